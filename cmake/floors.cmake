@@ -1,0 +1,22 @@
+# The floors of the program, lowest first. A floor may link only floors that stand before it in this list.
+set(BARYTON_FLOORS base colour picture grade stages render lut package batch cli app)
+
+# baryton_floor(NAME SOURCES a.cpp … [LINKS libs…] [PUBLIC_LINKS libs…] [FLOORS floors…])
+# LINKS stay behind the floor; PUBLIC_LINKS are libraries whose types stand in its headers.
+function(baryton_floor name)
+  cmake_parse_arguments(F "" "" "SOURCES;LINKS;PUBLIC_LINKS;FLOORS" ${ARGN})
+  list(FIND BARYTON_FLOORS ${name} own)
+  if(own LESS 0)
+    message(FATAL_ERROR "'${name}' is not a floor: see cmake/floors.cmake")
+  endif()
+  add_library(baryton_${name} STATIC ${F_SOURCES})
+  target_include_directories(baryton_${name} PUBLIC ${PROJECT_SOURCE_DIR}/src)
+  foreach(lower IN LISTS F_FLOORS)
+    list(FIND BARYTON_FLOORS ${lower} other)
+    if(other LESS 0 OR NOT other LESS own)
+      message(FATAL_ERROR "floor '${name}' must not link '${lower}': floors link downward only")
+    endif()
+    target_link_libraries(baryton_${name} PUBLIC baryton_${lower})
+  endforeach()
+  target_link_libraries(baryton_${name} PUBLIC ${F_PUBLIC_LINKS} PRIVATE ${F_LINKS})
+endfunction()

@@ -1,0 +1,251 @@
+#include "batch/batch.h"
+#include "base/error.h"
+#include "batch/names.h"
+#include "package/grade_store.h"
+#include "render/program.h"
+#include "stages/stage_type.h"
+
+#include <algorithm>
+#include <atomic>
+#include <chrono>
+#include <cmath>
+#include <mutex>
+#include <nlohmann/json.hpp>
+#include <set>
+#include <thread>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+std::string jobStateName(JobState state) {
+    switch (state) {
+    case JobState::Waiting:
+        return "waiting";
+    case JobState::Running:
+        return "running";
+    case JobState::Done:
+        return "done";
+    case JobState::Skipped:
+        return "skipped";
+    case JobState::Failed:
+        return "failed";
+    case JobState::Cancelled:
+        break;
+    }
+    return "cancelled";
+}
+
+Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
+    Grade grade = own;
+    if (prep == PrepChoice::None) grade.prep = startingGrade().prep;
+    if (look.ownGrade) return grade;
+    grade.look.clear();
+    grade.finish.clear();
+    for (const Preset& preset : look.presets) grade = applied(grade, preset, ApplyMode::AddAbove);
+    return grade;
+}
+
+Picture scaledForOutput(const Picture& picture, int longSide) {
+    if (longSide <= 0 || picture.longSide() <= longSide) return picture;
+    const double scale = double(longSide) / picture.longSide();
+    const auto side = [&](int length) { return std::max(1, static_cast<int>(std::lround(length * scale))); };
+    return resized(picture, side(picture.width()), side(picture.height()));
+}
+
+std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
+    if (plan.pictures.empty()) throw Error("", "", "there are no pictures to work on", "add pictures or a folder");
+    if (plan.looks.empty()) throw Error("", "", "no look is chosen", "tick the pictures' own grade or add a preset");
+    std::vector<BatchJob> jobs;
+    for (std::size_t p = 0; p < plan.pictures.size(); ++p)
+        for (std::size_t l = 0; l < plan.looks.size(); ++l) {
+            BatchJob job;
+            job.picture = p, job.look = l;
+            job.file = plan.folder /
+                       fileNameFromTemplate(plan.name, {plan.pictures[p].stem().string(), plan.looks[l].name,
+                                                        fileExtension(plan.format.format), static_cast<int>(p + 1)});
+            jobs.push_back(std::move(job));
+        }
+    return jobs;
+}
+
+namespace {
+
+/// Gives out the names of a run so that no two jobs write the same file, whichever worker comes first.
+class NameBook {
+public:
+    NameBook(const BatchPlan& plan, std::vector<BatchJob>& jobs) {
+        std::set<fs::path> sources;
+        for (const auto& picture : plan.pictures) sources.insert(normal(picture));
+        for (BatchJob& job : jobs) {
+            std::error_code ignored;
+            const bool exists = fs::exists(job.file, ignored);
+            const bool isSource = sources.contains(normal(job.file));
+            if (exists && !isSource && plan.ifExists == IfExists::Skip) {
+                job.state = JobState::Skipped;
+                continue;
+            }
+            // Originals are never written to, and two jobs never share a file, whatever was chosen.
+            const bool mayReplace = plan.ifExists == IfExists::Replace && !isSource;
+            if (taken_.contains(job.file) || isSource || (exists && !mayReplace)) number(job.file, sources);
+            taken_.insert(job.file);
+        }
+    }
+
+private:
+    static fs::path normal(const fs::path& file) {
+        std::error_code failed;
+        fs::path path = fs::weakly_canonical(file, failed);
+        return failed ? file.lexically_normal() : path;
+    }
+    void number(fs::path& file, const std::set<fs::path>& sources) {
+        const fs::path stem = file.parent_path() / file.stem(), extension = file.extension();
+        std::error_code ignored;
+        for (int n = 2;; ++n) {
+            file = stem;
+            file += "-" + std::to_string(n);
+            file += extension;
+            if (!taken_.contains(file) && !fs::exists(file, ignored) && !sources.contains(normal(file))) return;
+        }
+    }
+    std::set<fs::path> taken_;
+};
+
+class Runner {
+public:
+    Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
+        : plan_(plan), changed_(changed), task_(task), jobs_(jobsOf(plan)) {
+        const NameBook names(plan, jobs_);
+        for (std::size_t i = 0; i < jobs_.size(); ++i)
+            if (jobs_[i].state == JobState::Skipped) tell(i);
+    }
+
+    std::vector<BatchJob> run() {
+        const unsigned cores = std::max(1U, std::thread::hardware_concurrency());
+        const std::size_t wanted = plan_.workers > 0 ? static_cast<std::size_t>(plan_.workers) : cores;
+        std::vector<std::thread> workers;
+        for (std::size_t i = 1; i < std::min(wanted, plan_.pictures.size()); ++i)
+            workers.emplace_back([this] { work(); });
+        work();
+        for (auto& worker : workers) worker.join();
+        for (std::size_t i = 0; i < jobs_.size(); ++i)
+            if (jobs_[i].state == JobState::Waiting || jobs_[i].state == JobState::Running) {
+                jobs_[i].state = JobState::Cancelled;
+                tell(i);
+            }
+        return std::move(jobs_);
+    }
+
+private:
+    void work() {
+        for (;;) {
+            const std::size_t picture = next_++;
+            if (picture >= plan_.pictures.size() || (task_ && task_->isCancelled())) return;
+            runPicture(picture);
+        }
+    }
+
+    void runPicture(std::size_t picture) {
+        const std::size_t first = picture * plan_.looks.size();
+        const fs::path& file = plan_.pictures[picture];
+        PictureFile source;
+        Grade own = startingGrade();
+        std::string warning;
+        bool isRead = false;
+        for (std::size_t i = first; i < first + plan_.looks.size(); ++i) {
+            BatchJob& job = jobs_[i];
+            if (job.state == JobState::Skipped) continue;
+            if (task_ && task_->isCancelled()) return;
+            const auto start = std::chrono::steady_clock::now();
+            job.state = JobState::Running;
+            tell(i);
+            try {
+                if (!isRead) {
+                    source = readPicture(file);
+                    source.picture = scaledForOutput(source.picture, plan_.longSide);
+                    if (plan_.prep == PrepChoice::Own || plan_.looks[job.look].ownGrade)
+                        own = ownGrade(file, warning);
+                    isRead = true;
+                }
+                job.warning = warning;
+                const Program program = Program::compile(gradeFor(plan_.looks[job.look], own, plan_.prep));
+                const int bits = plan_.format.format == FileFormat::Jpeg ? 8 : plan_.format.bits;
+                const QuantisedPicture out = program.quantised(source.picture, bits, true, 1, task_);
+                writePicture(job.file, out, source.metadata, plan_.format);
+                std::error_code ignored;
+                job.bytes = fs::file_size(job.file, ignored);
+                job.state = JobState::Done;
+            } catch (const Cancelled&) {
+                return;
+            } catch (const Error& e) {
+                fail(job, e.problem(), e.place(), e.hint());
+            } catch (const std::bad_alloc&) {
+                fail(job, "there is not enough memory", "", "use fewer workers, or a smaller long side");
+            } catch (const std::exception& e) {
+                fail(job, e.what(), "", "try this picture alone");
+            }
+            job.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+            tell(i);
+        }
+    }
+
+    static Grade ownGrade(const fs::path& picture, std::string& warning) {
+        try {
+            return loadGrade(picture).value_or(startingGrade());
+        } catch (const Error& e) {
+            warning = std::string(e.what()) + " (the picture went without its own grade)";
+            return startingGrade();
+        }
+    }
+
+    static void fail(BatchJob& job, const std::string& what, const std::string& place, const std::string& hint) {
+        job.state = JobState::Failed;
+        job.error = what, job.errorPlace = place, job.errorHint = hint;
+    }
+
+    void tell(std::size_t index) {
+        if (!changed_ && !task_) return;
+        const std::lock_guard<std::mutex> guard(lock_);
+        if (changed_) changed_(index, jobs_[index]);
+        const auto state = jobs_[index].state;
+        if (state != JobState::Running) ++ended_;
+        if (task_) task_->report(double(ended_) / static_cast<double>(jobs_.size()));
+    }
+
+    const BatchPlan& plan_;
+    const std::function<void(std::size_t, const BatchJob&)>& changed_;
+    Task* task_;
+    std::vector<BatchJob> jobs_;
+    std::atomic<std::size_t> next_{0};
+    std::size_t ended_ = 0;
+    std::mutex lock_;
+};
+
+} // namespace
+
+std::vector<BatchJob> runBatch(const BatchPlan& plan,
+                               const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task) {
+    return Runner(plan, changed, task).run();
+}
+
+std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs) {
+    nlohmann::json report = {{"format", "baryton-report"}, {"version", 1}, {"files", nlohmann::json::array()}};
+    std::map<std::string, int> counts;
+    for (const auto& job : jobs) {
+        const std::string state = jobStateName(job.state);
+        ++counts[state];
+        nlohmann::json entry = {{"picture", plan.pictures[job.picture].string()},
+                                {"look", plan.looks[job.look].name},
+                                {"file", job.file.string()},
+                                {"state", state}};
+        if (job.state == JobState::Done) entry["bytes"] = job.bytes, entry["seconds"] = job.seconds;
+        if (job.state == JobState::Failed)
+            entry["error"] = {{"what", job.error}, {"place", job.errorPlace}, {"hint", job.errorHint}};
+        if (!job.warning.empty()) entry["warning"] = job.warning;
+        report["files"].push_back(std::move(entry));
+    }
+    report["counts"] = counts;
+    return report.dump(1, ' ', false, nlohmann::json::error_handler_t::replace) + "\n";
+}
+
+} // namespace baryton

@@ -1,0 +1,71 @@
+#pragma once
+#include "base/task.h"
+#include "grade/preset.h"
+#include "picture/picture_file.h"
+
+#include <filesystem>
+#include <functional>
+#include <string>
+#include <vector>
+
+namespace baryton {
+
+/// A look that a run gives to every picture.
+struct BatchLook {
+    std::string name;
+    /// Applied one after the other, each above the one before; empty with `ownGrade` for each picture's own grade.
+    std::vector<Preset> presets;
+    bool ownGrade = false;
+};
+
+enum class PrepChoice { Own, None }; ///< each picture keeps its own Prep, or goes without
+enum class IfExists { Number, Skip, Replace };
+
+struct BatchPlan {
+    std::vector<std::filesystem::path> pictures;
+    std::vector<BatchLook> looks;
+    PrepChoice prep = PrepChoice::Own;
+    OutputFormat format;
+    int longSide = 0; ///< pixels, 0 for the picture's own size; never enlarged
+    std::filesystem::path folder;
+    std::string name = "{stem}-{look}.{ext}";
+    IfExists ifExists = IfExists::Number;
+    int workers = 0; ///< 0: one for each core
+};
+
+enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled };
+std::string jobStateName(JobState state);
+
+/// One file to be made: picture `picture` with look `look` of the plan.
+struct BatchJob {
+    std::size_t picture = 0, look = 0;
+    JobState state = JobState::Waiting;
+    std::filesystem::path file; ///< where it goes; with its number once it is known
+    std::uintmax_t bytes = 0;   ///< size of the finished file
+    double seconds = 0;
+    std::string error, errorPlace, errorHint; ///< when it failed
+    std::string warning; ///< e.g. a grade that could not be read, so that the picture went without
+};
+
+/// The grade that a picture gets in a run: its own Prep (or none), then the look.
+Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep);
+
+/// A picture made ready for output: scaled down to the long side, in linear light, before it is graded (as the viewer
+/// does, so that what was seen fitted is what is written).
+Picture scaledForOutput(const Picture& picture, int longSide);
+
+/// The jobs of a plan, picture by picture, with their file names. Throws Error for an impossible template or an empty
+/// plan.
+std::vector<BatchJob> jobsOf(const BatchPlan& plan);
+
+/// Runs a plan with several workers. A picture is read once for all its looks; a file that fails never stops the
+/// rest. `changed` is told of every job that changes state, from the workers' threads, one call at a time. Cancelling
+/// leaves finished files and nothing half written.
+std::vector<BatchJob> runBatch(const BatchPlan& plan,
+                               const std::function<void(std::size_t index, const BatchJob&)>& changed = {},
+                               Task* task = nullptr);
+
+/// The account of a run: one JSON object with counts and one entry for each job.
+std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs);
+
+} // namespace baryton

@@ -1,0 +1,57 @@
+#include "batch/names.h"
+#include "base/error.h"
+#include "base/file.h"
+
+#include <fmt/format.h>
+
+namespace baryton {
+
+namespace {
+const char* const kHint = "use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}";
+}
+
+std::string slug(const std::string& name) {
+    std::string out;
+    for (const char c : safeFileName(name)) {
+        const auto u = static_cast<unsigned char>(c);
+        if (u >= 128 || std::isalnum(u))
+            out += static_cast<char>(u < 128 ? std::tolower(u) : u);
+        else if (!out.empty() && out.back() != '-')
+            out += '-';
+    }
+    while (!out.empty() && out.back() == '-') out.pop_back();
+    return out;
+}
+
+std::filesystem::path fileNameFromTemplate(const std::string& pattern, const NameParts& parts) {
+    std::string name;
+    for (std::size_t i = 0; i < pattern.size(); ++i) {
+        if (pattern[i] != '{') {
+            name += pattern[i];
+            continue;
+        }
+        const std::size_t end = pattern.find('}', i);
+        if (end == std::string::npos)
+            throw Error("", "", "the name \"" + pattern + "\" has a brace that is not closed", kHint);
+        const std::string field = pattern.substr(i + 1, end - i - 1);
+        if (field == "stem")
+            name += safeFileName(parts.stem);
+        else if (field == "look")
+            name += parts.look.empty() ? "plain" : slug(parts.look);
+        else if (field == "ext")
+            name += parts.extension;
+        else if (field == "n")
+            name += fmt::format("{:03}", parts.number);
+        else
+            throw Error("", "", "the name \"" + pattern + "\" has an unknown field {" + field + "}", kHint);
+        i = end;
+    }
+    const std::filesystem::path path = std::filesystem::path(name).lexically_normal();
+    if (name.empty() || !path.has_filename() || path.filename() == ".")
+        throw Error("", "", "the name \"" + pattern + "\" gives no file name", kHint);
+    if (path.is_absolute() || *path.begin() == "..")
+        throw Error("", "", "the name \"" + pattern + "\" leads out of the output folder", kHint);
+    return path;
+}
+
+} // namespace baryton

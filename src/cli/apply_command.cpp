@@ -1,0 +1,181 @@
+#include "base/error.h"
+#include "base/file.h"
+#include "batch/batch.h"
+#include "batch/names.h"
+#include "cli/commands.h"
+#include "grade/grade_json.h"
+#include "lut/bake.h"
+#include "stages/stage_type.h"
+
+#include <csignal>
+#include <iostream>
+#include <memory>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+struct ApplyOptions {
+    std::vector<std::string> presets, luts, pictures;
+    std::string out, format = "jpeg", name, prep = "own", exists = "number", report;
+    int bits = 0, quality = 90, longSide = 0, jobs = 0;
+};
+
+/// What the interrupt key cancels; a handler may touch nothing else.
+std::atomic<Task*> runningTask{nullptr};
+
+Preset lutAsPreset(const fs::path& file) {
+    const ParsedLut lut = readLutFile(file);
+    for (const auto& remark : lut.remarks) std::cerr << file.string() << ": " << remark << '\n';
+    Preset preset;
+    preset.name = file.stem().string();
+    preset.carried = lutGrade(lut.table, file.filename().string());
+    return preset;
+}
+
+Preset checkedPreset(const fs::path& file) {
+    Preset preset = readPresetFile(file);
+    try {
+        requireValid(preset.carried);
+    } catch (const Error& e) {
+        throw e.inFile(file.string());
+    }
+    return preset;
+}
+
+/// The pictures named: files as they are, folders by what they hold. A name that can't be read stays in the list and
+/// fails on its own; a folder without pictures is told at once.
+std::vector<fs::path> collectPictures(const std::vector<std::string>& names, bool& someFailed) {
+    std::vector<fs::path> all;
+    for (const std::string& name : names) {
+        std::error_code ignored;
+        if (!fs::is_directory(name, ignored)) {
+            all.emplace_back(name);
+            continue;
+        }
+        try {
+            for (auto& file : picturesInFolder(name)) all.push_back(std::move(file));
+        } catch (const Error& e) {
+            std::cerr << e.what() << '\n';
+            someFailed = true;
+        }
+    }
+    return all;
+}
+
+int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std::string>>& order) {
+    BatchPlan plan;
+    BatchLook look;
+    for (const auto& [kind, file] : order) {
+        look.presets.push_back(kind == 'p' ? checkedPreset(file) : lutAsPreset(file));
+        look.name += (look.name.empty() ? "" : " ") + look.presets.back().name;
+    }
+    look.ownGrade = look.presets.empty();
+    if (look.ownGrade) look.name = "own grade";
+    plan.looks.push_back(std::move(look));
+    plan.format.format = *fileFormatFromName(options.format);
+    const bool jpeg = plan.format.format == FileFormat::Jpeg;
+    if (jpeg && options.bits == 16) throw Error("--bits 16", "", "a JPEG has 8 bits", "choose --format png or tiff");
+    plan.format.bits = options.bits ? options.bits : 8;
+    plan.format.quality = options.quality;
+    plan.longSide = options.longSide;
+    plan.prep = options.prep == "own" ? PrepChoice::Own : PrepChoice::None;
+    plan.ifExists = options.exists == "skip"      ? IfExists::Skip
+                    : options.exists == "replace" ? IfExists::Replace
+                                                  : IfExists::Number;
+    plan.folder = options.out;
+    plan.name = options.name;
+    plan.workers = options.jobs;
+    fileNameFromTemplate(plan.name,
+                         {"stem", "look", "ext", 1}); // a wrong template is wrong usage, before anything is written
+    bool someFailed = false;
+    plan.pictures = collectPictures(options.pictures, someFailed);
+    if (plan.pictures.empty()) return someFailed ? kSomeFailed : kWrongUsage;
+
+    Task task;
+    runningTask = &task;
+    std::signal(SIGINT, [](int) {
+        if (Task* running = runningTask) running->cancel();
+    });
+    const auto jobs = runBatch(
+        plan,
+        [&](std::size_t, const BatchJob& job) {
+            const std::string& picture = plan.pictures[job.picture].string();
+            if (job.state == JobState::Done) std::cout << job.file.string() << '\n';
+            if (!job.warning.empty() && job.state == JobState::Done) std::cerr << job.warning << '\n';
+            if (job.state == JobState::Skipped)
+                std::cerr << picture << ": skipped: " << job.file.string() << " is there already\n";
+            if (job.state == JobState::Failed)
+                std::cerr << picture << ": " << (job.errorPlace.empty() ? "" : job.errorPlace + ": ") << job.error
+                          << ": " << job.errorHint << '\n';
+        },
+        &task);
+    runningTask = nullptr;
+    if (!options.report.empty()) writeFileAtomically(options.report, reportText(plan, jobs));
+    for (const auto& job : jobs)
+        someFailed = someFailed || job.state == JobState::Failed || job.state == JobState::Cancelled;
+    return someFailed ? kSomeFailed : kAllDone;
+}
+
+} // namespace
+
+void addApplyCommand(CLI::App& app, int& code) {
+    auto* apply = app.add_subcommand("apply", "Put presets and LUTs on pictures and write the results");
+    auto options = std::make_shared<ApplyOptions>();
+    apply
+        ->add_option("--preset", options->presets,
+                     "A preset file; may be given several times. Presets and LUTs act in the order given")
+        ->check(CLI::ExistingFile)
+        ->type_name("FILE")
+        ->expected(1)
+        ->take_all();
+    apply
+        ->add_option("--lut", options->luts,
+                     "A .cube or .3dl file as a stage of the Look; may be given several times")
+        ->check(CLI::ExistingFile)
+        ->type_name("FILE")
+        ->expected(1)
+        ->take_all();
+    apply->add_option("--out", options->out, "The folder for the results; made when missing")
+        ->required()
+        ->type_name("DIR");
+    apply->add_option("--format", options->format, "File format of the results")
+        ->check(CLI::IsMember({"jpeg", "png", "tiff"}))
+        ->capture_default_str();
+    apply->add_option("--bits", options->bits, "Bits per channel (PNG and TIFF)")->check(CLI::IsMember({8, 16}));
+    apply->add_option("--quality", options->quality, "JPEG quality")
+        ->check(CLI::Range(1, 100))
+        ->capture_default_str();
+    apply->add_option("--long-side", options->longSide, "Scale down to this many pixels on the long side")
+        ->check(CLI::Range(1, 100000))
+        ->type_name("PIXELS");
+    apply->add_option("--name", options->name, "Name template: {stem}, {look}, {n}, {ext}")
+        ->default_val("{stem}-{look}.{ext}")
+        ->type_name("TEMPLATE");
+    apply->add_option("--prep", options->prep, "Each picture's own Prep from its .bgrade file, or none")
+        ->check(CLI::IsMember({"own", "none"}))
+        ->capture_default_str();
+    apply->add_option("--exists", options->exists, "What to do with files that exist")
+        ->check(CLI::IsMember({"number", "skip", "replace"}))
+        ->capture_default_str();
+    apply->add_option("--jobs", options->jobs, "Pictures worked on at the same time; default: one for each core")
+        ->check(CLI::Range(1, 256));
+    apply->add_option("--report", options->report, "Write an account of the run as JSON")->type_name("FILE.json");
+    apply->add_option("pictures", options->pictures, "Pictures and folders of pictures")
+        ->required()
+        ->type_name("PICTURE|FOLDER");
+    apply->callback([apply, options, &code] {
+        // The two options keep their own lists; the order between them is the order of the arguments.
+        std::vector<std::pair<char, std::string>> order;
+        std::size_t preset = 0, lut = 0;
+        for (const CLI::Option* option : apply->parse_order()) {
+            if (option->check_name("--preset")) order.emplace_back('p', options->presets.at(preset++));
+            if (option->check_name("--lut")) order.emplace_back('l', options->luts.at(lut++));
+        }
+        code = runApply(*options, order);
+    });
+}
+
+} // namespace baryton

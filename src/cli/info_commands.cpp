@@ -1,0 +1,150 @@
+#include "base/error.h"
+#include "cli/commands.h"
+#include "grade/grade_json.h"
+#include "stages/stage_type.h"
+
+#include <fmt/format.h>
+#include <iostream>
+#include <memory>
+
+namespace baryton {
+
+namespace {
+
+std::string kindName(ParameterKind kind) {
+    switch (kind) {
+    case ParameterKind::Number:
+        return "number";
+    case ParameterKind::Toggle:
+        return "toggle";
+    case ParameterKind::CurveShape:
+        return "curve";
+    case ParameterKind::LutFile:
+        break;
+    }
+    return "lut";
+}
+
+std::string unitName(Unit unit) {
+    switch (unit) {
+    case Unit::Stops:
+        return "stops";
+    case Unit::Kelvin:
+        return "kelvin";
+    case Unit::Percent:
+        return "fraction";
+    case Unit::Degrees:
+        return "degrees";
+    case Unit::None:
+        break;
+    }
+    return "";
+}
+
+void listStages(bool asJson) {
+    Json all = Json::array();
+    for (const StageType* type : stageTypes()) {
+        Json stage = {{"id", type->id},
+                      {"name", type->name},
+                      {"summary", type->summary},
+                      {"bakes", type->bakes},
+                      {"parameters", Json::array()}};
+        for (const Part part : type->parts) stage["parts"].push_back(partName(part));
+        if (!asJson)
+            std::cout << fmt::format("{:<14} {} ({}, {})\n", type->id, type->name, partName(type->parts[0]),
+                                     type->bakes ? "bakes" : "does not bake");
+        for (const auto& p : type->parameters) {
+            Json parameter = {{"id", p.id},
+                              {"name", p.name},
+                              {"kind", kindName(p.kind)},
+                              {"unit", unitName(p.unit)},
+                              {"tooltip", p.tooltip}};
+            const bool number = p.kind == ParameterKind::Number;
+            if (number) parameter["range"] = {p.minimum, p.maximum};
+            parameter["default"] = p.kind == ParameterKind::LutFile ? Json(nullptr) : valueToJson(p.defaultValue);
+            if (!asJson) {
+                const std::string range = number ? fmt::format("{:g}…{:g} {} ({:g})", p.minimum, p.maximum,
+                                                               unitName(p.unit), std::get<double>(p.defaultValue))
+                                                 : kindName(p.kind);
+                std::cout << fmt::format("  {:<18} {:<20} {}\n", p.id, p.name, range);
+            }
+            stage["parameters"].push_back(std::move(parameter));
+        }
+        all.push_back(std::move(stage));
+    }
+    if (asJson) std::cout << all.dump(1) << '\n';
+}
+
+void showPart(const std::string& head, const std::vector<Stage>& stages) {
+    if (stages.empty()) return;
+    std::cout << head << '\n';
+    for (const Stage& stage : stages) {
+        std::cout << "  " << stageTitle(stage);
+        if (stage.enabled) std::cout << (*stage.enabled ? " · on" : " · off");
+        if (stage.strength) std::cout << fmt::format(" · strength {:.0f}", *stage.strength * 100);
+        std::cout << '\n';
+        const StageType* type = findStageType(stage.type);
+        for (const auto& [id, value] : stage.parameters) {
+            const ParameterType* parameter = type ? type->parameter(id) : nullptr;
+            std::cout << fmt::format("    {:<20} {}\n", parameter ? parameter->name : id,
+                                     parameter && value.index() == parameter->defaultValue.index()
+                                         ? shownText(*parameter, value)
+                                         : valueToJson(value).dump());
+        }
+    }
+}
+
+int show(const std::string& file) {
+    try {
+        const Preset preset = readPresetFile(file);
+        std::cout << preset.name << '\n';
+        if (!preset.notes.empty()) std::cout << preset.notes << '\n';
+        showPart("Prep", preset.carried.prep);
+        for (const Layer& layer : preset.carried.look) {
+            std::string head = "Look · " + layer.name;
+            if (layer.enabled) head += *layer.enabled ? " · on" : " · off";
+            if (layer.strength) head += fmt::format(" · strength {:.0f}", *layer.strength * 100);
+            showPart(head, layer.stages);
+        }
+        showPart("Finish", preset.carried.finish);
+    } catch (const Error& e) {
+        std::cerr << e.what() << '\n';
+        return kSomeFailed;
+    }
+    return kAllDone;
+}
+
+int validateFile(const std::string& file) {
+    try {
+        const auto problems = validate(readPresetFile(file).carried);
+        for (const Error& problem : problems) std::cerr << problem.inFile(file).what() << '\n';
+        if (!problems.empty()) return kSomeFailed;
+        std::cout << file << ": valid\n";
+    } catch (const Error& e) {
+        std::cerr << e.what() << '\n';
+        return kSomeFailed;
+    }
+    return kAllDone;
+}
+
+} // namespace
+
+void addInfoCommands(CLI::App& app, int& code) {
+    auto* stages = app.add_subcommand("stages", "List every stage type and its parameters");
+    auto asJson = std::make_shared<bool>(false);
+    stages->add_flag("--json", *asJson, "As JSON, with units, ranges and defaults as they stand in files");
+    stages->callback([asJson] { listStages(*asJson); });
+
+    auto* preset = app.add_subcommand("preset", "Look into preset files and check them");
+    preset->require_subcommand(1);
+    auto file = std::make_shared<std::string>();
+    auto* showCommand = preset->add_subcommand("show", "Tell what a preset carries");
+    showCommand->add_option("file", *file, "A .bpreset file")->required()->type_name("FILE");
+    showCommand->callback([file, &code] { code = show(*file); });
+    auto* validateCommand = preset->add_subcommand(
+        "validate", "Check a preset against the format and the stages; exit 1 when something is wrong");
+    validateCommand->add_option("file", *file, "A .bpreset file")->required()->type_name("FILE");
+    validateCommand->callback([file, &code] { code = validateFile(*file); });
+}
+
+} // namespace baryton

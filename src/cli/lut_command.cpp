@@ -1,0 +1,107 @@
+#include "cli/commands.h"
+#include "grade/grade_json.h"
+#include "lut/bake.h"
+#include "stages/stage_type.h"
+
+#include <algorithm>
+#include <iostream>
+#include <memory>
+
+namespace baryton {
+
+namespace {
+
+struct BakeOptions {
+    std::string preset, out, format;
+    int size = 33;
+};
+
+int bake(const BakeOptions& options) {
+    const Preset preset = readPresetFile(options.preset);
+    try {
+        requireValid(preset.carried);
+    } catch (const Error& e) {
+        throw e.inFile(options.preset);
+    }
+    std::string format = options.format;
+    if (format.empty()) format = std::filesystem::path(options.out).extension() == ".3dl" ? "3dl" : "cube";
+    LutExport wanted;
+    wanted.file = options.out;
+    wanted.format = *lutFormatFromName(format);
+    wanted.size = options.size;
+    wanted.title = preset.name;
+    try {
+        const LutExportReport report = exportLut(preset.carried, wanted, {});
+        for (const auto& name : report.leftOut)
+            std::cerr << options.preset << ": left out: " << name << " is not a function of colour alone\n";
+        const Difference& d = report.fidelity.cube;
+        Json account = {{"file", options.out},
+                        {"size", options.size},
+                        {"deltaE2000", {{"mean", d.mean}, {"percentile99", d.percentile99}, {"worst", d.worst}}},
+                        {"leftOut", report.leftOut}};
+        std::cout << account.dump() << '\n';
+    } catch (const Error& e) {
+        std::cerr << e.what() << '\n';
+        return kSomeFailed;
+    }
+    return kAllDone;
+}
+
+int info(const std::string& file) {
+    try {
+        const ParsedLut lut = readLutFile(file);
+        const LutTable& t = lut.table;
+        const bool both = !t.shaper.empty() && !t.grid.empty();
+        const auto& low = t.shaper.empty() ? t.gridMin : t.shaperMin;
+        const auto& high = t.shaper.empty() ? t.gridMax : t.shaperMax;
+        float least = 1e30F, most = -1e30F;
+        for (const auto* values : {&t.shaper, &t.grid})
+            for (const float v : *values)
+                if (both ? values == &t.grid : true) least = std::min(least, v), most = std::max(most, v);
+        Json json = {{"kind", both             ? "1D+3D"
+                              : t.grid.empty() ? "1D"
+                                               : "3D"},
+                     {"format", lutExtension(lut.format)},
+                     {"title", t.title},
+                     {"domain", {{"min", low}, {"max", high}}},
+                     {"range", {least, most}}};
+        if (both)
+            json["size"] = {{"1D", t.shaperSize()}, {"3D", t.gridSize()}};
+        else
+            json["size"] = t.grid.empty() ? static_cast<int>(t.shaperSize()) : t.gridSize();
+        if (!lut.remarks.empty()) json["remarks"] = lut.remarks;
+        std::cout << json.dump() << '\n';
+    } catch (const Error& e) {
+        std::cerr << e.what() << '\n';
+        return kSomeFailed;
+    }
+    return kAllDone;
+}
+
+} // namespace
+
+void addLutCommands(CLI::App& app, int& code) {
+    auto* lut = app.add_subcommand("lut", "Make LUT files and look at them");
+    lut->require_subcommand(1);
+    auto options = std::make_shared<BakeOptions>();
+    auto* bakeCommand = lut->add_subcommand(
+        "bake", "Write a preset's Look as a LUT file (reads and writes sRGB); prints its measured fidelity");
+    bakeCommand->add_option("--preset", options->preset, "The preset file")
+        ->required()
+        ->check(CLI::ExistingFile)
+        ->type_name("FILE");
+    bakeCommand->add_option("--size", options->size, "Grid points along each edge")
+        ->check(CLI::Range(2, 129))
+        ->capture_default_str();
+    bakeCommand->add_option("--format", options->format, "File format; default: by the extension")
+        ->check(CLI::IsMember({"cube", "3dl"}));
+    bakeCommand->add_option("-o,--output", options->out, "The LUT file to write")->required()->type_name("FILE");
+    bakeCommand->callback([options, &code] { code = bake(*options); });
+
+    auto file = std::make_shared<std::string>();
+    auto* infoCommand = lut->add_subcommand("info", "Tell what a LUT file holds, as one JSON object");
+    infoCommand->add_option("file", *file, "A .cube or .3dl file")->required()->type_name("FILE");
+    infoCommand->callback([file, &code] { code = info(*file); });
+}
+
+} // namespace baryton

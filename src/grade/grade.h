@@ -1,0 +1,86 @@
+#pragma once
+#include "grade/lut_table.h"
+
+#include <map>
+#include <nlohmann/json.hpp>
+#include <optional>
+#include <string>
+#include <variant>
+#include <vector>
+
+namespace baryton {
+
+using Json = nlohmann::json;
+
+struct CurvePoint {
+    double x = 0, y = 0; ///< in the working encoding, 0…1
+    bool operator==(const CurvePoint&) const = default;
+};
+/// Points by rising x; empty means the straight line.
+using Curve = std::vector<CurvePoint>;
+
+/// The value of one parameter: a number (in the unit of its description), a switch, a choice by id, a curve, a LUT.
+using Value = std::variant<double, bool, std::string, Curve, LutContent>;
+
+/// One operation with its parameters. A parameter that is not present stands at its default; so do `enabled` (true)
+/// and `strength` (1). In a preset the same struct says what is *carried*: present means carried, at whatever value.
+struct Stage {
+    std::string id;    ///< unique in its grade
+    std::string type;  ///< the id of a stage type
+    std::string label; ///< the user's name for it; empty for the type's name
+    std::optional<bool> enabled;
+    std::optional<double> strength; ///< 0…1
+    std::map<std::string, Value> parameters;
+    Json unknown; ///< fields of newer versions, written back as they were
+
+    bool isEnabled() const { return enabled.value_or(true); }
+    double strengthOrFull() const { return strength.value_or(1.0); }
+    bool operator==(const Stage&) const = default;
+};
+
+/// A named run of stages with a strength of its own.
+struct Layer {
+    std::string id;
+    std::string name;
+    std::optional<bool> enabled;
+    std::optional<double> strength; ///< 0…1
+    std::vector<Stage> stages;
+    Json unknown;
+
+    bool isEnabled() const { return enabled.value_or(true); }
+    double strengthOrFull() const { return strength.value_or(1.0); }
+    bool operator==(const Layer&) const = default;
+};
+
+/// Everything done to one picture, as a plain value: copying takes a snapshot, comparing finds changes.
+struct Grade {
+    std::vector<Stage> prep;   ///< this picture only: exposure, white balance; each type once
+    std::vector<Layer> look;   ///< the style, in the order it acts
+    std::vector<Stage> finish; ///< over the whole frame; each type once
+    Json unknown;
+
+    bool operator==(const Grade&) const = default;
+};
+
+enum class Part { Prep, Look, Finish };
+std::string partName(Part part); ///< "prep", "look", "finish"
+
+/// Where a stage is in a grade; `layer` counts only in the Look.
+struct StagePlace {
+    Part part = Part::Look;
+    std::size_t layer = 0, index = 0;
+    bool operator==(const StagePlace&) const = default;
+};
+
+/// All stages of a grade in the order they act.
+std::vector<StagePlace> stagePlaces(const Grade& grade);
+const Stage& stageAt(const Grade& grade, const StagePlace& place);
+Stage& stageAt(Grade& grade, const StagePlace& place);
+std::optional<StagePlace> findStage(const Grade& grade, const std::string& stageId);
+/// The run of stages that a place belongs to.
+std::vector<Stage>& stagesOf(Grade& grade, const StagePlace& place);
+
+/// An id that no stage or layer of the grade has: the stem and the first free number.
+std::string freeId(const Grade& grade, const std::string& stem);
+
+} // namespace baryton

@@ -1,0 +1,35 @@
+#pragma once
+#include "grade/preset.h"
+
+#include <filesystem>
+#include <string>
+
+namespace baryton {
+
+/// The files of grades and presets: JSON with `format` and `version` (see docs/formats/preset.md and the schemas
+/// shipped in share/schemas). Fields that this version does not know are kept and written back.
+///
+/// Parsing checks the shape against the schema and throws Error naming the line (broken JSON) or the JSON path; a
+/// newer version is refused. Whether stage types exist and values lie in their ranges is checked by `validate`
+/// (stages floor).
+constexpr int kFileVersion = 1;
+
+Grade gradeFromText(const std::string& text);
+std::string gradeToText(const Grade& grade);
+
+Preset presetFromText(const std::string& text);
+std::string presetToText(const Preset& preset);
+
+/// The same from and to files; errors name the file.
+Grade readGradeFile(const std::filesystem::path& file);
+void writeGradeFile(const std::filesystem::path& file, const Grade& grade);
+Preset readPresetFile(const std::filesystem::path& file);
+void writePresetFile(const std::filesystem::path& file, const Preset& preset);
+
+/// One value as it stands in a file; used wherever values are shown as text.
+Json valueToJson(const Value& value);
+
+/// The JSON Schema of both files (draft 7), as shipped in share/schemas.
+const std::string& gradeSchemaText();
+
+} // namespace baryton

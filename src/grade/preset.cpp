@@ -1,0 +1,171 @@
+#include "grade/preset.h"
+
+#include <algorithm>
+#include <set>
+
+namespace baryton {
+
+namespace {
+
+void setCarried(Stage& target, const Stage& carried) {
+    if (carried.enabled) target.enabled = carried.enabled;
+    if (carried.strength) target.strength = carried.strength;
+    for (const auto& [id, value] : carried.parameters) target.parameters[id] = value;
+}
+
+/// The stage of `stages` that `carried[index]` means, or nothing.
+std::optional<std::size_t> match(const std::vector<Stage>& stages, const std::vector<Stage>& carried,
+                                 std::size_t index) {
+    const Stage& wanted = carried[index];
+    if (!wanted.label.empty())
+        for (std::size_t i = 0; i < stages.size(); ++i)
+            if (stages[i].type == wanted.type && stages[i].label == wanted.label) return i;
+    std::size_t k = 0;
+    for (std::size_t i = 0; i < index; ++i) k += carried[i].type == wanted.type;
+    for (std::size_t i = 0; i < stages.size(); ++i)
+        if (stages[i].type == wanted.type && k-- == 0) return i;
+    return std::nullopt;
+}
+
+void setStages(Grade& grade, std::vector<Stage>& stages, const std::vector<Stage>& carried) {
+    std::size_t after = 0; // where a stage that is not there yet goes: behind its neighbour in the preset
+    for (std::size_t i = 0; i < carried.size(); ++i) {
+        if (const auto at = match(stages, carried, i)) {
+            setCarried(stages[*at], carried[i]);
+            after = *at + 1;
+            continue;
+        }
+        Stage made = carried[i];
+        made.id = freeId(grade, made.type);
+        stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(after), std::move(made));
+        ++after;
+    }
+}
+
+} // namespace
+
+Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double strength) {
+    Grade result = grade;
+    setStages(result, result.prep, preset.carried.prep);
+    for (const Layer& carried : preset.carried.look) {
+        auto at = result.look.end();
+        if (mode == ApplyMode::Set)
+            at = std::find_if(result.look.begin(), result.look.end(),
+                              [&](const Layer& l) { return l.name == carried.name; });
+        if (at != result.look.end()) {
+            if (carried.enabled) at->enabled = carried.enabled;
+            if (carried.strength) at->strength = carried.strength;
+            setStages(result, at->stages, carried.stages);
+            continue;
+        }
+        Layer made = carried;
+        made.id = freeId(result, "layer");
+        made.stages.clear();
+        if (mode == ApplyMode::AddAbove) {
+            made.name = preset.carried.look.size() == 1 ? preset.name : preset.name + " · " + carried.name;
+            if (strength != 1) made.strength = made.strengthOrFull() * strength;
+        }
+        result.look.push_back(std::move(made));
+        setStages(result, result.look.back().stages, carried.stages);
+    }
+    setStages(result, result.finish, preset.carried.finish);
+    return result;
+}
+
+namespace {
+
+void listStage(IncludeSet& set, Part part, const std::string& layer, const Stage& stage) {
+    if (stage.enabled) set.push_back({part, layer, stage.id, kEnabledWord});
+    if (stage.strength) set.push_back({part, layer, stage.id, kStrengthWord});
+    for (const auto& [id, value] : stage.parameters) set.push_back({part, layer, stage.id, id});
+}
+
+} // namespace
+
+IncludeSet presentIn(const Grade& grade) {
+    IncludeSet set;
+    for (const auto& stage : grade.prep) listStage(set, Part::Prep, "", stage);
+    for (const auto& layer : grade.look) {
+        if (layer.enabled) set.push_back({Part::Look, layer.id, "", kEnabledWord});
+        if (layer.strength) set.push_back({Part::Look, layer.id, "", kStrengthWord});
+        for (const auto& stage : layer.stages) listStage(set, Part::Look, layer.id, stage);
+    }
+    for (const auto& stage : grade.finish) listStage(set, Part::Finish, "", stage);
+    return set;
+}
+
+Grade carve(const Grade& grade, const IncludeSet& include,
+            const std::map<std::string, std::map<std::string, Value>>& defaults) {
+    const std::set<CarryPath> wanted(include.begin(), include.end());
+    const auto carveStage = [&](Part part, const std::string& layer, const Stage& stage, std::vector<Stage>& out) {
+        Stage carved;
+        carved.id = stage.id;
+        carved.type = stage.type;
+        carved.label = stage.label;
+        bool any = false;
+        const auto has = [&](const std::string& word) {
+            const bool found = wanted.contains({part, layer, stage.id, word});
+            any = any || found;
+            return found;
+        };
+        if (has(kEnabledWord)) carved.enabled = stage.isEnabled();
+        if (has(kStrengthWord)) carved.strength = stage.strengthOrFull();
+        for (const auto& [id, value] : stage.parameters)
+            if (has(id)) carved.parameters[id] = value;
+        if (const auto known = defaults.find(stage.id); known != defaults.end())
+            for (const auto& [id, value] : known->second)
+                if (!stage.parameters.contains(id) && has(id)) carved.parameters[id] = value;
+        if (any) out.push_back(std::move(carved));
+    };
+    Grade result;
+    for (const auto& stage : grade.prep) carveStage(Part::Prep, "", stage, result.prep);
+    for (const auto& layer : grade.look) {
+        Layer carved;
+        carved.id = layer.id;
+        carved.name = layer.name;
+        if (wanted.contains({Part::Look, layer.id, "", kEnabledWord})) carved.enabled = layer.isEnabled();
+        if (wanted.contains({Part::Look, layer.id, "", kStrengthWord})) carved.strength = layer.strengthOrFull();
+        for (const auto& stage : layer.stages) carveStage(Part::Look, layer.id, stage, carved.stages);
+        if (carved.enabled || carved.strength || !carved.stages.empty()) result.look.push_back(std::move(carved));
+    }
+    for (const auto& stage : grade.finish) carveStage(Part::Finish, "", stage, result.finish);
+    return result;
+}
+
+std::vector<Change> diff(const Grade& before, const Grade& after) {
+    const auto values = [](const Grade& grade) {
+        std::map<CarryPath, Value> all;
+        for (const auto& path : presentIn(grade)) {
+            const auto layer = std::find_if(grade.look.begin(), grade.look.end(),
+                                            [&](const Layer& l) { return l.id == path.layer; });
+            if (path.stage.empty()) {
+                all[path] =
+                    path.parameter == kEnabledWord ? Value(layer->isEnabled()) : Value(layer->strengthOrFull());
+                continue;
+            }
+            const auto& stages = path.part == Part::Prep     ? grade.prep
+                                 : path.part == Part::Finish ? grade.finish
+                                                             : layer->stages;
+            const auto stage =
+                std::find_if(stages.begin(), stages.end(), [&](const Stage& s) { return s.id == path.stage; });
+            all[path] = path.parameter == kEnabledWord    ? Value(stage->isEnabled())
+                        : path.parameter == kStrengthWord ? Value(stage->strengthOrFull())
+                                                          : stage->parameters.at(path.parameter);
+        }
+        return all;
+    };
+    const auto old = values(before), now = values(after);
+    std::vector<Change> changes;
+    for (const auto& [path, value] : old) {
+        const auto at = now.find(path);
+        if (at == now.end())
+            changes.push_back({path, value, std::nullopt});
+        else if (!(at->second == value))
+            changes.push_back({path, value, at->second});
+    }
+    for (const auto& [path, value] : now)
+        if (!old.contains(path)) changes.push_back({path, std::nullopt, value});
+    return changes;
+}
+
+} // namespace baryton

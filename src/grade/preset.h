@@ -1,0 +1,59 @@
+#pragma once
+#include "grade/grade.h"
+
+namespace baryton {
+
+/// A file that carries chosen parts of a grade. In `carried`, what is present is carried (also at its default), what
+/// is absent is left alone when the preset is applied.
+struct Preset {
+    std::string name;
+    std::string notes;
+    Grade carried;
+    Json unknown;
+
+    bool operator==(const Preset&) const = default;
+};
+
+enum class ApplyMode {
+    Set,      ///< sets just what is carried, in the layers and stages that are there
+    AddAbove, ///< the carried layers go above what is there, under the preset's name; Prep and Finish are set
+};
+
+/// The grade with the preset applied.
+///
+/// Set: a layer is matched by name (else made, on top); a stage within it by label, else as the k-th of its type
+/// (else put after the stage that comes before it in the preset). Prep and Finish hold each type once, so there every
+/// mode sets. Strength 0…1 is multiplied into added layers; under Set it counts only as 1.
+Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double strength = 1);
+
+/// One thing of a grade that a preset can carry: a parameter, or the word "enabled" or "strength" of a stage or
+/// layer.
+struct CarryPath {
+    Part part = Part::Look;
+    std::string layer;     ///< layer id, in the Look
+    std::string stage;     ///< stage id; empty when the layer itself is meant
+    std::string parameter; ///< parameter id, or "enabled", "strength"
+    auto operator<=>(const CarryPath&) const = default;
+};
+/// A stage's or layer's own switch and strength in a CarryPath.
+inline const std::string kEnabledWord = "enabled", kStrengthWord = "strength";
+
+using IncludeSet = std::vector<CarryPath>;
+
+/// Everything present in a grade, in the order it acts.
+IncludeSet presentIn(const Grade& grade);
+
+/// A preset's content: of `grade` just what `include` names. A named parameter that is absent in the grade (at its
+/// default) is taken from `defaults`, which holds for each stage id the default of every parameter.
+Grade carve(const Grade& grade, const IncludeSet& include,
+            const std::map<std::string, std::map<std::string, Value>>& defaults);
+
+/// One difference between two grades.
+struct Change {
+    CarryPath path;
+    std::optional<Value> before, after; ///< nothing where it stands at its default
+};
+/// What differs from `before` to `after` in the stages and layers that both have (by id), and in those only one has.
+std::vector<Change> diff(const Grade& before, const Grade& after);
+
+} // namespace baryton

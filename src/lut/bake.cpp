@@ -1,0 +1,114 @@
+#include "lut/bake.h"
+#include "colour/spaces.h"
+
+#include <algorithm>
+#include <random>
+
+namespace baryton {
+
+namespace {
+
+CompileOptions lookOnly(bool withPrep) {
+    return {withPrep, true, true, true};
+}
+
+/// Colours as a picture of one pixel's height each row, so that programs run over them as over anything else.
+Picture asPicture(std::size_t count) {
+    constexpr std::size_t width = 4096;
+    return Picture(static_cast<int>(std::min(count, width)), static_cast<int>((count + width - 1) / width));
+}
+
+Difference differenceOver(const Program& exact, const Program& lut, const std::vector<Picture>& inputs,
+                          const Task* task) {
+    std::vector<float> all;
+    Difference result;
+    double sum = 0;
+    const auto clipped = [](const Picture& p, int x, int y) {
+        Vec3 v;
+        for (int k = 0; k < 3; ++k) v[static_cast<std::size_t>(k)] = std::clamp(p.row(k, y)[x], 0.0F, 1.0F);
+        return labFromSrgb(v);
+    };
+    for (const Picture& input : inputs) {
+        const Picture a = exact.graded(input, 0, task), b = lut.graded(input, 0, task);
+        for (int y = 0; y < input.height(); ++y) {
+            if (task) task->throwIfCancelled();
+            for (int x = 0; x < input.width(); ++x) {
+                const double e = deltaE2000(clipped(a, x, y), clipped(b, x, y));
+                sum += e;
+                all.push_back(static_cast<float>(e));
+                if (e > result.worst) {
+                    result.worst = e;
+                    for (int k = 0; k < 3; ++k) result.worstAt[static_cast<std::size_t>(k)] = input.row(k, y)[x];
+                }
+            }
+        }
+    }
+    result.samples = all.size();
+    if (all.empty()) return result;
+    result.mean = sum / static_cast<double>(all.size());
+    const auto at = all.begin() + static_cast<std::ptrdiff_t>((all.size() - 1) * 99 / 100);
+    std::nth_element(all.begin(), at, all.end());
+    result.percentile99 = *at;
+    return result;
+}
+
+} // namespace
+
+LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep) {
+    if (size < 2 || size > 129)
+        throw Error("", "", "a grid of " + std::to_string(size) + " is outside 2…129",
+                    "choose 33, or 65 for a strong look");
+    const auto n = static_cast<std::size_t>(size), count = n * n * n;
+    Picture nodes = asPicture(count);
+    const auto width = static_cast<std::size_t>(nodes.width());
+    for (std::size_t i = 0; i < count; ++i) {
+        const std::size_t index[3] = {i % n, i / n % n, i / (n * n)};
+        for (int k = 0; k < 3; ++k)
+            nodes.row(k, static_cast<int>(i / width))[i % width] =
+                static_cast<float>(index[k]) / static_cast<float>(n - 1);
+    }
+    const Picture out = Program::compile(grade, lookOnly(withPrep)).graded(nodes);
+    LutTable table;
+    table.title = title;
+    table.grid.resize(count * 3);
+    for (std::size_t i = 0; i < count; ++i)
+        for (int k = 0; k < 3; ++k)
+            table.grid[3 * i + static_cast<std::size_t>(k)] = out.row(k, static_cast<int>(i / width))[i % width];
+    return table;
+}
+
+Grade lutGrade(const LutTable& table, const std::string& name) {
+    Grade grade;
+    Layer layer;
+    layer.id = "layer-1";
+    layer.name = name;
+    Stage stage = makeStage(grade, "lut");
+    stage.parameters["file"] = LutContent{name, std::make_shared<const LutTable>(table)};
+    layer.stages.push_back(std::move(stage));
+    grade.look.push_back(std::move(layer));
+    return grade;
+}
+
+Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
+                         bool withPrep, const Task* task) {
+    const Program exact = Program::compile(grade, lookOnly(withPrep)), lut = Program::compile(lutGrade(table, "LUT"));
+    Picture sample(256, 128);
+    std::minstd_rand random(20260101);
+    for (int y = 0; y < sample.height(); ++y)
+        for (int x = 0; x < sample.width(); ++x)
+            for (int k = 0; k < 3; ++k)
+                sample.row(k, y)[x] = static_cast<float>(random() - std::minstd_rand::min()) /
+                                      static_cast<float>(std::minstd_rand::max() - std::minstd_rand::min());
+    return {differenceOver(exact, lut, {sample}, task), differenceOver(exact, lut, pictures, task)};
+}
+
+LutExportReport exportLut(const Grade& grade, const LutExport& wanted, const std::vector<Picture>& pictures,
+                          const Task* task) {
+    writeLutFile(wanted.file, bakeLook(grade, wanted.size, wanted.title), wanted.format);
+    LutExportReport report;
+    report.fidelity = measureFidelity(readLutFile(wanted.file).table, grade, pictures, false, task);
+    report.leftOut = leftOutOfLut(grade);
+    return report;
+}
+
+} // namespace baryton

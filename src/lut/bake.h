@@ -1,0 +1,46 @@
+#pragma once
+#include "base/task.h"
+#include "lut/lut_file.h"
+#include "picture/picture.h"
+#include "render/program.h"
+
+namespace baryton {
+
+/// Evaluates the part of a grade that bakes, Prep left out unless asked for, on a grid of `size`³ over 0…1. Nodes are
+/// not clipped. Size 2…129.
+LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep = false);
+
+/// Colour differences (CIEDE2000, D65, both sides clipped to the output range) between a LUT and the exact Look.
+struct Difference {
+    double mean = 0, percentile99 = 0, worst = 0;
+    std::array<float, 3> worstAt{}; ///< the input colour with the worst difference
+    std::size_t samples = 0;
+};
+
+/// How faithful a LUT is: applied by the tetrahedral kernel, against the exact program.
+/// `cube` is measured on a fixed pseudo-random sample of the whole cube; `pictures` on every pixel of the given small
+/// pictures.
+struct Fidelity {
+    Difference cube, pictures;
+};
+Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
+                         bool withPrep = false, const Task* task = nullptr);
+
+/// A grade with a LUT as its only stage.
+Grade lutGrade(const LutTable& table, const std::string& name);
+
+struct LutExport {
+    std::filesystem::path file;
+    LutFormat format = LutFormat::Cube;
+    int size = 33;
+    std::string title;
+};
+struct LutExportReport {
+    Fidelity fidelity;                ///< of the written file, read back
+    std::vector<std::string> leftOut; ///< names of stages that can't be in a LUT
+};
+/// Bakes, writes, reads the written file back and measures it.
+LutExportReport exportLut(const Grade& grade, const LutExport& wanted, const std::vector<Picture>& pictures,
+                          const Task* task = nullptr);
+
+} // namespace baryton

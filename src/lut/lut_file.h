@@ -1,0 +1,44 @@
+#pragma once
+#include "grade/lut_table.h"
+
+#include <filesystem>
+#include <optional>
+#include <string>
+
+namespace baryton {
+
+enum class LutFormat { Cube, ThreeDl };
+/// "cube", "3dl" → format.
+std::optional<LutFormat> lutFormatFromName(const std::string& name);
+std::string lutExtension(LutFormat format);
+
+/// A LUT as read from text, with what a reader should know.
+struct ParsedLut {
+    LutTable table;
+    LutFormat format = LutFormat::Cube;
+    std::vector<std::string> remarks; ///< e.g. that the output depth had to be guessed
+};
+
+/// Reads .cube text: TITLE, LUT_1D_SIZE 2…65536 and/or LUT_3D_SIZE 2…256, LUT_1D_INPUT_RANGE, LUT_3D_INPUT_RANGE,
+/// DOMAIN_MIN, DOMAIN_MAX, # comments, red fastest, any white space and line ends. Throws Error with the line for
+/// wrong counts, words where numbers belong, NaN and infinities, sizes out of range, trailing data.
+ParsedLut parseCube(const std::string& text);
+
+/// Reads .3dl text: optional 3DMESH, Mesh, LUT8, gamma and # lines, the line of grid positions, integers, blue
+/// fastest. The output depth comes from Mesh, else from the largest value.
+ParsedLut parseThreeDl(const std::string& text);
+
+/// Numbers with as many digits as give the same float again; the domain only where it is not 0…1. Where a 1D and a 3D
+/// table stand together, the 1D comes first.
+std::string cubeText(const LutTable& table);
+
+/// Integers: 10-bit grid positions and 12-bit values; 16-bit values where no value would reach the upper half of 12
+/// bits and a reader would take the depth for less. Values are clipped to 0…1. Needs a grid on 0…1 of at most 129,
+/// and no 1D table.
+std::string threeDlText(const LutTable& table);
+
+/// By content for .cube and .3dl, whatever the extension. Throws Error naming the file.
+ParsedLut readLutFile(const std::filesystem::path& file);
+void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format);
+
+} // namespace baryton

@@ -1,0 +1,35 @@
+#pragma once
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace baryton {
+
+/// Walks through the lines of a LUT file and their words, any line ends, and knows the line's number.
+class LutLines {
+public:
+    explicit LutLines(std::string_view text);
+    /// The words of the next line that has any and is no comment; empty at the end.
+    const std::vector<std::string_view>& next();
+    /// Takes the line just read back, so that `next` gives it again.
+    void back() { again_ = true; }
+    int number() const { return number_; }
+    /// "line 12"
+    std::string place() const { return "line " + std::to_string(number_); }
+    /// The rest of the current line after its first word, trimmed.
+    std::string_view rest() const;
+    std::size_t left() const { return text_.size(); }
+
+    /// The word as a finite number; throws Error at this line otherwise.
+    double numberIn(std::string_view word) const;
+    /// The word as a whole number within a range.
+    long integerIn(std::string_view word, long least, long most) const;
+
+private:
+    std::string_view text_, line_;
+    std::vector<std::string_view> words_;
+    int number_ = 0;
+    bool again_ = false;
+};
+
+} // namespace baryton

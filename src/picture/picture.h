@@ -1,0 +1,61 @@
+#pragma once
+#include <cstddef>
+#include <memory>
+#include <string>
+
+namespace baryton {
+
+/// Rows start on multiples of this many floats, and kernels may read and write up to the next multiple.
+constexpr std::size_t kRowPad = 16;
+
+/// A picture in the working encoding: planes of 32-bit floats, row by row from the top, sRGB primaries, D65, sRGB
+/// transfer curve extended below 0 and above 1. A plain value; copies share their pixels until one is written to.
+class Picture {
+public:
+    Picture() = default;
+    /// Allocates `width` × `height` pixels, all zero. Both at least 1.
+    Picture(int width, int height, bool withAlpha = false);
+
+    bool isEmpty() const { return width_ == 0; }
+    int width() const { return width_; }
+    int height() const { return height_; }
+    bool hasAlpha() const { return planes_ > 3; }
+    int longSide() const { return width_ > height_ ? width_ : height_; }
+    /// Floats from one row to the next; a multiple of kRowPad.
+    std::size_t stride() const { return stride_; }
+    std::size_t bytes() const { return planeSize() * static_cast<std::size_t>(planes_) * sizeof(float); }
+
+    /// Row `y` of plane 0 (red), 1 (green), 2 (blue) or 3 (alpha); 64-byte aligned.
+    const float* row(int plane, int y) const { return data_.get() + offset(plane, y); }
+    /// The same for writing; makes the pixels this value's own first.
+    float* row(int plane, int y) {
+        detach();
+        return data_.get() + offset(plane, y);
+    }
+
+private:
+    std::size_t planeSize() const { return stride_ * static_cast<std::size_t>(height_); }
+    std::size_t offset(int plane, int y) const {
+        return planeSize() * static_cast<std::size_t>(plane) + stride_ * static_cast<std::size_t>(y);
+    }
+    void detach() {
+        if (data_.use_count() > 1) copyPixels();
+    }
+    void copyPixels();
+
+    int width_ = 0, height_ = 0, planes_ = 0;
+    std::size_t stride_ = 0;
+    std::shared_ptr<float[]> data_;
+};
+
+/// The picture at another size, averaged in linear light (as light itself mixes); Lanczos where it grows smaller by
+/// less than 2. Sizes at least 1.
+Picture resized(const Picture& picture, int width, int height);
+
+/// The picture at half its size, rounded up: the mean of 2×2 pixels in linear light. The step of a pyramid.
+Picture halved(const Picture& picture);
+
+/// The part of the picture that starts at x, y; it must lie inside.
+Picture cropped(const Picture& picture, int x, int y, int width, int height);
+
+} // namespace baryton

@@ -1,0 +1,75 @@
+#pragma once
+#include "base/task.h"
+#include "picture/picture.h"
+
+#include <cstdint>
+#include <filesystem>
+#include <functional>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace baryton {
+
+/// What the camera and earlier programs wrote into a file; kept so that it can be written into ours.
+struct Metadata {
+    std::string exif, iptc, xmp; ///< as Exiv2 encodes them (XMP as a packet); empty where there is none
+    std::string camera;          ///< "maker model", empty when unknown
+    std::string exposure;        ///< "1/40 s f/2 ISO 800", what of it is known
+};
+
+struct PictureFile {
+    Picture picture;
+    Metadata metadata;
+    std::string profileName; ///< "sRGB", "untagged", or the kind of conversion that was done
+};
+
+/// File name extensions that Baryton opens, lower case without dot.
+const std::vector<std::string>& readableExtensions();
+bool isReadableName(const std::filesystem::path& file);
+/// The readable pictures directly in a folder, by name. Throws Error when the folder can't be read or holds none.
+std::vector<std::filesystem::path> picturesInFolder(const std::filesystem::path& folder);
+
+/// Reads JPEG, PNG, TIFF (8, 16 bit, float; grey, RGB, CMYK, with alpha) or WebP, by content, into the working
+/// encoding: orientation applied, the ICC profile honoured, untagged taken as sRGB. NaN become 0, values are held to
+/// −64…64. Throws Error for anything that is not a whole picture of one of these kinds, or larger than 400
+/// megapixels.
+PictureFile readPicture(const std::filesystem::path& file);
+
+/// The same, shrunk while it is read so that the long side is about `longSide` (never enlarged): for thumbnails.
+Picture readThumbnail(const std::filesystem::path& file, int longSide);
+
+/// Width and height after orientation, from the header alone.
+struct PictureSize {
+    int width = 0, height = 0;
+};
+PictureSize readPictureSize(const std::filesystem::path& file);
+
+enum class FileFormat { Jpeg, Png, Tiff };
+struct OutputFormat {
+    FileFormat format = FileFormat::Jpeg;
+    int bits = 8;     ///< 8 or 16; JPEG is always 8
+    int quality = 90; ///< JPEG, 1…100
+};
+/// "jpeg", "png", "tiff" → format; nothing for other words.
+std::optional<FileFormat> fileFormatFromName(const std::string& name);
+std::string fileFormatName(FileFormat format);
+/// The extension of a format, without dot: "jpg", "png", "tif".
+std::string fileExtension(FileFormat format);
+
+/// A picture quantised for a file: interleaved, 8 or 16 bits, with alpha as the last channel where there is one.
+struct QuantisedPicture {
+    int width = 0, height = 0, channels = 3, bits = 8;
+    std::vector<std::uint8_t> bytes;
+
+    QuantisedPicture(int width, int height, int channels, int bits);
+    /// Quantises `count` pixels from r, g, b (and a, or null) to row y at x: clipped to 0…1, rounded to nearest.
+    void setRow(int y, int x, int count, const float* r, const float* g, const float* b, const float* a);
+};
+
+/// Encodes and writes atomically, with the sRGB profile and the metadata (orientation, thumbnail and what described
+/// the old file's layout left out). Alpha is kept in PNG and TIFF, laid over black in JPEG.
+void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,
+                  const OutputFormat& format);
+
+} // namespace baryton

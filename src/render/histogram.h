@@ -1,0 +1,24 @@
+#pragma once
+#include "picture/picture.h"
+#include "render/program.h"
+
+#include <array>
+#include <cstdint>
+
+namespace baryton {
+
+/// How often each of 256 levels occurs, in the working encoding clipped to 0…1.
+struct Histogram {
+    std::array<std::uint32_t, 256> r{}, g{}, b{}, luma{};
+    std::uint64_t pixels = 0;
+};
+
+Histogram histogramOf(const Picture& picture);
+
+/// The histogram of what *enters* a stage: the picture graded by all that stands before it.
+Histogram histogramBefore(const Picture& picture, const Grade& grade, const std::string& stageId);
+
+/// The grade cut off before a stage; the whole grade when there is no such stage.
+Grade upTo(const Grade& grade, const std::string& stageId);
+
+} // namespace baryton

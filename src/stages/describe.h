@@ -1,0 +1,35 @@
+#pragma once
+#include "stages/stage_type.h"
+
+namespace baryton::describe {
+
+// The few shapes of parameter descriptions, so that a stage says only what is particular to it.
+
+inline ParameterType percent(std::string id, std::string name, double low, double high, double standard,
+                             std::string tooltip) {
+    return {std::move(id), std::move(name), ParameterKind::Number, Unit::Percent, low / 100, high / 100,
+            0.01,          standard / 100,  std::move(tooltip)};
+}
+inline ParameterType stops(std::string id, std::string name, double reach, std::string tooltip) {
+    return {std::move(id), std::move(name),   ParameterKind::Number, Unit::Stops, -reach, reach, 0.05,
+            0.0,           std::move(tooltip)};
+}
+inline ParameterType hue(std::string id, std::string name, std::string tooltip) {
+    return {std::move(id),
+            std::move(name),
+            ParameterKind::Number,
+            Unit::Degrees,
+            0,
+            360,
+            1,
+            0.0,
+            std::move(tooltip),
+            false,
+            true};
+}
+inline ParameterType curve(std::string id, std::string name, std::string tooltip) {
+    return {std::move(id), std::move(name), ParameterKind::CurveShape, Unit::None, 0, 1,
+            1.0 / 255,     Curve{},         std::move(tooltip)};
+}
+
+} // namespace baryton::describe

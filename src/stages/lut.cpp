@@ -1,0 +1,165 @@
+// LUT: a look-up table as a stage; its content lives in the grade. See lut_kernel.h.
+#include "stages/lut_constants.h"
+#include "stages/lut_kernel.h"
+
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "stages/lut.cpp"
+#include <hwy/foreach_target.h>
+
+#include "stages/simd-inl.h"
+
+HWY_BEFORE_NAMESPACE();
+namespace baryton {
+namespace HWY_NAMESPACE {
+
+HWY_INLINE void RunShaper(const LutConstants& c, V& v, int channel) {
+    const D d;
+    const hn::Rebind<std::int32_t, D> di;
+    const auto& table = c.shaper[channel];
+    const float last = static_cast<float>(table.size() - 1);
+    V at = hn::MulAdd(v, Splat(c.shaperScale[channel]), Splat(c.shaperShift[channel]));
+    at = hn::Min(hn::Max(at, hn::Zero(d)), Splat(last));
+    const V whole = hn::Min(hn::Floor(at), Splat(last - 1));
+    const auto index = hn::ConvertTo(di, whole);
+    const V low = hn::GatherIndex(d, table.data(), index), high = hn::GatherIndex(d, table.data() + 1, index);
+    v = hn::MulAdd(hn::Sub(at, whole), hn::Sub(high, low), low);
+}
+
+void RunLut(const LutConstants& c, const Block& block) {
+    const D d;
+    const hn::Rebind<std::int32_t, D> di;
+    using VI = hn::Vec<decltype(di)>;
+    const float last = static_cast<float>(c.size - 1);
+    const VI stepR = hn::Set(di, 1), stepG = hn::Set(di, c.size), stepB = hn::Set(di, c.size * c.size);
+    const VI stepAll = hn::Set(di, 1 + c.size + c.size * c.size);
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+        if (!c.shaper[0].empty()) {
+            RunShaper(c, r, 0);
+            RunShaper(c, g, 1);
+            RunShaper(c, b, 2);
+        }
+        if (c.size == 0) return;
+        const auto cell = [&](V v, int k, V& fraction) {
+            V at = hn::MulAdd(v, Splat(c.gridScale[k]), Splat(c.gridShift[k]));
+            at = hn::Min(hn::Max(at, hn::Zero(d)), Splat(last));
+            const V whole = hn::Min(hn::Floor(at), Splat(last - 1));
+            fraction = hn::Sub(at, whole);
+            return hn::ConvertTo(di, whole);
+        };
+        V fr, fg, fb;
+        const VI ir = cell(r, 0, fr), ig = cell(g, 1, fg), ib = cell(b, 2, fb);
+        const VI origin = hn::Add(ir, hn::Add(hn::Mul(ig, stepG), hn::Mul(ib, stepB)));
+
+        // Walk from the cell's black corner to its white one, first along the axis with the largest fraction.
+        const V high = hn::Max(fr, hn::Max(fg, fb)), low = hn::Min(fr, hn::Min(fg, fb));
+        const V middle = hn::Max(hn::Min(fr, fg), hn::Min(hn::Max(fr, fg), fb));
+        const auto rFirst = hn::RebindMask(di, hn::And(hn::Ge(fr, fg), hn::Ge(fr, fb)));
+        const auto gFirst = hn::RebindMask(di, hn::Ge(fg, fb));
+        const VI first = hn::IfThenElse(rFirst, stepR, hn::IfThenElse(gFirst, stepG, stepB));
+        const auto bLast = hn::RebindMask(di, hn::And(hn::Lt(fb, fr), hn::Lt(fb, fg)));
+        const auto gLast = hn::RebindMask(di, hn::Lt(fg, fr));
+        const VI final = hn::IfThenElse(bLast, stepB, hn::IfThenElse(gLast, stepG, stepR));
+        const VI corner1 = hn::Add(origin, first), corner3 = hn::Add(origin, stepAll);
+        const VI corner2 = hn::Sub(corner3, final);
+        const V w0 = hn::Sub(Splat(1.0F), high), w1 = hn::Sub(high, middle), w2 = hn::Sub(middle, low);
+        V* channels[3] = {&r, &g, &b};
+        for (int k = 0; k < 3; ++k) {
+            const float* nodes = c.grid[k].data();
+            V sum = hn::Mul(w0, hn::GatherIndex(d, nodes, origin));
+            sum = hn::MulAdd(w1, hn::GatherIndex(d, nodes, corner1), sum);
+            sum = hn::MulAdd(w2, hn::GatherIndex(d, nodes, corner2), sum);
+            *channels[k] = hn::MulAdd(low, hn::GatherIndex(d, nodes, corner3), sum);
+        }
+    });
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace baryton
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+#include "stages/all_stages.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+HWY_EXPORT(RunLut);
+
+Kernel lutKernel(const LutTable& table) {
+    auto c = std::make_shared<LutConstants>();
+    c->size = table.gridSize();
+    for (std::size_t k = 0; k < 3; ++k) {
+        for (std::size_t i = k; i < table.shaper.size(); i += 3)
+            c->shaper[k].push_back(std::clamp(table.shaper[i], -kHeldRange, kHeldRange));
+        for (std::size_t i = k; i < table.grid.size(); i += 3)
+            c->grid[k].push_back(std::clamp(table.grid[i], -kHeldRange, kHeldRange));
+        const auto axis = [](float low, float high, std::size_t n, float& scale, float& shift) {
+            scale = static_cast<float>((static_cast<double>(n) - 1) / (double(high) - low));
+            shift = -low * scale;
+        };
+        axis(table.shaperMin[k], table.shaperMax[k], table.shaperSize(), c->shaperScale[k], c->shaperShift[k]);
+        axis(table.gridMin[k], table.gridMax[k], static_cast<std::size_t>(c->size), c->gridScale[k], c->gridShift[k]);
+    }
+    Kernel kernel;
+    kernel.constants = std::move(c);
+    kernel.run = [](const void* constants, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunLut)(*static_cast<const LutConstants*>(constants), block);
+    };
+    return kernel;
+}
+
+Vec3 applyLut(const LutTable& table, const Vec3& rgb) {
+    Vec3 v = rgb;
+    if (const std::size_t n = table.shaperSize(); n > 0)
+        for (std::size_t k = 0; k < 3; ++k) {
+            const double at =
+                std::clamp((v[k] - table.shaperMin[k]) / (double(table.shaperMax[k]) - table.shaperMin[k]), 0.0,
+                           1.0) *
+                static_cast<double>(n - 1);
+            const auto i = std::min(static_cast<std::size_t>(at), n - 2);
+            const double f = at - static_cast<double>(i);
+            v[k] = table.shaper[3 * i + k] * (1 - f) + table.shaper[3 * (i + 1) + k] * f;
+        }
+    if (table.grid.empty()) return v;
+    const auto n = static_cast<std::size_t>(table.gridSize());
+    std::size_t index[3];
+    std::pair<double, std::size_t> fraction[3];
+    for (std::size_t k = 0; k < 3; ++k) {
+        const double at =
+            std::clamp((v[k] - table.gridMin[k]) / (double(table.gridMax[k]) - table.gridMin[k]), 0.0, 1.0) *
+            static_cast<double>(n - 1);
+        index[k] = std::min(static_cast<std::size_t>(at), n - 2);
+        fraction[k] = {at - static_cast<double>(index[k]), k};
+    }
+    std::sort(std::begin(fraction), std::end(fraction), std::greater<>());
+    Vec3 sum{};
+    double before = 1;
+    for (int step = 0; step <= 3; ++step) { // corner by corner along the tetrahedron
+        const double next = step < 3 ? fraction[step].first : 0;
+        const float* node = &table.grid[3 * (index[0] + n * (index[1] + n * index[2]))];
+        for (std::size_t k = 0; k < 3; ++k) sum[k] += (before - next) * node[k];
+        before = next;
+        if (step < 3) ++index[fraction[step].second];
+    }
+    return sum;
+}
+
+const StageType& lutType() {
+    static const StageType type = {
+        "lut",
+        "LUT",
+        "Passes every colour through a look-up table from a file, which is kept inside the grade.",
+        {Part::Look},
+        true,
+        {{"file", "LUT", ParameterKind::LutFile, Unit::None, 0, 1, 1, LutContent{},
+          "The look-up table; it reads and writes sRGB."}},
+        [](const ParameterReader& p) { return !p.lut("file").table; },
+        [](const ParameterReader& p) { return lutKernel(*p.lut("file").table); },
+    };
+    return type;
+}
+
+} // namespace baryton
+#endif

@@ -1,0 +1,16 @@
+#pragma once
+#include <cstdint>
+#include <vector>
+
+namespace baryton {
+
+/// The constants of LUT: tables channel by channel, and the straight lines from a value to a place in them.
+struct LutConstants {
+    std::vector<float> shaper[3]; ///< one run per channel
+    float shaperScale[3], shaperShift[3];
+    std::vector<float> grid[3]; ///< one run of nodes per channel
+    float gridScale[3], gridShift[3];
+    std::int32_t size = 0;
+};
+
+} // namespace baryton

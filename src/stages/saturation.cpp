@@ -1,0 +1,83 @@
+// Saturation: OKLCh chroma (Ottosson 2020) times a gain, at constant lightness and hue.
+//
+// Scaling a and b is one matrix between the cube roots of the cone responses. Responses are held at 0 or above, and
+// what was cut off is added back unchanged, so that colours outside the gamut pass without a jump.
+#include "stages/saturation.h"
+#include "colour/matrix.h"
+#include "stages/stage_type.h"
+
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "stages/saturation.cpp"
+#include <hwy/foreach_target.h>
+
+#include "stages/simd-inl.h"
+
+HWY_BEFORE_NAMESPACE();
+namespace baryton {
+namespace HWY_NAMESPACE {
+
+void RunSaturation(const SaturationConstants& c, const Block& block) {
+    const V zero = hn::Zero(D());
+    const auto cubed = [](V x) { return hn::Mul(hn::Mul(x, x), x); };
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+        const V l0 = MatrixRow(c.toCones, 0, r, g, b), m0 = MatrixRow(c.toCones, 1, r, g, b),
+                s0 = MatrixRow(c.toCones, 2, r, g, b);
+        const V l = CubeRoot(hn::Max(l0, zero)), m = CubeRoot(hn::Max(m0, zero)), s = CubeRoot(hn::Max(s0, zero));
+        // The change of each cone response is added to the response itself: what was held back stays as it was.
+        const V dl = hn::Add(l0, hn::Sub(cubed(MatrixRow(c.mix, 0, l, m, s)), hn::Max(l0, zero)));
+        const V dm = hn::Add(m0, hn::Sub(cubed(MatrixRow(c.mix, 1, l, m, s)), hn::Max(m0, zero)));
+        const V ds = hn::Add(s0, hn::Sub(cubed(MatrixRow(c.mix, 2, l, m, s)), hn::Max(s0, zero)));
+        r = MatrixRow(c.toRgb, 0, dl, dm, ds);
+        g = MatrixRow(c.toRgb, 1, dl, dm, ds);
+        b = MatrixRow(c.toRgb, 2, dl, dm, ds);
+    });
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace baryton
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+#include "colour/spaces.h"
+#include "stages/all_stages.h"
+#include "stages/describe.h"
+
+#include <algorithm>
+
+namespace baryton {
+
+HWY_EXPORT(RunSaturation);
+
+const StageType& saturationType() {
+    static const StageType type = {
+        "saturation",
+        "Saturation",
+        "Makes all colours stronger or quieter without changing how light they are.",
+        {Part::Look},
+        true,
+        {describe::percent("overall", "Saturation", -100, 100, 0,
+                           "To the right colours grow stronger, to the left quieter; at −100 the picture is grey.")},
+        [](const ParameterReader& p) { return p.number("overall") == 0; },
+        [](const ParameterReader& p) {
+            const double gain = 1 + p.number("overall");
+            SaturationConstants c{};
+            const auto copy = [](const Mat3& from, float* to) {
+                std::transform(from.begin(), from.end(), to, [](double v) { return static_cast<float>(v); });
+            };
+            copy(kOklabCones, c.toCones);
+            copy(inverse(kOklabCones), c.toRgb);
+            copy(inverse(kOklabFromRoots) * diagonal({1, gain, gain}) * kOklabFromRoots, c.mix);
+            Kernel kernel;
+            kernel.domain = Domain::Linear;
+            kernel.constants = std::make_shared<SaturationConstants>(c);
+            kernel.run = [](const void* constants, const Block& block) {
+                HWY_DYNAMIC_DISPATCH(RunSaturation)(*static_cast<const SaturationConstants*>(constants), block);
+            };
+            return kernel;
+        },
+    };
+    return type;
+}
+
+} // namespace baryton
+#endif

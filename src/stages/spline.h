@@ -1,0 +1,26 @@
+#pragma once
+#include "grade/grade.h"
+
+namespace baryton {
+
+/// A curve through points as cubic pieces, made ready to evaluate anywhere.
+///
+/// Monotone cubic Hermite interpolation (Fritsch and Carlson 1980): where the points rise, the curve rises, and it
+/// never passes beyond the points between them. Beyond the first and last point it goes on straight. Evaluating the
+/// pieces themselves leaves no table error at all.
+struct Spline {
+    static constexpr std::size_t kMostPoints = 64;
+    std::size_t knots = 0; ///< 0 for the straight line
+    /// Piece i (0…knots) holds for x ≥ knot[i − 1]: ((c3·t + c2)·t + c1)·t + c0 with t = x − origin.
+    float knot[kMostPoints]{};
+    float origin[kMostPoints + 1]{}, c0[kMostPoints + 1]{}, c1[kMostPoints + 1]{}, c2[kMostPoints + 1]{},
+        c3[kMostPoints + 1]{};
+
+    explicit Spline(const Curve& points);
+    double operator()(double x) const;
+};
+
+/// True for the straight line from black to white, however many points it has.
+bool isStraight(const Curve& points);
+
+} // namespace baryton

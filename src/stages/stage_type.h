@@ -1,0 +1,128 @@
+#pragma once
+#include "base/error.h"
+#include "colour/matrix.h"
+#include "grade/preset.h"
+
+#include <functional>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace baryton {
+
+/// What a stage's numbers are: the working encoding, or linear light. The program converts where this changes.
+enum class Domain { Encoded, Linear };
+
+/// Values between stages are held to ±this, in the working encoding.
+constexpr float kHeldRange = 64.0F;
+
+/// A run of pixels of one row, as planes, worked on in place. `count` is a multiple of kRowPad; lanes past the
+/// picture's edge hold finite values and are computed along. The position is of the first pixel's centre in the
+/// frame.
+struct Block {
+    float* r = nullptr;
+    float* g = nullptr;
+    float* b = nullptr;
+    std::size_t count = 0;
+    float x = 0.5F, dx = 0; ///< fraction of the frame's width, and its step from pixel to pixel
+    float y = 0.5F;         ///< fraction of the frame's height
+    float aspect = 1;       ///< the frame's width over its height
+};
+
+/// A stage made ready to run: its parameters worked into constants once, and a function that runs them over blocks.
+struct Kernel {
+    using Run = void (*)(const void* constants, const Block& block);
+    Domain domain = Domain::Encoded;
+    std::shared_ptr<const void> constants;
+    Run run = nullptr;
+    /// Set when the stage is a matrix in linear light and nothing more: neighbours are fused. `run` is then not used.
+    std::optional<Mat3> matrix;
+};
+
+enum class ParameterKind { Number, Toggle, CurveShape, LutFile };
+enum class Unit { None, Stops, Kelvin, Percent, Degrees };
+
+/// What there is to know of a parameter; editors, files, the command line and the docs all come from it.
+struct ParameterType {
+    std::string id;   ///< as it stands in files: "shadows.hue"
+    std::string name; ///< the trade's name: "Shadows hue"
+    ParameterKind kind = ParameterKind::Number;
+    Unit unit = Unit::None;
+    double minimum = 0, maximum = 1, step = 0.01;
+    Value defaultValue = 0.0;
+    std::string tooltip; ///< what happens to the picture
+    bool mired = false;  ///< sliders go evenly in 1e6 / value
+    bool wraps = false;  ///< an angle: maximum and minimum are the same place
+};
+
+/// Number as it is shown and typed: a percentage for Unit::Percent, else as stored.
+double shownNumber(const ParameterType& type, double stored);
+double storedNumber(const ParameterType& type, double shown);
+/// With sign where the range has both, the unit, and just the digits that the step needs: "+0.40", "5200 K", "−18 %".
+std::string shownText(const ParameterType& type, const Value& value);
+
+class StageType;
+
+/// A stage's parameters with the defaults filled in.
+class ParameterReader {
+public:
+    ParameterReader(const StageType& type, const Stage& stage) : type_(type), stage_(stage) {}
+    double number(const std::string& id) const;
+    bool toggle(const std::string& id) const;
+    const Curve& curve(const std::string& id) const;
+    const LutContent& lut(const std::string& id) const;
+
+private:
+    const Value& value(const std::string& id) const;
+    const StageType& type_;
+    const Stage& stage_;
+};
+
+/// One kind of operation: what it is (names, parameters, where it may stand) and how it is made ready to run.
+class StageType {
+public:
+    std::string id;
+    std::string name;
+    std::string summary; ///< one sentence for tooltips and the docs
+    std::vector<Part> parts;
+    bool bakes = true; ///< a function of the pixel's colour alone
+    std::vector<ParameterType> parameters;
+    /// True when these parameters return the input bit for bit.
+    std::function<bool(const ParameterReader&)> isNeutral;
+    /// Called with parameters in their ranges and not neutral.
+    std::function<Kernel(const ParameterReader&)> compile;
+
+    const ParameterType* parameter(const std::string& parameterId) const;
+    bool standsIn(Part part) const;
+};
+
+/// All stage types, in the order in which they are offered. Filled once, before main.
+const std::vector<const StageType*>& stageTypes();
+/// The type with this id, or nothing for a type that this version does not know.
+const StageType* findStageType(const std::string& id);
+
+/// True when the stage does not change the picture: off, at strength 0, at neutral parameters, or of unknown type.
+bool isNeutral(const Stage& stage);
+/// True when no stage of the grade changes the picture.
+bool isNeutral(const Grade& grade);
+/// The defaults of every parameter of every stage in the grade, as `carve` wants them.
+std::map<std::string, std::map<std::string, Value>> defaultsFor(const Grade& grade);
+/// The stage's own name: its label, else its type's name, else the id of the unknown type.
+std::string stageTitle(const Stage& stage);
+
+/// A fresh stage of a type, at its defaults, with an id that is free in the grade.
+Stage makeStage(const Grade& grade, const std::string& type);
+/// The stages that a picture starts with, all neutral.
+Grade startingGrade();
+
+/// What is wrong with a grade: unknown stages or parameters, values of the wrong kind or out of range, stages where
+/// they may not stand. Each names the JSON path. Empty when all is well.
+std::vector<Error> validate(const Grade& grade);
+/// Throws the first of them.
+void requireValid(const Grade& grade);
+/// The grade with every value that `validate` would refuse put right: numbers held to their ranges, values of a wrong
+/// kind dropped. Unknown stages and parameters are kept. For grades that come back from a user's folder.
+Grade repaired(const Grade& grade);
+
+} // namespace baryton
