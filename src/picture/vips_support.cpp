@@ -20,6 +20,9 @@ std::string tidyVipsMessage(const std::string& message) {
     for (char& c : line)
         if (static_cast<unsigned char>(c) < 32) c = ' ';
     while (!line.empty() && line.back() == ' ') line.pop_back();
+    // "VipsJpeg: premature end…": the name of a part of the library tells a photographer nothing.
+    const auto colon = line.find(": ");
+    if (colon != std::string::npos && line.find(' ') > colon) line.erase(0, colon + 2);
     return line.empty() ? "the data is damaged" : line;
 }
 

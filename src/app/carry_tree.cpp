@@ -1,0 +1,127 @@
+#include "app/carry_tree.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+#include "stages/stage_type.h"
+
+#include <QHeaderView>
+#include <QSignalBlocker>
+#include <cmath>
+
+namespace baryton {
+
+CarryTree::CarryTree(bool withTicks, QWidget* parent) : QTreeWidget(parent), withTicks_(withTicks) {
+    setColumnCount(2);
+    setHeaderHidden(true);
+    header()->setStretchLastSection(false);
+    header()->setSectionResizeMode(0, QHeaderView::Stretch);
+    header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
+    setIndentation(18);
+    setSelectionMode(withTicks ? QAbstractItemView::SingleSelection : QAbstractItemView::NoSelection);
+    setAccessibleName(tr("What the preset carries"));
+    if (withTicks) connect(this, &QTreeWidget::itemChanged, this, &CarryTree::includedChanged);
+}
+
+void CarryTree::addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
+                        bool changed) {
+    auto* item = new QTreeWidgetItem(parent, {name, value});
+    item->setForeground(1, changed ? theme::colours().text : theme::colours().second);
+    if (!changed) item->setForeground(0, theme::colours().second);
+    if (withTicks_) item->setCheckState(0, changed && path.part != Part::Prep ? Qt::Checked : Qt::Unchecked);
+    leaves_.push_back({path, item, changed});
+}
+
+void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string& layer,
+                          const std::vector<Stage>& stages) {
+    for (const Stage& stage : stages) {
+        const StageType* type = findStageType(stage.type);
+        auto* item = new QTreeWidgetItem(parent, {QString::fromStdString(stageTitle(stage)), {}});
+        if (withTicks_) item->setFlags(item->flags() | Qt::ItemIsAutoTristate | Qt::ItemIsUserCheckable);
+        int changes = 0;
+        if (stage.enabled) {
+            ++changes;
+            addLeaf(item, {part, layer, stage.id, kEnabledWord}, tr("Switch"), *stage.enabled ? tr("on") : tr("off"),
+                    true);
+        }
+        if (stage.strength) {
+            ++changes;
+            addLeaf(item, {part, layer, stage.id, kStrengthWord}, tr("Strength"),
+                    QString::number(std::lround(*stage.strength * 100)), true);
+        }
+        if (type) {
+            for (const ParameterType& p : type->parameters) {
+                const auto value = stage.parameters.find(p.id);
+                const bool present = value != stage.parameters.end();
+                if (!present && !withTicks_) continue;
+                changes += present;
+                addLeaf(item, {part, layer, stage.id, p.id}, QString::fromStdString(p.name),
+                        QString::fromStdString(shownText(p, present ? value->second : p.defaultValue)), present);
+            }
+        }
+        item->setText(1, type ? changes > 0 ? counted(changes, tr("value"), tr("values")) : tr("unchanged")
+                              : tr("unknown stage"));
+        item->setForeground(1, theme::colours().second);
+        item->setExpanded(changes > 0 && changes <= 6);
+    }
+}
+
+void CarryTree::setGrade(const Grade& grade) {
+    const QSignalBlocker blocker(this);
+    clear();
+    leaves_.clear();
+    const auto addPart = [&](const QString& name, const QString& word) {
+        auto* item = new QTreeWidgetItem(this, {name, word});
+        item->setForeground(1, theme::colours().second);
+        QFont font = item->font(0);
+        font.setWeight(QFont::DemiBold);
+        item->setFont(0, font);
+        if (withTicks_) item->setFlags(item->flags() | Qt::ItemIsAutoTristate | Qt::ItemIsUserCheckable);
+        item->setExpanded(true);
+        return item;
+    };
+    if (!grade.prep.empty()) {
+        auto* item = addPart(tr("Prep"), tr("belongs to this picture"));
+        item->setToolTip(
+            0, tr("Exposure and white balance were set for this one picture; on others they would be wrong. "
+                  "Tick them only if every picture needs just these."));
+        addStages(item, Part::Prep, "", grade.prep);
+    }
+    for (const Layer& layer : grade.look) {
+        auto* item = addPart(tr("Look · %1").arg(QString::fromStdString(layer.name)), {});
+        if (layer.enabled)
+            addLeaf(item, {Part::Look, layer.id, "", kEnabledWord}, tr("Switch of the layer"),
+                    *layer.enabled ? tr("on") : tr("off"), true);
+        if (layer.strength)
+            addLeaf(item, {Part::Look, layer.id, "", kStrengthWord}, tr("Strength of the layer"),
+                    QString::number(std::lround(*layer.strength * 100)), true);
+        addStages(item, Part::Look, layer.id, layer.stages);
+    }
+    if (!grade.finish.empty())
+        addStages(addPart(tr("Finish"), tr("whole frame, not in LUTs")), Part::Finish, "", grade.finish);
+    if (!withTicks_ && topLevelItemCount() == 0) new QTreeWidgetItem(this, {tr("Nothing"), {}});
+}
+
+IncludeSet CarryTree::included() const {
+    IncludeSet set;
+    for (const Leaf& leaf : leaves_)
+        if (leaf.item->checkState(0) == Qt::Checked) set.push_back(leaf.path);
+    return set;
+}
+
+void CarryTree::tickAll(bool ticked) {
+    {
+        const QSignalBlocker blocker(this);
+        for (const Leaf& leaf : leaves_) leaf.item->setCheckState(0, ticked ? Qt::Checked : Qt::Unchecked);
+    }
+    Q_EMIT includedChanged();
+}
+
+void CarryTree::tickChanged() {
+    {
+        const QSignalBlocker blocker(this);
+        for (const Leaf& leaf : leaves_)
+            leaf.item->setCheckState(0, leaf.changed && leaf.path.part != Part::Prep ? Qt::Checked : Qt::Unchecked);
+    }
+    Q_EMIT includedChanged();
+}
+
+} // namespace baryton

@@ -1,0 +1,39 @@
+#pragma once
+#include "grade/preset.h"
+
+#include <QTreeWidget>
+
+namespace baryton {
+
+/// What a grade holds as a tree: part → layer → stage → parameter, with values; with ticks where it is to be chosen
+/// what a preset carries.
+class CarryTree : public QTreeWidget {
+    Q_OBJECT
+public:
+    explicit CarryTree(bool withTicks, QWidget* parent = nullptr);
+
+    /// With ticks every parameter is offered and what stands away from its default is ticked, but nothing in Prep.
+    /// Without, just what is present is shown.
+    void setGrade(const Grade& grade);
+    IncludeSet included() const;
+    void tickAll(bool ticked);
+    void tickChanged();
+
+Q_SIGNALS:
+    void includedChanged();
+
+private:
+    void addStages(QTreeWidgetItem* parent, Part part, const std::string& layer, const std::vector<Stage>& stages);
+    void addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
+                 bool changed);
+
+    bool withTicks_;
+    struct Leaf {
+        CarryPath path;
+        QTreeWidgetItem* item;
+        bool changed;
+    };
+    std::vector<Leaf> leaves_;
+};
+
+} // namespace baryton

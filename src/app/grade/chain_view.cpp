@@ -1,0 +1,295 @@
+#include "app/grade/chain_view.h"
+#include "app/grade/miniatures.h"
+#include "app/grade/stage_commands.h"
+#include "app/picture_model.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+
+#include <QContextMenuEvent>
+#include <QMenu>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+
+namespace baryton {
+
+namespace {
+constexpr int kCardTop = 36, kGap = 8, kSource = 54;
+constexpr int kStringY = kCardTop + 46; ///< where the string runs
+} // namespace
+
+StageCard::StageCard(AppState& state, const std::string& stageId, QWidget* parent)
+    : QWidget(parent), state_(state), stageId_(stageId) {
+    setFixedSize(kSize);
+    setFocusPolicy(Qt::StrongFocus);
+    setCursor(Qt::PointingHandCursor);
+    if (const auto place = findStage(state.shownGrade(), stageId))
+        setAccessibleName(QString::fromStdString(stageTitle(stageAt(state.shownGrade(), *place))));
+}
+
+void StageCard::paintEvent(QPaintEvent*) {
+    const Grade& grade = state_.shownGrade();
+    const auto place = findStage(grade, stageId_);
+    if (!place) return;
+    const Stage& stage = stageAt(grade, *place);
+    const StageType* type = findStageType(stage.type);
+    const auto& c = theme::colours();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const bool isChosen = state_.chosenStage() == stageId_;
+    const bool isOn = stage.isEnabled();
+    const QRectF box = QRectF(rect()).adjusted(1, 1, -1, -1);
+    p.setPen(QPen(isChosen ? c.accent : hasFocus() ? c.second : c.edge, isChosen ? 2 : 1));
+    p.setBrush(isOn ? c.raised : c.panel);
+    p.drawRoundedRect(box, 4, 4);
+    // A stage that is off lets the string pass under it, dimmed.
+    if (!isOn) {
+        p.setPen(QPen(c.accentDim, 1));
+        p.drawLine(QPointF(1, kStringY - kCardTop), QPointF(width() - 1, kStringY - kCardTop));
+    }
+    p.setPen(isOn ? c.text : c.second);
+    const QString title = QString::fromStdString(stageTitle(stage));
+    QFont font = this->font();
+    font.setPixelSize(11);
+    p.setFont(font);
+    p.drawText(QRectF(7, 4, width() - 24, 16), Qt::AlignVCenter | Qt::AlignLeft,
+               QFontMetrics(font).elidedText(title, Qt::ElideRight, width() - 24));
+    p.setOpacity(isOn ? 1 : 0.45);
+    paintMiniature(p, QRectF(16, 30, width() - 32, 40), stage);
+    p.setOpacity(1);
+    p.setPen(QPen(isOn ? c.accent : c.second, 1.5));
+    p.setBrush(isOn && !isNeutral(stage) ? QBrush(c.accent) : isOn ? QBrush(c.accentDim) : QBrush(Qt::NoBrush));
+    p.drawEllipse(dot().adjusted(1.5, 1.5, -1.5, -1.5));
+    p.setPen(c.second);
+    font.setPixelSize(10);
+    p.setFont(font);
+    const QString foot = !type                        ? tr("unknown")
+                         : !type->bakes               ? tr("not in LUTs")
+                         : stage.strengthOrFull() < 1 ? tr("%1 %").arg(std::lround(stage.strengthOrFull() * 100))
+                                                      : QString();
+    p.drawText(QRectF(4, height() - 17, width() - 8, 14), Qt::AlignCenter, foot);
+}
+
+void StageCard::toggle() {
+    state_.editStage(stageId_, {}, [](Stage& stage) {
+        if (stage.isEnabled())
+            stage.enabled = false;
+        else
+            stage.enabled.reset();
+    });
+}
+
+void StageCard::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    if (dot().adjusted(-5, -5, 5, 5).contains(event->position()))
+        toggle();
+    else
+        Q_EMIT chosen();
+}
+
+void StageCard::keyPressEvent(QKeyEvent* event) {
+    switch (event->key()) {
+    case Qt::Key_Space:
+        toggle();
+        return;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        Q_EMIT chosen();
+        return;
+    case Qt::Key_Left:
+        Q_EMIT walk(-1);
+        return;
+    case Qt::Key_Right:
+        Q_EMIT walk(1);
+        return;
+    case Qt::Key_Menu:
+        Q_EMIT menuWanted(mapToGlobal(rect().center()));
+        return;
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+void StageCard::contextMenuEvent(QContextMenuEvent* event) {
+    Q_EMIT menuWanted(event->globalPos());
+}
+
+ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_(state) {
+    setAccessibleName(tr("Chain"));
+    auto* add = makeButton({}, "", this);
+    add->setIcon(theme::icon(QStringLiteral("plus")));
+    add->setAccessibleName(tr("Add a stage"));
+    add->setToolTip(tr("Adds a stage at the end of the Look"));
+    add->setFixedSize(28, StageCard::kSize.height());
+    auto* menu = new QMenu(add);
+    for (const StageType* type : stageTypes()) {
+        if (!type->standsIn(Part::Look)) continue;
+        QAction* action = menu->addAction(QString::fromStdString(type->name));
+        action->setToolTip(QString::fromStdString(type->summary));
+        connect(action, &QAction::triggered, this, [this, id = type->id] { addStage(state_, id); });
+    }
+    menu->setToolTipsVisible(true);
+    connect(add, &QPushButton::clicked, this,
+            [menu, add] { menu->popup(add->mapToGlobal(QPoint(0, 0)) - QPoint(0, menu->sizeHint().height())); });
+    addButton_ = add;
+    connect(&state, &AppState::shownGradeChanged, this, &ChainView::rebuild);
+    connect(&state, &AppState::stageChosen, this, [this] {
+        for (StageCard* each : cards_) each->update();
+        update();
+        if (StageCard* chosen = card(state_.chosenStage())) Q_EMIT cardShown(chosen);
+    });
+    connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
+        if (index == state_.key()) update();
+    });
+    rebuild();
+}
+
+StageCard* ChainView::card(const std::string& stageId) const {
+    for (StageCard* each : cards_)
+        if (each->stageId() == stageId) return each;
+    return nullptr;
+}
+
+void ChainView::rebuild() {
+    const Grade& grade = state_.shownGrade();
+    std::vector<std::string> shape;
+    for (const auto& place : stagePlaces(grade)) shape.push_back(stageAt(grade, place).id);
+    if (shape != shape_) {
+        shape_ = shape;
+        for (StageCard* each : cards_) each->deleteLater();
+        cards_.clear();
+        for (const auto& id : shape) {
+            auto* made = new StageCard(state_, id, this);
+            connect(made, &StageCard::chosen, this, [this, id] { state_.chooseStage(id); });
+            connect(made, &StageCard::walk, this, [this, made](int step) { walk(made, step); });
+            connect(made, &StageCard::menuWanted, this, [this, id](QPoint at) { openMenu(id, at); });
+            made->show();
+            cards_.push_back(made);
+        }
+    }
+    brackets_.clear();
+    int x = 8 + kSource + kGap;
+    std::size_t next = 0;
+    const auto place = [&](std::size_t count) {
+        for (std::size_t i = 0; i < count; ++i) {
+            cards_[next++]->move(x, kCardTop);
+            x += StageCard::kSize.width() + kGap;
+        }
+    };
+    place(grade.prep.size());
+    prepEnd_ = x;
+    x += 2 * kGap;
+    lookStart_ = x;
+    for (std::size_t l = 0; l < grade.look.size(); ++l) {
+        const Layer& layer = grade.look[l];
+        const int start = x;
+        x += kGap;
+        place(layer.stages.size());
+        QString title =
+            tr("%1 · %2 %").arg(QString::fromStdString(layer.name)).arg(std::lround(layer.strengthOrFull() * 100));
+        if (!layer.isEnabled()) title += tr(" · off");
+        const int least = fontMetrics().horizontalAdvance(title) + 28;
+        x = std::max(x, start + least);
+        brackets_.push_back({QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l, title});
+        x += kGap;
+    }
+    addButton_->move(x, kCardTop);
+    x += addButton_->width() + 3 * kGap;
+    finishStart_ = x;
+    place(grade.finish.size());
+    contentWidth_ = x + kGap;
+    setMinimumWidth(contentWidth_);
+    updateGeometry();
+    for (StageCard* each : cards_) each->update();
+    update();
+}
+
+void ChainView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const auto& c = theme::colours();
+    const Grade& grade = state_.shownGrade();
+    p.setPen(QPen(c.accent, 1.2));
+    p.drawLine(QPointF(8 + kSource, kStringY), QPointF(width(), kStringY));
+    // The source at the string's left end.
+    const QRectF source(8, kStringY - kSource / 2.0, kSource, kSource);
+    p.setPen(Qt::NoPen);
+    p.setBrush(c.well);
+    p.drawRect(source);
+    if (state_.hasKey()) drawFilling(p, source, state_.pictures().at(state_.key()).thumbnail);
+    p.setPen(QPen(c.edge, 1));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(source);
+
+    std::size_t baking = 0, all = 0;
+    for (const auto& layer : grade.look)
+        for (const auto& stage : layer.stages) {
+            const StageType* type = findStageType(stage.type);
+            ++all;
+            baking += type && type->bakes;
+        }
+    QFont font = this->font();
+    font.setPixelSize(11);
+    p.setFont(font);
+    const QFontMetrics metrics(font);
+    const auto head = [&](int x, const QString& name, const QString& word, const QString& mark) {
+        p.setPen(c.text);
+        p.drawText(x, 15, name);
+        x += metrics.horizontalAdvance(name) + 7;
+        p.setPen(c.second);
+        p.drawText(x, 15, word);
+        x += metrics.horizontalAdvance(word) + 12;
+        p.setPen(c.accent);
+        p.drawText(x, 15, mark);
+    };
+    head(8, tr("Prep"), tr("this picture only"), {});
+    head(lookStart_, tr("Look"), tr("shared"), tr("%1 of %2 stages bake").arg(baking).arg(all));
+    head(finishStart_, tr("Finish"), tr("whole frame"), {});
+    p.setPen(QPen(c.edge, 1));
+    for (const int x : {prepEnd_ + kGap / 2, finishStart_ - 12}) p.drawLine(QPointF(x, 22), QPointF(x, height() - 8));
+    for (const Bracket& bracket : brackets_) {
+        const Layer& layer = grade.look[bracket.layer];
+        const bool isChosen = state_.chosenStage() == layer.id;
+        p.setPen(QPen(isChosen ? c.accent : QColor(0x58, 0x58, 0x58), 1));
+        p.setBrush(Qt::NoBrush);
+        p.drawRoundedRect(QRectF(bracket.box).adjusted(0.5, 0.5, -0.5, -0.5), 5, 5);
+        const QRectF title(bracket.box.left() + 9, bracket.box.top() - 7,
+                           metrics.horizontalAdvance(bracket.title) + 8, 14);
+        p.fillRect(title, c.panel);
+        p.setPen(isChosen ? c.accent : layer.isEnabled() ? c.text : c.second);
+        p.drawText(title, Qt::AlignCenter, bracket.title);
+    }
+}
+
+void ChainView::mousePressEvent(QMouseEvent* event) {
+    for (const Bracket& bracket : brackets_)
+        if (bracket.box.adjusted(0, -8, 0, 0).contains(event->position().toPoint()))
+            state_.chooseStage(state_.shownGrade().look[bracket.layer].id);
+}
+
+void ChainView::walk(StageCard* from, int step) {
+    const auto at = std::find(cards_.begin(), cards_.end(), from) - cards_.begin() + step;
+    if (at < 0 || at >= static_cast<std::ptrdiff_t>(cards_.size())) return;
+    StageCard* to = cards_[static_cast<std::size_t>(at)];
+    to->setFocus();
+    state_.chooseStage(to->stageId());
+}
+
+void ChainView::openMenu(const std::string& stageId, QPoint at) {
+    state_.chooseStage(stageId);
+    const auto place = findStage(state_.keyGrade(), stageId);
+    if (!place) return;
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->addAction(tr("Reset"), this, [this, stageId] { resetStage(state_, stageId); });
+    if (place->part == Part::Look) {
+        menu->addAction(tr("Duplicate"), this, [this, stageId] { duplicateStage(state_, stageId); });
+        menu->addAction(tr("Move earlier"), this, [this, stageId] { moveStage(state_, stageId, -1); });
+        menu->addAction(tr("Move later"), this, [this, stageId] { moveStage(state_, stageId, 1); });
+        menu->addSeparator();
+        menu->addAction(tr("Delete"), this, [this, stageId] { removeStage(state_, stageId); });
+    }
+    menu->popup(at);
+}
+
+} // namespace baryton

@@ -1,0 +1,69 @@
+#pragma once
+#include "app/app_state.h"
+
+#include <QWidget>
+
+namespace baryton {
+
+/// One stage of the chain: its name, a dot that turns it on and off, and the stage at work in miniature.
+class StageCard : public QWidget {
+    Q_OBJECT
+public:
+    static constexpr QSize kSize{100, 92};
+
+    StageCard(AppState& state, const std::string& stageId, QWidget* parent);
+    const std::string& stageId() const { return stageId_; }
+    QRectF dot() const { return {kSize.width() - 17.0, 7, 10, 10}; }
+
+Q_SIGNALS:
+    void chosen();
+    void menuWanted(QPoint globalPosition);
+    void walk(int step); ///< an arrow key: to the neighbour
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+
+private:
+    void toggle();
+    AppState& state_;
+    std::string stageId_;
+};
+
+/// The stages of the key picture in the order they act, on one string from the source to the scope: Prep, the layers
+/// of the Look as brackets, Finish.
+class ChainView : public QWidget {
+    Q_OBJECT
+public:
+    explicit ChainView(AppState& state, QWidget* parent = nullptr);
+    StageCard* card(const std::string& stageId) const;
+    QSize sizeHint() const override { return {contentWidth_, 140}; }
+
+Q_SIGNALS:
+    void cardShown(QWidget* card); ///< to be scrolled into sight
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+
+private:
+    struct Bracket {
+        QRect box;
+        std::size_t layer;
+        QString title;
+    };
+    void rebuild();
+    void walk(StageCard* from, int step);
+    void openMenu(const std::string& stageId, QPoint at);
+
+    AppState& state_;
+    std::vector<StageCard*> cards_;
+    std::vector<std::string> shape_; ///< what the cards were built for
+    std::vector<Bracket> brackets_;
+    QWidget* addButton_ = nullptr;
+    int prepEnd_ = 0, lookStart_ = 0, finishStart_ = 0, contentWidth_ = 0;
+};
+
+} // namespace baryton

@@ -1,0 +1,147 @@
+#include "app/grade/editors.h"
+#include "app/grade/miniatures.h"
+#include "app/widgets/labels.h"
+#include "colour/illuminant.h"
+#include "colour/transfer.h"
+#include "lut/lut_file.h"
+
+#include <QCheckBox>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+StageEditor::StageEditor(AppState& state, std::string stageId, QWidget* parent)
+    : QWidget(parent), state_(state), stageId_(std::move(stageId)), type_(findStageType(stage().type)) {}
+
+Stage StageEditor::stage() const {
+    const auto place = findStage(state_.shownGrade(), stageId_);
+    return place ? stageAt(state_.shownGrade(), *place) : Stage{};
+}
+
+double StageEditor::number(const std::string& parameter) const {
+    return ParameterReader(*type_, stage()).number(parameter);
+}
+
+void StageEditor::set(const std::map<std::string, Value>& values, bool settled) {
+    state_.setParameters(stageId_, values, settled);
+}
+
+ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter, const QString& name) {
+    const ParameterType& p = *type_->parameter(parameter);
+    auto* row = new ValueRow(name.isEmpty() ? QString::fromStdString(p.name) : name);
+    row->setToolTip(QString::fromStdString(p.tooltip));
+    const double low = shownNumber(p, p.minimum), high = shownNumber(p, p.maximum);
+    row->setRange(low, high, shownNumber(p, p.step), shownNumber(p, std::get<double>(p.defaultValue)));
+    row->field()->setWraps(p.wraps);
+    row->field()->setFormatter([&p](double v) { return QString::fromStdString(shownText(p, storedNumber(p, v))); });
+    if (p.mired) {
+        // Even steps of a light's colour are even steps of 1e6 / K; to the right the picture turns warmer.
+        row->ruler()->setScale([=](double v) { return (1 / low - 1 / v) / (1 / low - 1 / high); },
+                               [=](double at) { return 1 / (1 / low - at * (1 / low - 1 / high)); });
+        row->ruler()->setStrip(
+            {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}});
+    }
+    if (p.wraps) {
+        QGradientStops stops;
+        constexpr int parts = 12;
+        for (int i = 0; i <= parts; ++i) stops.append({double(i) / parts, hueColour(360.0 * i / parts)});
+        row->ruler()->setStrip(stops);
+    }
+    connect(row, &ValueRow::edited, this, [this, &p, parameter](double shown, bool settled) {
+        set({{parameter, std::clamp(storedNumber(p, shown), p.minimum, p.maximum)}}, settled);
+    });
+    layout->addWidget(row);
+    rows_[parameter] = row;
+    return row;
+}
+
+void StageEditor::refreshRows() {
+    for (const auto& [id, row] : rows_) row->setValue(shownNumber(*type_->parameter(id), number(id)));
+}
+
+GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidget* parent)
+    : StageEditor(state, stageId, parent) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(6);
+    auto* summary = makeLabel(QString::fromStdString(type().summary), "second");
+    summary->setWordWrap(true);
+    layout->addWidget(summary);
+    layout->addSpacing(4);
+    for (const ParameterType& p : type().parameters) {
+        if (p.kind == ParameterKind::Number) {
+            addRow(layout, p.id);
+        } else if (p.kind == ParameterKind::LutFile) {
+            auto* name = makeLabel({}, "account");
+            name->setWordWrap(true);
+            layout->addWidget(name);
+            lutNames_[p.id] = name;
+            auto* load = makeButton(tr("Load LUT…"), "");
+            load->setToolTip(QString::fromStdString(p.tooltip));
+            connect(load, &QPushButton::clicked, this, [this, id = p.id] { loadLut(id); });
+            layout->addWidget(load, 0, Qt::AlignLeft);
+        }
+    }
+    if (type().id == "white-balance") {
+        auto* pick = makeButton(tr("Pick a neutral…"), "");
+        pick->setToolTip(tr("Press on something in the picture that should be grey or white"));
+        connect(pick, &QPushButton::clicked, this, [this] {
+            Q_EMIT pickWanted(tr("Press on something that should be grey"), [this](std::array<float, 3> c) {
+                const auto found = neutralise({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
+                set({{"temperature", found.kelvin}, {"tint", found.tint}}, true);
+            });
+        });
+        layout->addWidget(pick, 0, Qt::AlignLeft);
+    }
+    layout->addStretch(1);
+    GenericEditor::refresh();
+}
+
+void GenericEditor::refresh() {
+    refreshRows();
+    for (const auto& [id, label] : lutNames_) {
+        const Stage now = stage();
+        const LutContent& lut = ParameterReader(type(), now).lut(id);
+        if (!lut.table) {
+            label->setText(tr("No LUT is loaded: the picture passes through."));
+            continue;
+        }
+        QString text = QString::fromStdString(lut.name);
+        if (lut.table->gridSize() > 0) text += tr("\n3D, %1 points along each edge").arg(lut.table->gridSize());
+        if (lut.table->shaperSize() > 0) text += tr("\n1D, %1 entries").arg(lut.table->shaperSize());
+        label->setText(text);
+    }
+}
+
+void GenericEditor::loadLut(const std::string& parameter) {
+    auto* dialog = new QFileDialog(window(), tr("Load LUT"), {}, tr("LUT files (*.cube *.3dl);;All files (*)"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setFileMode(QFileDialog::ExistingFile);
+    connect(dialog, &QFileDialog::fileSelected, this, [this, parameter](const QString& file) {
+        try {
+            const std::filesystem::path path = file.toStdString();
+            const ParsedLut lut = readLutFile(path);
+            set({{parameter, LutContent{path.filename().string(), std::make_shared<const LutTable>(lut.table)}}},
+                true);
+            for (const auto& remark : lut.remarks) state_.tell(QString::fromStdString(remark));
+        } catch (const Error& e) {
+            state_.tell(QString::fromStdString(e.what()), true);
+        }
+    });
+    dialog->open();
+}
+
+StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* parent) {
+    const auto place = findStage(state.shownGrade(), stageId);
+    if (!place) return nullptr;
+    const Stage& stage = stageAt(state.shownGrade(), *place);
+    if (!findStageType(stage.type)) return nullptr;
+    if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
+    if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);
+    return new GenericEditor(state, stageId, parent);
+}
+
+} // namespace baryton

@@ -1,0 +1,184 @@
+#include "app/grade/miniatures.h"
+#include "app/theme/theme.h"
+#include "colour/illuminant.h"
+#include "colour/spaces.h"
+#include "colour/transfer.h"
+#include "stages/spline.h"
+#include "stages/stage_type.h"
+
+#include <QLinearGradient>
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace baryton {
+
+QColor hueColour(double degrees) {
+    const Vec3 d = hueDirection(degrees);
+    const auto channel = [&](std::size_t k) {
+        return static_cast<int>(std::clamp(0.52 + 0.36 * d[k], 0.0, 1.0) * 255 + 0.5);
+    };
+    return {channel(0), channel(1), channel(2)};
+}
+
+QVector<QPointF> toPoints(const Curve& curve) {
+    QVector<QPointF> points;
+    for (const CurvePoint& p : curve) points.push_back({p.x, p.y});
+    return points;
+}
+
+Curve toCurve(const QVector<QPointF>& points) {
+    Curve curve;
+    for (const QPointF& p : points) curve.push_back({p.x(), p.y()});
+    return curve;
+}
+
+namespace {
+
+QPointF in(const QRectF& r, double x, double y) {
+    return {r.left() + x * r.width(), r.bottom() - y * r.height()};
+}
+
+void drawFunction(QPainter& p, const QRectF& r, const std::function<double(double)>& f, const QPen& pen) {
+    QPainterPath path;
+    constexpr int steps = 32;
+    for (int i = 0; i <= steps; ++i) {
+        const double x = double(i) / steps;
+        const QPointF at = in(r, x, std::clamp(f(x), 0.0, 1.0));
+        i == 0 ? path.moveTo(at) : path.lineTo(at);
+    }
+    p.setPen(pen);
+    p.drawPath(path);
+}
+
+void paintCurves(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    const auto& c = theme::colours();
+    const std::pair<const char*, QColor> channels[] = {{"r", c.red}, {"g", c.green}, {"b", c.blue}, {"rgb", c.text}};
+    for (const auto& [id, colour] : channels) {
+        const Curve& curve = read.curve(id);
+        if (std::string(id) != "rgb" && isStraight(curve)) continue;
+        const Spline spline(curve);
+        drawFunction(
+            p, r, [&](double x) { return spline(x); }, QPen(colour, 1.5));
+    }
+}
+
+void paintWheels(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    const auto& c = theme::colours();
+    const double radius = std::min(r.width() / 6.6, r.height() / 2);
+    const char* ranges[] = {"shadows", "midtones", "highlights"};
+    for (int i = 0; i < 3; ++i) {
+        const std::string id = ranges[i];
+        const QPointF centre(r.left() + r.width() * (2 * i + 1) / 6, r.center().y());
+        p.setPen(QPen(c.second, 1.2));
+        p.setBrush(Qt::NoBrush);
+        p.drawEllipse(centre, radius, radius);
+        const double amount = read.number(id + ".amount"), angle = read.number(id + ".hue") * std::numbers::pi / 180;
+        p.setPen(Qt::NoPen);
+        p.setBrush(amount > 0 ? hueColour(read.number(id + ".hue")) : c.second);
+        p.drawEllipse(centre + radius * amount * QPointF(std::cos(angle), -std::sin(angle)), 2.5, 2.5);
+    }
+}
+
+void paintStrip(QPainter& p, const QRectF& r, const QGradientStops& stops, double at) {
+    QLinearGradient gradient(r.topLeft(), r.topRight());
+    gradient.setStops(stops);
+    const QRectF bar(r.left(), r.center().y() - 5, r.width(), 10);
+    p.setPen(Qt::NoPen);
+    p.setBrush(gradient);
+    p.drawRoundedRect(bar, 2, 2);
+    p.setPen(QPen(Qt::white, 2));
+    p.drawLine(QPointF(bar.left() + at * bar.width(), bar.top() - 4),
+               QPointF(bar.left() + at * bar.width(), bar.bottom() + 4));
+}
+
+void paintVignette(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    const auto& c = theme::colours();
+    const double dark = std::clamp(-read.number("stops") / 2, -1.0, 1.0);
+    const QColor edge = dark >= 0 ? QColor(0, 0, 0, static_cast<int>(220 * dark))
+                                  : QColor(255, 255, 255, static_cast<int>(-200 * dark));
+    p.setPen(QPen(c.second, 1));
+    p.setBrush(QColor(0x6a, 0x6a, 0x6a));
+    p.drawRect(r);
+    const QPointF centre(r.left() + read.number("centre.x") * r.width(),
+                         r.top() + read.number("centre.y") * r.height());
+    p.save();
+    p.setClipRect(r);
+    p.translate(centre);
+    p.rotate(read.number("turn"));
+    p.scale(read.number("radius.x") * r.width() / 2, read.number("radius.y") * r.height() / 2);
+    QRadialGradient gradient(QPointF(), 1.4);
+    gradient.setColorAt(std::clamp((1 - read.number("falloff")) / 1.4, 0.0, 0.9),
+                        QColor(edge.red(), edge.green(), edge.blue(), 0));
+    gradient.setColorAt(1, edge);
+    p.fillRect(QRectF(-20, -20, 40, 40), gradient);
+    p.restore();
+}
+
+void paintLut(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    const LutContent& lut = read.lut("file");
+    const double side = std::min(r.width(), r.height());
+    const QRectF square(r.center().x() - side / 2, r.center().y() - side / 2, side, side);
+    constexpr int cells = 4;
+    for (int y = 0; y < cells; ++y)
+        for (int x = 0; x < cells; ++x) {
+            QColor colour(0x3a, 0x3a, 0x3a);
+            if (lut.table && !lut.table->grid.empty()) {
+                const int n = lut.table->gridSize();
+                const auto node = [&](int i) { return static_cast<std::size_t>(i * (n - 1) / (cells - 1)); };
+                const std::size_t at =
+                    3 * (node(x) +
+                         static_cast<std::size_t>(n) * (node(y) + static_cast<std::size_t>(n) * node(cells - 1 - x)));
+                const auto channel = [&](std::size_t k) {
+                    return static_cast<int>(std::clamp(lut.table->grid[at + k], 0.0F, 1.0F) * 255);
+                };
+                colour = QColor(channel(0), channel(1), channel(2));
+            }
+            p.fillRect(QRectF(square.left() + x * side / cells, square.top() + (cells - 1 - y) * side / cells,
+                              side / cells - 1, side / cells - 1),
+                       colour);
+        }
+}
+
+} // namespace
+
+void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
+    const StageType* type = findStageType(stage.type);
+    const auto& c = theme::colours();
+    p.setBrush(Qt::NoBrush);
+    if (!type) {
+        p.setPen(c.second);
+        p.drawText(r, Qt::AlignCenter, QStringLiteral("?"));
+        return;
+    }
+    const ParameterReader read(*type, stage);
+    if (type->id == "curves") {
+        paintCurves(p, r, read);
+    } else if (type->id == "wheels") {
+        paintWheels(p, r, read);
+    } else if (type->id == "vignette") {
+        paintVignette(p, r, read);
+    } else if (type->id == "lut") {
+        paintLut(p, r, read);
+    } else if (type->id == "exposure") {
+        const double gain = std::exp2(read.number("stops"));
+        drawFunction(
+            p, r, [&](double x) { return linearToSrgb(gain * srgbToLinear(x)); }, QPen(c.text, 1.5));
+    } else if (type->id == "white-balance") {
+        const double mired = 1e6 / read.number("temperature"), low = 1e6 / kHighestTemperature,
+                     high = 1e6 / kLowestTemperature;
+        paintStrip(p, r,
+                   {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}},
+                   (high - mired) / (high - low));
+    } else if (type->id == "saturation") {
+        QGradientStops stops;
+        for (int i = 0; i <= 6; ++i) stops.append({i / 6.0, hueColour(i * 60)});
+        paintStrip(p, r, stops, (read.number("overall") + 1) / 2);
+    } else {
+        p.setPen(c.second);
+        p.drawText(r, Qt::AlignCenter, QString::fromStdString(type->name).left(2));
+    }
+}
+
+} // namespace baryton

@@ -1,0 +1,130 @@
+#include "app/grade/sheets.h"
+#include "app/package/lut_panel.h"
+#include "app/widgets/labels.h"
+#include "stages/preset_words.h"
+
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+
+namespace baryton {
+
+SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
+    : QDialog(parent), state_(state), name_(new QLineEdit), group_(new QComboBox), notes_(new QPlainTextEdit),
+      tree_(new CarryTree(true)), account_(makeLabel({}, "second")), save_(makeButton(tr("Save preset"), "primary")) {
+    setWindowTitle(tr("Save preset"));
+    setAttribute(Qt::WA_DeleteOnClose);
+    resize(560, 620);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(16, 14, 16, 14);
+    layout->setSpacing(8);
+    auto* form = new QHBoxLayout;
+    name_->setPlaceholderText(tr("Name"));
+    name_->setAccessibleName(tr("Preset name"));
+    name_->setMaxLength(200);
+    form->addWidget(name_, 3);
+    form->addWidget(makeLabel(tr("in group"), "second"));
+    group_->setEditable(true);
+    group_->setAccessibleName(tr("Group"));
+    for (const auto& group : state.library().groups()) group_->addItem(QString::fromStdString(group));
+    if (group_->count() == 0) group_->addItem(tr("My presets"));
+    form->addWidget(group_, 2);
+    layout->addLayout(form);
+    notes_->setPlaceholderText(tr("When to use it (optional)"));
+    notes_->setAccessibleName(tr("Notes"));
+    notes_->setFixedHeight(46);
+    notes_->setTabChangesFocus(true);
+    layout->addWidget(notes_);
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("WHAT IT CARRIES"), "section"), 1);
+    const auto addTick = [&](const QString& name, const QString& tip, const std::function<void()>& tick) {
+        auto* button = makeButton(name, "flat");
+        button->setToolTip(tip);
+        head->addWidget(button);
+        connect(button, &QPushButton::clicked, this, tick);
+    };
+    addTick(tr("All"), tr("Ticks everything, Prep too"), [this] { tree_->tickAll(true); });
+    addTick(tr("None"), tr("Takes every tick away"), [this] { tree_->tickAll(false); });
+    addTick(tr("Only changed"), tr("Ticks what was changed in Look and Finish"), [this] { tree_->tickChanged(); });
+    layout->addLayout(head);
+    tree_->setGrade(state.keyGrade());
+    layout->addWidget(tree_, 1);
+    account_->setWordWrap(true);
+    layout->addWidget(account_);
+    auto* foot = new QHBoxLayout;
+    auto* cancel = makeButton(tr("Cancel"), "");
+    foot->addStretch(1);
+    foot->addWidget(cancel);
+    foot->addWidget(save_);
+    layout->addLayout(foot);
+    save_->setDefault(true);
+    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
+    connect(save_, &QPushButton::clicked, this, &SavePresetSheet::save);
+    connect(name_, &QLineEdit::textChanged, this, &SavePresetSheet::review);
+    connect(group_, &QComboBox::currentTextChanged, this, &SavePresetSheet::review);
+    connect(tree_, &CarryTree::includedChanged, this, &SavePresetSheet::review);
+    name_->setFocus();
+    review();
+}
+
+Preset SavePresetSheet::preset() const {
+    Preset preset;
+    preset.name = name_->text().trimmed().toStdString();
+    preset.notes = notes_->toPlainText().trimmed().toStdString();
+    preset.carried = carve(state_.keyGrade(), tree_->included(), defaultsFor(state_.keyGrade()));
+    return preset;
+}
+
+void SavePresetSheet::review() {
+    const Preset now = preset();
+    const bool any = !tree_->included().empty();
+    const bool named = !now.name.empty() && !group_->currentText().trimmed().isEmpty();
+    QString text = any ? tr("Applied to a picture it %1.").arg(QString::fromStdString(accountOf(now)))
+                       : tr("Nothing is ticked: tick what the preset is to carry.");
+    const auto& entries = state_.presets();
+    const bool taken = std::any_of(entries.begin(), entries.end(), [&](const LibraryEntry& e) {
+        return e.name == now.name && e.group == group_->currentText().trimmed().toStdString();
+    });
+    if (named && taken) text += tr(" It replaces the one of this name in the group; undo brings that back.");
+    account_->setText(text);
+    save_->setEnabled(any && named);
+    save_->setText(named && taken ? tr("Replace preset") : tr("Save preset"));
+    save_->setToolTip(named ? QString() : tr("Write a name first"));
+}
+
+void SavePresetSheet::save() {
+    const Preset made = preset();
+    const std::string group = group_->currentText().trimmed().toStdString();
+    state_.editLibrary([&] { return state_.library().add(made, group); });
+    state_.tell(tr("Preset saved: %1 in %2").arg(QString::fromStdString(made.name), QString::fromStdString(group)));
+    accept();
+}
+
+ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : QDialog(parent) {
+    setWindowTitle(tr("Export LUT"));
+    setAttribute(Qt::WA_DeleteOnClose);
+    resize(540, 350);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(16, 14, 16, 14);
+    layout->setSpacing(10);
+    const auto& picture = state.pictures().at(state.key());
+    auto* note = makeLabel(tr("The Look of %1 as a LUT. This picture's Prep is not part of it.")
+                               .arg(QString::fromStdString(picture.file.filename().string())),
+                           "second");
+    note->setWordWrap(true);
+    layout->addWidget(note);
+    auto* panel = new LutPanel(state, "primary");
+    std::vector<Picture> pictures;
+    constexpr int most = 4; // enough to judge, quick enough to wait for
+    for (int i = 0; i < state.pictures().size() && static_cast<int>(pictures.size()) < most; ++i) {
+        const int index = (state.key() + i) % state.pictures().size();
+        if (!state.pictures().at(index).small.isEmpty()) pictures.push_back(state.pictures().at(index).small);
+    }
+    panel->setSource(state.keyGrade(), QString::fromStdString(picture.file.stem().string()) + tr(" look"), pictures);
+    layout->addWidget(panel);
+    layout->addStretch(1);
+    auto* close = makeButton(tr("Close"), "");
+    layout->addWidget(close, 0, Qt::AlignRight);
+    connect(close, &QPushButton::clicked, this, &QDialog::accept);
+}
+
+} // namespace baryton

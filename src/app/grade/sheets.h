@@ -1,0 +1,40 @@
+#pragma once
+#include "app/app_state.h"
+#include "app/carry_tree.h"
+
+#include <QComboBox>
+#include <QDialog>
+#include <QLineEdit>
+#include <QPlainTextEdit>
+#include <QPushButton>
+
+namespace baryton {
+
+/// Saves what is ticked of the key picture's grade as a preset.
+class SavePresetSheet : public QDialog {
+    Q_OBJECT
+public:
+    explicit SavePresetSheet(AppState& state, QWidget* parent = nullptr);
+
+private:
+    void review();
+    void save();
+    Preset preset() const;
+
+    AppState& state_;
+    QLineEdit* name_;
+    QComboBox* group_;
+    QPlainTextEdit* notes_;
+    CarryTree* tree_;
+    QLabel* account_;
+    QPushButton* save_;
+};
+
+/// Exports the key picture's Look as a LUT file.
+class ExportLutSheet : public QDialog {
+    Q_OBJECT
+public:
+    explicit ExportLutSheet(AppState& state, QWidget* parent = nullptr);
+};
+
+} // namespace baryton

@@ -1,0 +1,202 @@
+#include "app/grade/shelf.h"
+#include "app/picture_model.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+#include "stages/preset_words.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+#include <QVBoxLayout>
+
+namespace baryton {
+
+/// The presets that fit the search, with their pictures.
+class ShelfModel : public QAbstractListModel {
+public:
+    using QAbstractListModel::QAbstractListModel;
+    struct Row {
+        LibraryEntry entry;
+        QImage image;
+    };
+    std::vector<Row> rows;
+
+    void reset(std::vector<Row> next) {
+        beginResetModel();
+        rows = std::move(next);
+        endResetModel();
+    }
+    void setImage(std::size_t row, const QImage& image) {
+        rows[row].image = image;
+        const auto at = index(static_cast<int>(row));
+        Q_EMIT dataChanged(at, at);
+    }
+    int rowCount(const QModelIndex& parent) const override {
+        return parent.isValid() ? 0 : static_cast<int>(rows.size());
+    }
+    QVariant data(const QModelIndex& index, int role) const override {
+        const Row& row = rows.at(static_cast<std::size_t>(index.row()));
+        switch (role) {
+        case Qt::DisplayRole:
+            return QString::fromStdString(row.entry.name);
+        case Qt::DecorationRole:
+            return row.image;
+        case PictureModel::ErrorRole:
+            return QString::fromStdString(row.entry.error);
+        case Qt::ToolTipRole:
+            if (!row.entry.preset) return QString::fromStdString(row.entry.error);
+            return tr("%1 · %2\n%3")
+                .arg(QString::fromStdString(row.entry.group), QString::fromStdString(row.entry.name),
+                     QString::fromStdString(accountOf(*row.entry.preset)));
+        default:
+            return {};
+        }
+    }
+};
+
+namespace {
+
+class ShelfDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {188, 142}; }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const auto& c = theme::colours();
+        const QRectF box = QRectF(option.rect).adjusted(4, 4, -4, -4);
+        p->save();
+        p->setRenderHint(QPainter::Antialiasing);
+        QPainterPath shape;
+        shape.addRoundedRect(box, 4, 4);
+        p->setClipPath(shape);
+        p->fillRect(box, c.raised);
+        const QRectF picture = box.adjusted(0, 0, 0, -24);
+        p->fillRect(picture, c.well);
+        drawFilling(*p, picture, index.data(Qt::DecorationRole).value<QImage>());
+        const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
+        p->setPen(failed ? c.error : c.text);
+        const QString name = index.data().toString() + (failed ? Shelf::tr(" · can't be read") : QString());
+        const QRectF line(box.left() + 8, box.bottom() - 23, box.width() - 16, 22);
+        p->drawText(line, Qt::AlignVCenter,
+                    p->fontMetrics().elidedText(name, Qt::ElideRight, static_cast<int>(line.width())));
+        p->setClipping(false);
+        if (option.state & (QStyle::State_MouseOver | QStyle::State_HasFocus)) {
+            p->setBrush(Qt::NoBrush);
+            p->setPen(QPen(c.accent, 1.5));
+            p->drawRoundedRect(box, 4, 4);
+        }
+        p->restore();
+    }
+};
+
+} // namespace
+
+Shelf::Shelf(AppState& state, QWidget* parent)
+    : QWidget(parent), state_(state), search_(new QLineEdit), list_(new QListView), model_(new ShelfModel(this)) {
+    setObjectName(QStringLiteral("panel"));
+    setAttribute(Qt::WA_StyledBackground);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(6, 8, 6, 0);
+    layout->setSpacing(6);
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("Shelf"), "heading"), 1);
+    auto* close = makeButton({}, "flat");
+    close->setIcon(theme::icon(QStringLiteral("close")));
+    close->setAccessibleName(tr("Close the shelf"));
+    close->setToolTip(tr("Back to the tray"));
+    head->addWidget(close);
+    layout->addLayout(head);
+    search_->setPlaceholderText(tr("Search presets"));
+    search_->setClearButtonEnabled(true);
+    layout->addWidget(search_);
+    list_->setModel(model_);
+    list_->setItemDelegate(new ShelfDelegate(list_));
+    list_->setMouseTracking(true);
+    list_->setAccessibleName(tr("Presets"));
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    list_->viewport()->installEventFilter(this);
+    layout->addWidget(list_, 1);
+    auto* hint = makeLabel(tr("Point to try, click to apply"), "second");
+    hint->setAlignment(Qt::AlignCenter);
+    layout->addWidget(hint);
+    layout->addSpacing(6);
+    connect(close, &QPushButton::clicked, this, &Shelf::closeWanted);
+    connect(search_, &QLineEdit::textChanged, this, &Shelf::fill);
+    connect(&state, &AppState::presetsChanged, this, &Shelf::fill);
+    connect(list_, &QListView::entered, this, [this](const QModelIndex& index) { tryEntry(index.row()); });
+    const auto apply = [this](const QModelIndex& index) {
+        if (const auto& entry = model_->rows.at(static_cast<std::size_t>(index.row())).entry; entry.preset)
+            state_.applyPreset(Preset(*entry.preset));
+        else
+            state_.tell(QString::fromStdString(entry.error), true);
+    };
+    connect(list_, &QListView::clicked, this, apply);
+    connect(list_, &QListView::activated, this, apply);
+    redrawTimer_.setSingleShot(true);
+    redrawTimer_.setInterval(150);
+    connect(&redrawTimer_, &QTimer::timeout, this, &Shelf::redraw);
+    // What is being tried must not redraw the very pictures that are pointed at.
+    connect(&state.pictures(), &PictureSet::gradeChanged, &redrawTimer_, qOverload<>(&QTimer::start));
+    connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
+        if (index == state_.key() && !model_->rows.empty() && model_->rows.front().image.isNull())
+            redrawTimer_.start();
+    });
+    connect(&state, &AppState::keyChanged, &redrawTimer_, qOverload<>(&QTimer::start));
+    connect(&drawer_, &TileDrawer::drawn, this, [this](int row, const QImage& image) {
+        if (row < static_cast<int>(model_->rows.size())) model_->setImage(static_cast<std::size_t>(row), image);
+    });
+    fill();
+}
+
+void Shelf::fill() {
+    const QString wanted = search_->text().trimmed();
+    std::vector<ShelfModel::Row> rows;
+    for (const LibraryEntry& entry : state_.presets())
+        if (QString::fromStdString(entry.group + " " + entry.name).contains(wanted, Qt::CaseInsensitive))
+            rows.push_back({entry, {}});
+    model_->reset(std::move(rows));
+    redrawTimer_.start();
+}
+
+void Shelf::showEvent(QShowEvent*) {
+    redraw();
+}
+
+void Shelf::hideEvent(QHideEvent*) {
+    tryEntry(-1);
+}
+
+void Shelf::redraw() {
+    if (!isVisible() || !state_.hasKey()) return;
+    const Picture small = state_.pictures().at(state_.key()).small;
+    if (small.isEmpty()) return;
+    std::vector<TileDrawer::Tile> tiles;
+    for (std::size_t row = 0; row < model_->rows.size(); ++row)
+        if (const auto& preset = model_->rows[row].entry.preset)
+            tiles.push_back({static_cast<int>(row), applied(state_.keyGrade(), *preset, ApplyMode::Set), small});
+    drawer_.draw(std::move(tiles));
+}
+
+void Shelf::tryEntry(int row) {
+    if (row == tried_) return;
+    tried_ = row;
+    if (row < 0 || row >= static_cast<int>(model_->rows.size())) {
+        state_.tryGrade({});
+        return;
+    }
+    const auto& entry = model_->rows[static_cast<std::size_t>(row)].entry;
+    if (!entry.preset || !state_.hasKey()) return;
+    state_.tryGrade(completed(applied(state_.keyGrade(), *entry.preset, ApplyMode::Set)));
+    state_.tell(
+        tr("%1 %2").arg(QString::fromStdString(entry.name), QString::fromStdString(accountOf(*entry.preset))));
+}
+
+bool Shelf::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Leave) tryEntry(-1);
+    if (event->type() == QEvent::MouseMove &&
+        !list_->indexAt(static_cast<QMouseEvent*>(event)->position().toPoint()).isValid())
+        tryEntry(-1);
+    return QWidget::eventFilter(watched, event);
+}
+
+} // namespace baryton

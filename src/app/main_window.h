@@ -1,0 +1,57 @@
+#pragma once
+#include "app/app_state.h"
+#include "app/batch/batch_page.h"
+#include "app/grade/grade_page.h"
+#include "app/package/package_page.h"
+
+#include <QMainWindow>
+#include <QMenuBar>
+#include <QStackedWidget>
+
+namespace baryton {
+
+/// The window: menus, the three tasks, the status bar, and messages.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(std::filesystem::path libraryRoot, QWidget* parent = nullptr);
+    ~MainWindow() override;
+
+    AppState& state() { return state_; }
+    GradePage* gradePage() const { return grade_; }
+    PackagePage* packagePage() const { return package_; }
+    BatchPage* batchPage() const { return batch_; }
+    void openPaths(const std::vector<std::filesystem::path>& paths);
+    void showTask(int task); ///< 0 Grade, 1 Package, 2 Batch
+    int task() const { return tasks_->currentIndex(); }
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    void makeTopBar();
+    void makeStatusBar();
+    void run(const std::string& command);
+    void openDialog(bool folder);
+    void updateUndo();
+    void showMessage(const QString& text, bool isProblem);
+    void placeNotice();
+    void showKeys();
+    void showAbout();
+
+    AppState state_;
+    GradePage* grade_ = nullptr;
+    PackagePage* package_ = nullptr;
+    BatchPage* batch_ = nullptr;
+    QStackedWidget* tasks_ = nullptr;
+    QWidget* notice_ = nullptr;
+    QLabel *noticeText_ = nullptr, *pictureText_ = nullptr, *pointerText_ = nullptr, *frameText_ = nullptr;
+    QTimer messageTimer_;
+    std::vector<QPushButton*> taskButtons_;
+    std::map<std::string, QAction*> actions_;
+};
+
+} // namespace baryton

@@ -1,0 +1,47 @@
+#pragma once
+#include "package/library.h"
+
+#include <QAbstractListModel>
+#include <QImage>
+#include <QStyledItemDelegate>
+#include <array>
+
+namespace baryton {
+
+/// How many check pictures a tile shows: one large, two beside it.
+constexpr int kTilePictures = 3;
+
+/// Presets as tiles, each with its pictures.
+class PresetTileModel : public QAbstractListModel {
+    Q_OBJECT
+public:
+    struct Tile {
+        LibraryEntry entry;
+        std::array<QImage, kTilePictures> images;
+    };
+
+    using QAbstractListModel::QAbstractListModel;
+    void reset(std::vector<LibraryEntry> entries);
+    void setImage(int row, int picture, const QImage& image);
+    const LibraryEntry& entry(int row) const { return tiles_.at(static_cast<std::size_t>(row)).entry; }
+    const Tile& tile(int row) const { return tiles_.at(static_cast<std::size_t>(row)); }
+    int rowCount(const QModelIndex& parent = {}) const override;
+    QVariant data(const QModelIndex& index, int role) const override;
+
+private:
+    std::vector<Tile> tiles_;
+};
+
+class PresetTileDelegate : public QStyledItemDelegate {
+    Q_OBJECT
+public:
+    explicit PresetTileDelegate(const PresetTileModel& model, QObject* parent = nullptr)
+        : QStyledItemDelegate(parent), model_(model) {}
+    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+    QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+
+private:
+    const PresetTileModel& model_;
+};
+
+} // namespace baryton

@@ -1,0 +1,94 @@
+#include "app/picture_model.h"
+#include "app/theme/theme.h"
+#include "stages/stage_type.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+namespace baryton {
+
+PictureModel::PictureModel(PictureSet& pictures, QObject* parent) : QAbstractListModel(parent), pictures_(pictures) {
+    connect(&pictures, &PictureSet::opened, this, [this] {
+        beginResetModel();
+        endResetModel();
+    });
+    const auto changed = [this](int row) { Q_EMIT dataChanged(index(row), index(row)); };
+    connect(&pictures, &PictureSet::thumbnailChanged, this, changed);
+    connect(&pictures, &PictureSet::gradeChanged, this, changed);
+}
+
+int PictureModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : pictures_.size();
+}
+
+QVariant PictureModel::data(const QModelIndex& index, int role) const {
+    if (!index.isValid() || index.row() >= pictures_.size()) return {};
+    const OpenPicture& picture = pictures_.at(index.row());
+    switch (role) {
+    case Qt::DisplayRole:
+    case Qt::AccessibleTextRole:
+        return QString::fromStdString(picture.file.filename().string());
+    case Qt::ToolTipRole:
+        return picture.error.isEmpty() ? QString::fromStdString(picture.file.filename().string()) : picture.error;
+    case Qt::DecorationRole:
+        return picture.thumbnail;
+    case GradedRole:
+        return !isNeutral(picture.grade);
+    case ErrorRole:
+        return picture.error;
+    default:
+        return {};
+    }
+}
+
+void drawFilling(QPainter& painter, const QRectF& where, const QImage& image) {
+    if (image.isNull()) return;
+    const double scale = std::max(where.width() / image.width(), where.height() / image.height());
+    const QSizeF part(where.width() / scale, where.height() / scale);
+    const QRectF from(QPointF((image.width() - part.width()) / 2, (image.height() - part.height()) / 2), part);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(where, image, from);
+}
+
+QSize ThumbnailDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const {
+    return {96, 66};
+}
+
+void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
+    const auto& c = theme::colours();
+    const QRectF box = QRectF(option.rect).adjusted(3, 3, -3, -3);
+    p->save();
+    p->setRenderHint(QPainter::Antialiasing);
+    QPainterPath shape;
+    shape.addRoundedRect(box, 3, 3);
+    p->setClipPath(shape);
+    p->fillRect(box, c.well);
+    const auto image = index.data(Qt::DecorationRole).value<QImage>();
+    drawFilling(*p, box, image);
+    const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
+    const QString badge = failed                                          ? tr("can't be read")
+                          : index.data(PictureModel::GradedRole).toBool() ? tr("graded")
+                                                                          : QString();
+    if (!badge.isEmpty()) {
+        QFont small = option.font;
+        small.setPixelSize(10);
+        p->setFont(small);
+        const QSizeF size(QFontMetricsF(small).horizontalAdvance(badge) + 10, 15);
+        const QRectF tag(box.bottomRight() - QPointF(size.width() + 3, size.height() + 3), size);
+        p->setPen(Qt::NoPen);
+        p->setBrush(QColor(0, 0, 0, 190));
+        p->drawRoundedRect(tag, 3, 3);
+        p->setPen(failed ? c.error : QColor(Qt::white));
+        p->drawText(tag, Qt::AlignCenter, badge);
+    }
+    p->setClipping(false);
+    const bool current = option.state & QStyle::State_Selected;
+    if (current || option.state & QStyle::State_MouseOver) {
+        p->setBrush(Qt::NoBrush);
+        p->setPen(QPen(current ? c.accent : c.second, current ? 2 : 1));
+        p->drawRoundedRect(box.adjusted(-1, -1, 1, 1), 4, 4);
+    }
+    p->restore();
+}
+
+} // namespace baryton

@@ -1,0 +1,35 @@
+#pragma once
+#include "app/picture_set.h"
+
+#include <QAbstractListModel>
+#include <QStyledItemDelegate>
+
+namespace baryton {
+
+/// The set as rows for list views: name, graded thumbnail, whether it is graded.
+class PictureModel : public QAbstractListModel {
+    Q_OBJECT
+public:
+    enum Role { GradedRole = Qt::UserRole, ErrorRole };
+
+    explicit PictureModel(PictureSet& pictures, QObject* parent = nullptr);
+    int rowCount(const QModelIndex& parent = {}) const override;
+    QVariant data(const QModelIndex& index, int role) const override;
+
+private:
+    PictureSet& pictures_;
+};
+
+/// Draws a picture as a thumbnail that fills its place; the current one is outlined, a graded one says so.
+class ThumbnailDelegate : public QStyledItemDelegate {
+    Q_OBJECT
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+    QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+};
+
+/// Draws an image into a rectangle so that it is filled, what stands over cut off on both sides alike.
+void drawFilling(QPainter& painter, const QRectF& where, const QImage& image);
+
+} // namespace baryton

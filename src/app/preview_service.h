@@ -1,0 +1,72 @@
+#pragma once
+#include "render/histogram.h"
+#include "render/view.h"
+
+#include <QImage>
+#include <QObject>
+#include <condition_variable>
+#include <memory>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+namespace baryton {
+
+/// What is to be shown of a picture.
+struct PreviewRequest {
+    std::shared_ptr<const Pyramid> picture;
+    ViewRegion region;
+    Grade grade;
+    std::optional<Grade> before; ///< the version to compare with, when it is on screen
+    std::string inputOf;         ///< the stage whose input's histogram is wanted; may be empty
+};
+
+struct PreviewFrame {
+    QImage after, before;
+    ViewRegion region;
+    const Pyramid* picture = nullptr; ///< which one it shows; never looked into
+    double milliseconds = 0;          ///< from the request to the finished pixels
+};
+
+struct PreviewScopes {
+    Histogram after;
+    std::optional<Histogram> input;
+    std::string inputOf;
+};
+
+/// Renders what the viewer shows on a thread of its own. The newest request wins: while one is rendered, later ones
+/// replace each other; what is being rendered is finished, so that a moving control is never starved of frames. The
+/// region's source pixels and the version before are kept from one request to the next.
+class PreviewService : public QObject {
+    Q_OBJECT
+public:
+    explicit PreviewService(QObject* parent = nullptr);
+    ~PreviewService() override;
+
+    void request(PreviewRequest request);
+
+Q_SIGNALS:
+    void frameReady(const baryton::PreviewFrame& frame);
+    void scopesReady(const baryton::PreviewScopes& scopes);
+
+private:
+    void work();
+    void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since);
+
+    std::mutex lock_;
+    std::condition_variable wake_;
+    std::optional<PreviewRequest> next_;
+    std::chrono::steady_clock::time_point nextSince_;
+    bool ending_ = false;
+
+    // Only the worker touches these.
+    std::shared_ptr<const Pyramid> cachedPicture_;
+    ViewRegion cachedRegion_;
+    ViewSource source_;
+    std::optional<Grade> cachedBefore_;
+    QImage before_;
+
+    std::thread worker_;
+};
+
+} // namespace baryton

@@ -1,0 +1,127 @@
+#include "app/driver.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QTest>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+Driver::Driver(const std::vector<std::string>& names) {
+    const fs::path demo = fs::path(BARYTON_SOURCE) / "demo";
+    fs::create_directories(folder());
+    for (const auto& entry : fs::directory_iterator(demo / "pictures")) {
+        const std::string name = entry.path().filename().string();
+        const bool wanted = names.empty() ? entry.path().extension() == ".jpg"
+                                          : std::find(names.begin(), names.end(), name) != names.end();
+        if (wanted) fs::copy_file(entry.path(), folder() / name);
+    }
+    fs::create_directories(libraryRoot());
+    fs::copy(demo / "presets", libraryRoot() / "Tin Heron", fs::copy_options::recursive);
+    qputenv("XDG_DATA_HOME", (root() / "data").c_str());
+}
+
+void Driver::start() {
+    window_ = std::make_unique<MainWindow>(libraryRoot());
+    window_->resize(1280, 800);
+    window_->show();
+    if (!QTest::qWaitForWindowActive(window_.get())) qFatal("the window did not become active");
+    window_->openPaths({folder()});
+    settle();
+}
+
+bool Driver::waitFor(const std::function<bool()>& condition, double seconds) {
+    return QTest::qWaitFor(condition, static_cast<int>(seconds * 1000));
+}
+
+void Driver::settle() {
+    const auto ready = [this] {
+        for (int i = 0; i < state().pictures().size(); ++i) {
+            const OpenPicture& picture = state().pictures().at(i);
+            if (picture.thumbnail.isNull() && picture.error.isEmpty()) return false;
+        }
+        return !window().gradePage()->isVisible() || !window().gradePage()->view()->shownAfter().isNull() ||
+               !state().pictures().at(state().key()).error.isEmpty();
+    };
+    if (!waitFor(ready)) qFatal("the window does not come to rest");
+    QTest::qWait(350);
+}
+
+void Driver::menu(const QString& menuName, const QString& entry) {
+    for (QMenu* menu : window().findChildren<QMenu*>()) {
+        if (menu->title() != menuName) continue;
+        for (QAction* action : menu->actions())
+            if (action->text().section(u'\t', 0, 0) == entry) {
+                auto* bar = window().findChild<QMenuBar*>();
+                QTest::mouseClick(bar, Qt::LeftButton, {}, bar->actionGeometry(menu->menuAction()).center());
+                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+                QTest::qWait(30);
+                return;
+            }
+    }
+    qFatal("there is no %s in the menu %s", qPrintable(entry), qPrintable(menuName));
+}
+
+void Driver::click(QWidget* widget, QPointF at) {
+    QTest::mouseClick(widget, Qt::LeftButton, {}, at.x() < 0 ? widget->rect().center() : at.toPoint());
+    QTest::qWait(20);
+}
+
+void Driver::drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers) {
+    QTest::mousePress(widget, Qt::LeftButton, modifiers, from.toPoint());
+    constexpr int steps = 8;
+    for (int i = 1; i <= steps; ++i) {
+        const QPoint at = (from + (to - from) * i / steps).toPoint();
+        QMouseEvent move(QEvent::MouseMove, at, widget->mapToGlobal(at), Qt::LeftButton, Qt::LeftButton, modifiers);
+        QApplication::sendEvent(widget, &move);
+        QTest::qWait(5);
+    }
+    QTest::mouseRelease(widget, Qt::LeftButton, modifiers, to.toPoint());
+    QTest::qWait(20);
+}
+
+void Driver::type(QWidget* widget, const QString& text, bool enter) {
+    widget->setFocus();
+    QTest::keyClick(widget, Qt::Key_A, Qt::ControlModifier);
+    QTest::keyClicks(widget, text);
+    if (enter) QTest::keyClick(widget, Qt::Key_Return);
+    QTest::qWait(20);
+}
+
+QPushButton* Driver::button(QWidget* parent, const QString& text) {
+    for (auto* each : parent->findChildren<QPushButton*>())
+        if (each->text() == text && each->isVisible()) return each;
+    qFatal("no button \"%s\" is in sight", qPrintable(text));
+}
+
+QDialog* Driver::sheet() {
+    QDialog* found = nullptr;
+    if (!waitFor([&] {
+            found = nullptr;
+            for (auto* each : window().findChildren<QDialog*>())
+                if (each->isVisible()) found = each;
+            return found != nullptr;
+        }))
+        qFatal("no sheet opened");
+    return found;
+}
+
+void Driver::chooseStage(const std::string& type) {
+    for (const auto& place : stagePlaces(state().keyGrade()))
+        if (const Stage& stage = stageAt(state().keyGrade(), place); stage.type == type) {
+            StageCard* card = window().gradePage()->chain()->card(stage.id);
+            click(card, {40, 55});
+            return;
+        }
+    qFatal("the chain has no %s", type.c_str());
+}
+
+void Driver::chooseRow(QAbstractItemView* view, int row) {
+    const QModelIndex index = view->model()->index(row, 0);
+    view->scrollTo(index);
+    QTest::mouseClick(view->viewport(), Qt::LeftButton, {}, view->visualRect(index).center());
+    QTest::qWait(20);
+}
+
+} // namespace baryton

@@ -1,0 +1,55 @@
+#pragma once
+#include "app/main_window.h"
+
+#include <QTemporaryDir>
+#include <functional>
+
+namespace baryton {
+
+/// The real window on a copy of demo pictures, with folders of its own, for tests and screenshots. Everything is done
+/// through menus, mouse and keys.
+class Driver {
+public:
+    /// Copies the pictures named (all of the demo set when empty) and the demo presets into a temporary folder.
+    explicit Driver(const std::vector<std::string>& names = {});
+
+    std::filesystem::path folder() const { return root() / "The Tin Heron Company"; }
+    std::filesystem::path root() const { return temporary_.path().toStdString(); }
+    std::filesystem::path libraryRoot() const { return root() / "data" / "baryton" / "presets"; }
+
+    /// A new window on the folder, shown, with the key picture rendered.
+    void start();
+    void stop() { window_.reset(); }
+    MainWindow& window() { return *window_; }
+    AppState& state() { return window_->state(); }
+
+    /// Waits until the condition holds; false after `seconds`.
+    static bool waitFor(const std::function<bool()>& condition, double seconds = 20);
+    /// Waits until nothing changes any more: the viewer shows the state's grade, thumbnails are drawn.
+    void settle();
+
+    /// Runs a menu's entry by its text, as it stands in the menu ("File", "Save preset…").
+    void menu(const QString& menu, const QString& entry);
+    void click(QWidget* widget, QPointF at = {-1, -1});
+    void drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers = Qt::NoModifier);
+    void type(QWidget* widget, const QString& text, bool enter = false);
+    /// The button with this text below a widget; never null: fails loudly.
+    QPushButton* button(QWidget* parent, const QString& text);
+    /// The widget of a class with this accessible name.
+    template <class T>
+    T* named(QWidget* parent, const QString& name) {
+        for (T* each : parent->findChildren<T*>())
+            if (each->accessibleName() == name && each->isVisible()) return each;
+        qFatal("no %s named %s is in sight", T::staticMetaObject.className(), qPrintable(name));
+    }
+    /// The sheet that is open.
+    QDialog* sheet();
+    void chooseStage(const std::string& type);
+    void chooseRow(QAbstractItemView* view, int row);
+
+private:
+    QTemporaryDir temporary_;
+    std::unique_ptr<MainWindow> window_;
+};
+
+} // namespace baryton
