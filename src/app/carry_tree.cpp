@@ -15,7 +15,7 @@ CarryTree::CarryTree(bool withTicks, QWidget* parent) : QTreeWidget(parent), wit
     header()->setStretchLastSection(false);
     header()->setSectionResizeMode(0, QHeaderView::Stretch);
     header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
-    setIndentation(18);
+    setIndentation(withTicks ? 18 : 14);
     setSelectionMode(withTicks ? QAbstractItemView::SingleSelection : QAbstractItemView::NoSelection);
     setAccessibleName(tr("What the preset carries"));
     if (withTicks) connect(this, &QTreeWidget::itemChanged, this, &CarryTree::includedChanged);
@@ -24,6 +24,7 @@ CarryTree::CarryTree(bool withTicks, QWidget* parent) : QTreeWidget(parent), wit
 void CarryTree::addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
                         bool changed) {
     auto* item = new QTreeWidgetItem(parent, {name, value});
+    item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
     item->setForeground(1, changed ? theme::colours().text : theme::colours().second);
     if (!changed) item->setForeground(0, theme::colours().second);
     if (withTicks_) item->setCheckState(0, changed && path.part != Part::Prep ? Qt::Checked : Qt::Unchecked);
@@ -59,6 +60,7 @@ void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string&
         }
         item->setText(1, type ? changes > 0 ? counted(changes, tr("value"), tr("values")) : tr("unchanged")
                               : tr("unknown stage"));
+        item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
         item->setForeground(1, theme::colours().second);
         item->setExpanded(changes > 0 && changes <= 6);
     }
@@ -70,6 +72,7 @@ void CarryTree::setGrade(const Grade& grade) {
     leaves_.clear();
     const auto addPart = [&](const QString& name, const QString& word) {
         auto* item = new QTreeWidgetItem(this, {name, word});
+        item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
         item->setForeground(1, theme::colours().second);
         QFont font = item->font(0);
         font.setWeight(QFont::DemiBold);
@@ -95,8 +98,7 @@ void CarryTree::setGrade(const Grade& grade) {
                     QString::number(std::lround(*layer.strength * 100)), true);
         addStages(item, Part::Look, layer.id, layer.stages);
     }
-    if (!grade.finish.empty())
-        addStages(addPart(tr("Finish"), tr("whole frame, not in LUTs")), Part::Finish, "", grade.finish);
+    if (!grade.finish.empty()) addStages(addPart(tr("Finish"), tr("whole frame")), Part::Finish, "", grade.finish);
     if (!withTicks_ && topLevelItemCount() == 0) new QTreeWidgetItem(this, {tr("Nothing"), {}});
 }
 

@@ -151,6 +151,7 @@ void MainWindow::makeStatusBar() {
     bar->setSizeGripEnabled(false);
     pictureText_ = makeLabel({}, "second");
     pointerText_ = makeLabel({}, "");
+    pointerText_->setIndent(14);
     frameText_ = makeLabel({}, "second");
     frameText_->setToolTip(tr("How long the last frame took to render"));
     auto* edits = makeLabel(tr("Edits: this picture"), "second");

@@ -50,7 +50,7 @@ Picture scaledForOutput(const Picture& picture, int longSide) {
     if (longSide <= 0 || picture.longSide() <= longSide) return picture;
     const double scale = double(longSide) / picture.longSide();
     const auto side = [&](int length) { return std::max(1, static_cast<int>(std::lround(length * scale))); };
-    return resized(picture, side(picture.width()), side(picture.height()));
+    return scaledDown(picture, side(picture.width()), side(picture.height()));
 }
 
 std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
@@ -178,7 +178,9 @@ private:
             } catch (const Cancelled&) {
                 return;
             } catch (const Error& e) {
-                fail(job, e.problem(), e.place(), e.hint());
+                // Where another file is at fault (the one to be written), it is named.
+                const bool isOther = !e.file().empty() && e.file() != file.string();
+                fail(job, e.problem(), isOther ? e.file() : e.place(), e.hint());
             } catch (const std::bad_alloc&) {
                 fail(job, "there is not enough memory", "", "use fewer workers, or a smaller long side");
             } catch (const std::exception& e) {

@@ -45,11 +45,12 @@ ParsedLut parseThreeDl(const std::string& text) {
             throw Error("", lines.place(),
                         "\"" + std::string(words[0].substr(0, 40)) + "\" is not a word of this format",
                         "choose a .3dl file, or take the line out");
-        if (words.size() < 4 && meshBits == 0)
+        // Three numbers may as well be the first line of the table: positions start at 0 and rise.
+        const bool isTable = words.size() == 3 &&
+                             !(lines.integerIn(words[0], 0, 65535) == 0 && lines.integerIn(words[1], 0, 65535) > 0 &&
+                               lines.integerIn(words[2], 0, 65535) > lines.integerIn(words[1], 0, 65535));
+        if (words.size() < 2 || isTable)
             throw Error("", lines.place(), "the line of grid positions is missing", kHint);
-        if (words.size() == 3) { // a Mesh line stands for the positions
-            throw Error("", lines.place(), "the line of grid positions is missing", kHint);
-        }
         if (words.size() > 256) throw Error("", lines.place(), "there are more than 256 grid positions", kHint);
         for (const auto& word : words) positions.push_back(lines.integerIn(word, 0, 65535));
         break;

@@ -100,6 +100,13 @@ Picture halved(const Picture& picture) {
     return half;
 }
 
+Picture scaledDown(const Picture& picture, int width, int height) {
+    Picture level = picture;
+    while ((level.width() + 1) / 2 >= width && (level.height() + 1) / 2 >= height && level.longSide() > 1)
+        level = halved(level);
+    return resized(level, width, height);
+}
+
 Picture cropped(const Picture& picture, int x, int y, int width, int height) {
     Picture part(width, height, picture.hasAlpha());
     for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane)

@@ -55,6 +55,10 @@ Picture resized(const Picture& picture, int width, int height);
 /// The picture at half its size, rounded up: the mean of 2×2 pixels in linear light. The step of a pyramid.
 Picture halved(const Picture& picture);
 
+/// The picture made smaller as the viewer and the output both do it, so that what is seen fitted is what is written:
+/// halved as long as that leaves it at least as large as wanted, then resized.
+Picture scaledDown(const Picture& picture, int width, int height);
+
 /// The part of the picture that starts at x, y; it must lie inside.
 Picture cropped(const Picture& picture, int x, int y, int width, int height);
 

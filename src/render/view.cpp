@@ -5,9 +5,11 @@
 
 namespace baryton {
 
+constexpr int kSmallestLevel = 32; ///< pixels on the long side
+
 Pyramid::Pyramid(Picture full, const Task* task) {
     levels_.push_back(std::move(full));
-    while (levels_.back().longSide() > 256) {
+    while (levels_.back().longSide() > kSmallestLevel) {
         if (task) task->throwIfCancelled();
         levels_.push_back(halved(levels_.back()));
     }
@@ -52,10 +54,14 @@ ViewSource viewSource(const Pyramid& pyramid, const ViewRegion& region) {
     }
     // The smallest level that is still at least as large as the view wants it.
     std::size_t index = 0;
-    const auto levelScale = [&](std::size_t i) { return double(pyramid.levels()[i].width()) / full.width(); };
-    while (index + 1 < pyramid.levels().size() && levelScale(index + 1) >= region.scale) ++index;
+    // Counted in pixels of the whole picture at this scale, as scaledDown does.
+    const long wholeWidth = std::lround(full.width() * region.scale),
+               wholeHeight = std::lround(full.height() * region.scale);
+    while (index + 1 < pyramid.levels().size() && pyramid.levels()[index + 1].width() >= wholeWidth &&
+           pyramid.levels()[index + 1].height() >= wholeHeight)
+        ++index;
     const Picture& level = pyramid.levels()[index];
-    const double down = levelScale(index), downY = double(level.height()) / full.height();
+    const double down = double(level.width()) / full.width(), downY = double(level.height()) / full.height();
     const int x0 = std::clamp(static_cast<int>(std::floor(region.left * down)), 0, level.width() - 1);
     const int y0 = std::clamp(static_cast<int>(std::floor(region.top * downY)), 0, level.height() - 1);
     const int x1 = std::clamp(static_cast<int>(std::ceil((region.left + region.width / region.scale) * down)), x0 + 1,

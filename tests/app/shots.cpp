@@ -31,6 +31,7 @@ void saveWithSheet(MainWindow& window, QDialog* sheet, const QString& folder, co
 } // namespace
 
 int main(int argc, char** argv) {
+    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen"); // no monitor is needed
     QApplication application(argc, argv);
     theme::install(application);
     const QString folder = argc > 1 ? QString::fromLocal8Bit(argv[1]) : QStringLiteral(".");

@@ -19,7 +19,7 @@ NumberField::NumberField(QWidget* parent) : QLineEdit(parent) {
         commit();
         selectAll();
     });
-    show();
+    display();
 }
 
 void NumberField::setRange(double minimum, double maximum, double step) {
@@ -29,12 +29,12 @@ void NumberField::setRange(double minimum, double maximum, double step) {
 
 void NumberField::setFormatter(std::function<QString(double)> formatter) {
     formatter_ = std::move(formatter);
-    show();
+    display();
 }
 
 void NumberField::setValue(double value) {
     value_ = held(value);
-    if (!(hasFocus() && isModified())) show();
+    if (!(hasFocus() && isModified())) display();
 }
 
 double NumberField::held(double value) const {
@@ -45,7 +45,7 @@ double NumberField::held(double value) const {
     return std::clamp(value, minimum_, maximum_);
 }
 
-void NumberField::show() {
+void NumberField::display() {
     setText(formatter_(value_));
     setModified(false);
     markWrong(false);
@@ -70,7 +70,7 @@ void NumberField::commit() {
     const double next = held(*typed);
     const bool changed = next != value_;
     value_ = next;
-    show();
+    display();
     if (changed) Q_EMIT edited(value_, true);
 }
 
@@ -78,8 +78,20 @@ void NumberField::nudge(double steps) {
     const double next = held(value_ + steps * step_);
     if (next == value_) return;
     value_ = next;
-    show();
+    display();
     Q_EMIT edited(value_, false);
+}
+
+bool NumberField::event(QEvent* event) {
+    // Undo belongs to what is being typed only while something is; else to the program.
+    if (event->type() == QEvent::ShortcutOverride && !isModified()) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo)) {
+            event->ignore();
+            return true;
+        }
+    }
+    return QLineEdit::event(event);
 }
 
 void NumberField::keyPressEvent(QKeyEvent* event) {
@@ -93,7 +105,7 @@ void NumberField::keyPressEvent(QKeyEvent* event) {
         return;
     case Qt::Key_Escape:
         if (isModified()) {
-            show();
+            display();
             return;
         }
         break;
@@ -115,7 +127,7 @@ void NumberField::focusInEvent(QFocusEvent* event) {
 
 void NumberField::focusOutEvent(QFocusEvent* event) {
     commit();
-    if (property("wrong").toBool()) show(); // the mark says so while one looks at it; leaving takes it back
+    if (property("wrong").toBool()) display(); // the mark says so while one looks at it; leaving takes it back
     QLineEdit::focusOutEvent(event);
 }
 

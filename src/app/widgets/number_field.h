@@ -24,6 +24,7 @@ Q_SIGNALS:
     void edited(double value, bool settled);
 
 protected:
+    bool event(QEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
@@ -31,7 +32,7 @@ protected:
 
 private:
     void commit();
-    void show();
+    void display();
     void nudge(double steps);
     double held(double value) const;
     void markWrong(bool wrong);

@@ -1,0 +1,373 @@
+// The real window, driven through menus, mouse and keys.
+#include "app/driver.h"
+#include "app/render_image.h"
+#include "base/file.h"
+#include "batch/names.h"
+#include "lut/lut_file.h"
+#include "package/grade_store.h"
+#include "stages/lut_kernel.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDialog>
+#include <QLabel>
+#include <QTest>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+QString tr8(const char* text) {
+    return QString::fromUtf8(text);
+}
+
+double numberOf(const Grade& grade, const char* stage, const char* parameter) {
+    const auto place = findStage(grade, stage);
+    const auto& values = stageAt(grade, *place).parameters;
+    return values.contains(parameter) ? std::get<double>(values.at(parameter)) : 0;
+}
+
+/// The numbers of a picture file against a grade run by the core.
+void expectRendered(const fs::path& file, const fs::path& source, const Grade& grade, int bits) {
+    const Picture want = Program::compile(grade).graded(readPicture(source).picture), got = readPicture(file).picture;
+    ASSERT_EQ(got.width(), want.width());
+    const double step = 0.51 / ((1 << bits) - 1);
+    double worst = 0;
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < want.height(); y += 11)
+            for (int x = 0; x < want.width(); x += 7)
+                worst = std::max(worst, std::abs(std::clamp(double(want.row(k, y)[x]), 0.0, 1.0) - got.row(k, y)[x]));
+    EXPECT_LE(worst, step) << file;
+}
+
+CurvesEditor* curvesEditor(Driver& d) {
+    d.chooseStage("curves");
+    return qobject_cast<CurvesEditor*>(d.window().gradePage()->editorPanel()->editor());
+}
+
+WheelsEditor* wheelsEditor(Driver& d) {
+    d.chooseStage("wheels");
+    return qobject_cast<WheelsEditor*>(d.window().gradePage()->editorPanel()->editor());
+}
+
+QString noticeText(Driver& d) {
+    for (auto* label : d.window().findChildren<QLabel*>())
+        if (label->property("role") == tr8("error") && label->isVisible()) return label->text();
+    return {};
+}
+
+} // namespace
+
+TEST(Window, TheWholeSlice) {
+    Driver d({"lantern-alley.jpg", "lake-fog.jpg", "meadow-cart.jpg", "portrait-dark.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    ASSERT_EQ(d.state().pictures().size(), 4);
+    EXPECT_EQ(d.state().key(), 0);
+    const std::string lakeBefore = readFile(d.folder() / "lake-fog.jpg");
+
+    // A curve point by mouse, then its number typed.
+    CurvesEditor* curves = curvesEditor(d);
+    ASSERT_NE(curves, nullptr);
+    d.drag(curves->view(), curves->view()->toWidget({0.25, 0.25}), curves->view()->toWidget({0.25, 0.4}));
+    d.type(d.named<NumberField>(curves, tr8("Point out")), tr8("100+2"), true);
+    const Curve curve = std::get<Curve>(
+        stageAt(d.state().keyGrade(), *findStage(d.state().keyGrade(), "curves-1")).parameters.at("rgb"));
+    ASSERT_EQ(curve.size(), 3u);
+    EXPECT_NEAR(curve[1].x, 0.25, 0.01);
+    EXPECT_NEAR(curve[1].y, 102 / 255.0, 1e-9);
+
+    // A wheel by mouse: one gesture is one step of undo.
+    WheelsEditor* wheels = wheelsEditor(d);
+    const int steps = d.state().undoStack().count();
+    d.drag(wheels->wheel(1), wheels->wheel(1)->puck(), wheels->wheel(1)->discPoint(120, 0.4));
+    EXPECT_EQ(d.state().undoStack().count(), steps + 1);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "wheels-1", "midtones.amount"), 0.4, 0.05);
+
+    // Exposure in Prep, which a preset must not carry unasked; and a vignette.
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("0.5"), true);
+    d.chooseStage("vignette");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-1"), true);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 0.5);
+    const Grade made = d.state().keyGrade();
+
+    // What the viewer shows is what the core makes of the same pixels.
+    d.settle();
+    const PictureView::Region r = grade->view()->region();
+    const Pyramid pyramid(readPicture(d.folder() / "lake-fog.jpg").picture);
+    const ViewSource source = viewSource(pyramid, {r.left, r.top, r.width, r.height, r.scale});
+    EXPECT_EQ(grade->view()->shownAfter(), imageOf(Program::compile(made), source.pixels, source.frame));
+
+    // The preset: one tick taken away, Prep left out by itself.
+    d.menu(tr8("File"), tr8("Save preset…"));
+    QDialog* sheet = d.sheet();
+    auto* tree = sheet->findChild<CarryTree*>();
+    const auto items = tree->findItems(tr8("Midtones hue"), Qt::MatchExactly | Qt::MatchRecursive);
+    ASSERT_EQ(items.size(), 1);
+    EXPECT_EQ(items[0]->checkState(0), Qt::Checked);
+    tree->scrollToItem(items[0]);
+    const QRect row = tree->visualItemRect(items[0]);
+    d.click(tree->viewport(), QPointF(row.left() + 8, row.center().y()));
+    EXPECT_EQ(items[0]->checkState(0), Qt::Unchecked);
+    d.type(d.named<QLineEdit>(sheet, tr8("Preset name")), tr8("Fog lifted"));
+    d.click(d.button(sheet, tr8("Save preset")));
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(d.libraryRoot() / "Tin Heron/Fog lifted.bpreset"); }));
+    const Preset saved = readPresetFile(d.libraryRoot() / "Tin Heron/Fog lifted.bpreset");
+    EXPECT_TRUE(saved.carried.prep.empty());
+    ASSERT_EQ(saved.carried.look.size(), 1u);
+    ASSERT_EQ(saved.carried.look[0].stages.size(), 2u);
+    EXPECT_FALSE(saved.carried.look[0].stages[1].parameters.contains("midtones.hue"));
+    EXPECT_TRUE(saved.carried.look[0].stages[1].parameters.contains("midtones.amount"));
+    EXPECT_EQ(saved.carried.finish.size(), 1u);
+
+    // On another picture, whose own exposure stays.
+    d.chooseRow(grade->tray(), 1);
+    d.settle();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-0.25"), true);
+    d.click(d.button(grade->editorPanel(), tr8("Shelf")));
+    ASSERT_TRUE(Driver::waitFor([&] { return grade->shelf()->list()->model()->rowCount() == 4; }));
+    const Grade untouched = d.state().keyGrade();
+    QTest::mouseMove(grade->shelf()->list()->viewport(),
+                     grade->shelf()->list()->visualRect(grade->shelf()->list()->model()->index(0, 0)).center());
+    QTest::qWait(50);
+    EXPECT_FALSE(d.state().shownGrade() == untouched) << "pointing tries it";
+    EXPECT_EQ(d.state().keyGrade(), untouched) << "and changes nothing";
+    d.chooseRow(grade->shelf()->list(), 0);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -0.25);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "vignette-1", "stops"), -1);
+    const Grade onSecond = d.state().keyGrade();
+
+    // A LUT that says what it left out.
+    d.menu(tr8("File"), tr8("Export LUT…"));
+    sheet = d.sheet();
+    const fs::path lut = d.root() / "second.cube";
+    d.type(d.named<QLineEdit>(sheet, tr8("LUT file")), QString::fromStdString(lut.string()));
+    d.click(d.button(sheet, tr8("Export LUT")));
+    ASSERT_TRUE(Driver::waitFor([&] {
+        for (auto* label : sheet->findChildren<QLabel*>())
+            if (label->text().contains(tr8("Written and read back")) && label->text().contains(tr8("Vignette")))
+                return true;
+        return false;
+    }));
+    const LutTable table = readLutFile(lut).table;
+    EXPECT_EQ(table.gridSize(), 33);
+    CompileOptions look;
+    look.prep = false, look.onlyWhatBakes = true;
+    const Program exact = Program::compile(onSecond, look);
+    for (const float v : {0.1F, 0.4F, 0.8F}) {
+        const auto want = exact({v, 0.5F, 1 - v});
+        const Vec3 got = applyLut(table, {v, 0.5F, 1 - v});
+        for (std::size_t k = 0; k < 3; ++k) EXPECT_NEAR(got[k], want[k], 0.01);
+    }
+    d.click(d.button(sheet, tr8("Close")));
+
+    // A batch of four with two looks, against the core.
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    for (auto* box : batch->findChildren<QCheckBox*>())
+        if (box->text() == tr8("Limelight")) d.click(box, {8, box->height() / 2.0});
+    d.click(d.button(batch, tr8("PNG")));
+    d.click(d.button(batch, tr8("16 bit")));
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString((d.root() / "out").string()),
+           true);
+    d.click(d.button(batch, tr8("Start")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 120));
+    const Preset limelight = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
+    for (int i = 0; i < 4; ++i) {
+        const OpenPicture& picture = d.state().pictures().at(i);
+        const std::string stem = picture.file.stem().string();
+        expectRendered(d.root() / "out" / (stem + "-own-grade.png"), picture.file, picture.grade, 16);
+        Grade lit = startingGrade();
+        lit.prep = picture.grade.prep;
+        lit.look.clear(), lit.finish.clear();
+        expectRendered(d.root() / "out" / (stem + "-limelight.png"), picture.file,
+                       applied(lit, limelight, ApplyMode::AddAbove), 16);
+    }
+    // The same from the command line, byte for byte.
+    const std::string command = std::string(BARYTON_CLI) + " apply --preset '" +
+                                (d.libraryRoot() / "Tin Heron/Limelight.bpreset").string() + "' --out '" +
+                                (d.root() / "cli").string() + "' --format png --bits 16 '" + d.folder().string() +
+                                "' > /dev/null";
+    ASSERT_EQ(std::system(command.c_str()), 0);
+    for (const char* stem : {"lantern-alley", "lake-fog", "meadow-cart", "portrait-dark"})
+        EXPECT_EQ(contentHash(readFile(d.root() / "cli" / (std::string(stem) + "-limelight.png"))),
+                  contentHash(readFile(d.root() / "out" / (std::string(stem) + "-limelight.png"))))
+            << stem;
+
+    // Reopened, everything is as it was; and the originals were never touched.
+    d.stop();
+    d.start();
+    EXPECT_EQ(d.state().pictures().at(0).grade, made);
+    EXPECT_EQ(d.state().pictures().at(1).grade, onSecond);
+    EXPECT_EQ(readFile(d.folder() / "lake-fog.jpg"), lakeBefore);
+}
+
+TEST(Window, UndoGoesBackThroughEverything) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    const Grade start = d.state().keyGrade();
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("40"), true);
+    d.click(grade->chain()->card("saturation-1"), grade->chain()->card("saturation-1")->dot().center());
+    EXPECT_FALSE(d.state().keyGrade().look[0].stages[2].isEnabled());
+    const Grade first = d.state().keyGrade();
+    d.menu(tr8("Picture"), tr8("Next picture"));
+    d.settle();
+    EXPECT_EQ(d.state().key(), 1);
+    d.chooseStage("wheels");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Amount")), tr8("30"), true);
+    d.menu(tr8("Edit"), tr8("Undo Wheels: Shadows amount 30"));
+    EXPECT_TRUE(isNeutral(d.state().keyGrade()));
+    d.menu(tr8("Edit"), tr8("Undo Saturation off"));
+    EXPECT_EQ(d.state().key(), 0) << "undo shows the picture that it changes";
+    EXPECT_TRUE(d.state().keyGrade().look[0].stages[2].isEnabled());
+    QTest::keySequence(&d.window(), QKeySequence(tr8("Ctrl+Z")));
+    EXPECT_EQ(d.state().keyGrade(), start);
+    QTest::keySequence(&d.window(), QKeySequence(tr8("Ctrl+Shift+Z")));
+    QTest::keySequence(&d.window(), QKeySequence(tr8("Ctrl+Shift+Z")));
+    EXPECT_EQ(d.state().keyGrade(), first);
+}
+
+TEST(Window, PresetsAreRenamedAndDeletedAndComeBack) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* package = d.window().packagePage();
+    ASSERT_TRUE(Driver::waitFor([&] { return package->tiles()->model()->rowCount() == 3; }));
+    d.chooseRow(package->tiles(), 2);
+    const fs::path file = d.libraryRoot() / "Tin Heron/Limelight.bpreset";
+    const std::string bytes = readFile(file);
+    d.type(d.named<QLineEdit>(package, tr8("Preset name")), tr8("Footlights"), true);
+    EXPECT_FALSE(fs::exists(file));
+    EXPECT_TRUE(fs::exists(d.libraryRoot() / "Tin Heron/Footlights.bpreset"));
+    d.chooseRow(package->tiles(), 0);
+    d.click(d.button(package, tr8("Delete")));
+    EXPECT_EQ(package->tiles()->model()->rowCount(), 2);
+    d.click(d.button(&d.window(), tr8("Grade")));
+    d.menu(tr8("Edit"), tr8("Undo Delete preset Footlights"));
+    EXPECT_EQ(d.window().task(), 1) << "undo shows the task that it changes";
+    d.menu(tr8("Edit"), tr8("Undo Rename Limelight to Footlights"));
+    EXPECT_EQ(readFile(file), bytes);
+    EXPECT_EQ(package->tiles()->model()->rowCount(), 3);
+    // A file put there by hand appears; a broken one is listed with its error.
+    writeFileAtomically(d.libraryRoot() / "By hand/broken.bpreset", "{ oh");
+    d.click(d.button(&d.window(), tr8("Grade")));
+    d.click(d.button(&d.window(), tr8("Package")));
+    EXPECT_EQ(package->tiles()->model()->rowCount(), 4);
+    d.chooseRow(package->tiles(), 0);
+    EXPECT_TRUE(noticeText(d).contains(tr8("broken.bpreset")));
+}
+
+TEST(Window, BeforeIsHeldByKeyAndWipedByButton) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    PictureView* view = d.window().gradePage()->view();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Stops")), tr8("1.5"), true);
+    d.settle();
+    view->setFocus();
+    const auto middle = [&] {
+        return view->grab().toImage().pixelColor(view->width() / 4, view->height() / 2).lightness();
+    };
+    const int after = middle();
+    QTest::keyPress(view, Qt::Key_B);
+    d.settle();
+    const int before = middle();
+    QTest::keyRelease(view, Qt::Key_B);
+    d.settle();
+    EXPECT_LT(before, after);
+    EXPECT_EQ(middle(), after);
+    QTest::keyClick(view, Qt::Key_W);
+    d.settle();
+    EXPECT_EQ(view->compare(), PictureView::Compare::Wipe);
+    EXPECT_EQ(middle(), before) << "before lies on the left";
+    // Before = Prep only: exposure is Prep, so both sides are alike.
+    auto* means = d.named<QComboBox>(d.window().gradePage(), tr8("What before means"));
+    means->setFocus();
+    QTest::keyClick(means, Qt::Key_Down);
+    d.settle();
+    EXPECT_EQ(middle(), after);
+}
+
+TEST(Window, ANeutralIsPickedFromThePicture) {
+    Driver d({"snow-yard.jpg"});
+    d.start();
+    d.chooseStage("white-balance");
+    GradePage* grade = d.window().gradePage();
+    d.click(d.button(grade->editorPanel(), tr8("Pick a neutral…")));
+    const Picture full = readPicture(d.folder() / "snow-yard.jpg").picture;
+    const QPointF snow(full.width() * 0.15, full.height() * 0.9);
+    d.click(grade->view(), grade->view()->fromPicture(snow));
+    ASSERT_FALSE(isNeutral(d.state().keyGrade()));
+    const auto c = colourAt(Program::compile(d.state().keyGrade()), full, static_cast<int>(snow.x()),
+                            static_cast<int>(snow.y()));
+    const auto source = full.row(2, static_cast<int>(snow.y()))[static_cast<int>(snow.x())] -
+                        full.row(0, static_cast<int>(snow.y()))[static_cast<int>(snow.x())];
+    EXPECT_GT(source, 0.05F) << "the snow was blue";
+    EXPECT_NEAR(c[0], c[2], 0.04) << "and is not any more";
+}
+
+TEST(Window, BadPicturesAndGradesAreToldAndNothingIsLost) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    writeFileAtomically(d.folder() / "a-words.jpg", "only words");
+    writeFileAtomically(d.folder() / "snow-yard.jpg.bgrade", "{ broken");
+    d.start();
+    EXPECT_TRUE(noticeText(d).contains(tr8("snow-yard.jpg.bgrade")));
+    ASSERT_EQ(d.state().pictures().size(), 3);
+    EXPECT_FALSE(d.state().pictures().at(0).error.isEmpty());
+    d.menu(tr8("Picture"), tr8("Next picture"));
+    d.menu(tr8("Picture"), tr8("Next picture"));
+    d.settle();
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Saturation")), tr8("-100"), true);
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(d.folder() / "snow-yard.jpg.bgrade.unreadable"); }));
+    EXPECT_EQ(readFile(d.folder() / "snow-yard.jpg.bgrade.unreadable"), "{ broken");
+    // Written while the window is open: a kill would lose nothing.
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(d.folder() / "snow-yard.jpg.bgrade"); }));
+    EXPECT_EQ(numberOf(*loadGrade(d.folder() / "snow-yard.jpg"), "saturation-1", "overall"), -1);
+}
+
+TEST(Window, StagesAreAddedMovedAndDeleted) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.chooseStage("wheels");
+    d.menu(tr8("Look"), tr8("Duplicate the stage"));
+    ASSERT_EQ(d.state().keyGrade().look[0].stages.size(), 4u);
+    EXPECT_EQ(d.state().chosenStage(), "wheels-2");
+    d.menu(tr8("Look"), tr8("Move the stage later"));
+    EXPECT_EQ(d.state().keyGrade().look[0].stages[3].id, "wheels-2");
+    d.menu(tr8("Look"), tr8("Delete the stage"));
+    EXPECT_EQ(d.state().keyGrade().look[0].stages.size(), 3u);
+    d.menu(tr8("Edit"), tr8("Undo Delete a stage"));
+    EXPECT_EQ(d.state().keyGrade().look[0].stages.size(), 4u);
+    StageCard* card = d.window().gradePage()->chain()->card("curves-1");
+    card->setFocus();
+    QTest::keyClick(card, Qt::Key_Space);
+    EXPECT_FALSE(d.state().keyGrade().look[0].stages[0].isEnabled());
+    QTest::keyClick(card, Qt::Key_Right);
+    EXPECT_EQ(d.state().chosenStage(), "wheels-1");
+}
+
+TEST(Window, BatchSettingsAreUndoneAndTemplatesChecked) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    d.click(d.button(batch, tr8("TIFF")));
+    EXPECT_EQ(batch->settings().format, 3);
+    d.type(d.named<QLineEdit>(batch, tr8("Name template")), tr8("../{stem}.{ext}"));
+    EXPECT_FALSE(d.button(batch, tr8("Start"))->isEnabled()) << "a name that leads out of the folder";
+    d.type(d.named<QLineEdit>(batch, tr8("Name template")), tr8("{n}-{stem}.{ext}"), true);
+    EXPECT_TRUE(d.button(batch, tr8("Start"))->isEnabled());
+    d.menu(tr8("Edit"), tr8("Undo Batch: names"));
+    d.menu(tr8("Edit"), tr8("Undo Batch: format"));
+    EXPECT_EQ(batch->settings().format, 0);
+}
+
+} // namespace baryton::test

@@ -1,0 +1,241 @@
+#include "grade/grade_json.h"
+#include "picture/picture_file.h"
+#include "render/program.h"
+#include "support/samples.h"
+#include "support/temp_folder.h"
+
+#include <array>
+#include <gtest/gtest.h>
+#include <sys/wait.h>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+struct Result {
+    int code = -1;
+    std::string out, err;
+};
+
+/// Runs the real program with these arguments, as a shell would.
+Result run(const std::string& arguments, const TempFolder& folder) {
+    const std::string command = std::string(BARYTON_CLI) + " " + arguments + " 2>" + (folder / "stderr").string();
+    Result result;
+    std::FILE* pipe = ::popen(command.c_str(), "r");
+    std::array<char, 4096> buffer{};
+    while (const std::size_t n = std::fread(buffer.data(), 1, buffer.size(), pipe))
+        result.out.append(buffer.data(), n);
+    const int status = ::pclose(pipe);
+    result.code = WIFEXITED(status) ? WEXITSTATUS(status) : -1;
+    result.err = readFile(folder / "stderr");
+    return result;
+}
+
+std::string quoted(const fs::path& path) {
+    return "'" + path.string() + "'";
+}
+
+fs::path limelight() {
+    return demo() / "presets/Limelight.bpreset";
+}
+
+fs::path smallPicture(const TempFolder& folder, const std::string& name) {
+    const Picture picture = readThumbnail(demo() / "pictures/lake-fog.jpg", 200);
+    writePicture(folder / name, Program::compile({}).quantised(picture, 16, false), {}, {FileFormat::Png, 16, 90});
+    return folder / name;
+}
+
+} // namespace
+
+TEST(Cli, HelpOnEveryLevel) {
+    const TempFolder folder;
+    for (const char* command : {"--help", "apply --help", "lut --help", "lut bake --help", "lut info --help",
+                                "stages --help", "preset --help", "preset show --help"}) {
+        const Result r = run(command, folder);
+        EXPECT_EQ(r.code, 0) << command;
+        EXPECT_NE(r.out.find("Usage"), std::string::npos) << command;
+    }
+}
+
+TEST(Cli, WrongUsageIsTwoAndWritesNothing) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    const std::string out = quoted(folder / "out");
+    for (const std::string& command :
+         {std::string(), std::string("nonsense"), "apply " + quoted(picture),
+          "apply --preset /none --out " + out + " " + quoted(picture),
+          "apply --preset " + quoted(limelight()) + " --out " + out,
+          "apply --preset " + quoted(limelight()) + " --out " + out + " --format gif " + quoted(picture),
+          "apply --preset " + quoted(limelight()) + " --out " + out + " --quality 101 " + quoted(picture),
+          "apply --preset " + quoted(limelight()) + " --out " + out + " --format jpeg --bits 16 " + quoted(picture),
+          "apply --preset " + quoted(limelight()) + " --out " + out + " --name '../{stem}' " + quoted(picture),
+          "lut bake --preset " + quoted(limelight()) + " --size 300 -o x.cube"}) {
+        const Result r = run(command, folder);
+        EXPECT_EQ(r.code, 2) << command;
+        EXPECT_FALSE(fs::exists(folder / "out")) << command;
+    }
+}
+
+TEST(Cli, AppliesPresetsAndReportsEachFailure) {
+    const TempFolder folder;
+    const auto good = smallPicture(folder, "good.png");
+    const auto bad = folder.file("bad.jpg", "no picture");
+    const Result r = run("apply --preset " + quoted(limelight()) + " --out " + quoted(folder / "out") +
+                             " --format tiff --bits 16 --report " + quoted(folder / "report.json") + " " +
+                             quoted(good) + " " + quoted(bad),
+                         folder);
+    EXPECT_EQ(r.code, 1);
+    EXPECT_NE(r.err.find("bad.jpg: "), std::string::npos);
+    EXPECT_NE(r.err.find(": open it where it was made"), std::string::npos) << r.err;
+    const auto file = folder / "out/good-limelight.tif";
+    ASSERT_TRUE(fs::exists(file));
+    const Picture want = Program::compile(readPresetFile(limelight()).carried).graded(readPicture(good).picture);
+    Picture clipped = want;
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < want.height(); ++y)
+            for (int x = 0; x < want.width(); ++x) clipped.row(k, y)[x] = std::clamp(want.row(k, y)[x], 0.0F, 1.0F);
+    EXPECT_LT(largestDifference(readPicture(file).picture, clipped), 1.0 / 65535);
+    const Json report = Json::parse(readFile(folder / "report.json"));
+    EXPECT_EQ(report["counts"]["done"], 1);
+    EXPECT_EQ(report["counts"]["failed"], 1);
+}
+
+TEST(Cli, ABakedLutReproducesThePreset) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    Preset preset = readPresetFile(limelight());
+    preset.carried.finish.clear();
+    writePresetFile(folder / "plain.bpreset", preset);
+    const Result baked =
+        run("lut bake --preset " + quoted(folder / "plain.bpreset") + " --size 65 -o " + quoted(folder / "l.cube"),
+            folder);
+    EXPECT_EQ(baked.code, 0) << baked.err;
+    EXPECT_LT(Json::parse(baked.out)["deltaE2000"]["percentile99"], 1);
+    EXPECT_EQ(run("apply --preset " + quoted(folder / "plain.bpreset") + " --out " + quoted(folder / "p") +
+                      " --format png --bits 16 --name '{stem}.{ext}' " + quoted(picture),
+                  folder)
+                  .code,
+              0);
+    EXPECT_EQ(run("apply --lut " + quoted(folder / "l.cube") + " --out " + quoted(folder / "l") +
+                      " --format png --bits 16 --name '{stem}.{ext}' " + quoted(picture),
+                  folder)
+                  .code,
+              0);
+    EXPECT_LT(largestDifference(readPicture(folder / "p/a.png").picture, readPicture(folder / "l/a.png").picture),
+              0.02);
+    const Json info = Json::parse(run("lut info " + quoted(folder / "l.cube"), folder).out);
+    EXPECT_EQ(info["size"], 65);
+    EXPECT_EQ(info["kind"], "3D");
+    EXPECT_EQ(info["title"], "Limelight");
+    EXPECT_EQ(info["domain"]["max"], Json::parse("[1.0,1.0,1.0]"));
+    ASSERT_EQ(info["range"].size(), 2u);
+}
+
+TEST(Cli, LeavesOutOfALutWhatCannotBeInOne) {
+    const TempFolder folder;
+    const Result r =
+        run("lut bake --preset " + quoted(limelight()) + " --format 3dl -o " + quoted(folder / "l.3dl"), folder);
+    EXPECT_EQ(r.code, 0);
+    EXPECT_NE(r.err.find("left out: Vignette"), std::string::npos);
+    EXPECT_EQ(Json::parse(run("lut info " + quoted(folder / "l.3dl"), folder).out)["format"], "3dl");
+}
+
+TEST(Cli, PresetsAndLutsActInTheOrderGiven) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    folder.file("invert.cube", "LUT_3D_SIZE 2\n1 1 1\n0 1 1\n1 0 1\n0 0 1\n1 1 0\n0 1 0\n1 0 0\n0 0 0\n");
+    const auto out = [&](const std::string& order, const char* name) {
+        EXPECT_EQ(run("apply " + order + " --out " + quoted(folder / name) +
+                          " --format png --bits 16 --name x.{ext} " + quoted(picture),
+                      folder)
+                      .code,
+                  0);
+        return readPicture(folder / name / "x.png").picture;
+    };
+    const std::string p = " --preset " + quoted(limelight()), l = " --lut " + quoted(folder / "invert.cube");
+    const Picture presetFirst = out(p + l, "a"), lutFirst = out(l + p, "b"), twice = out(l + l, "c");
+    EXPECT_GT(largestDifference(presetFirst, lutFirst), 0.05);
+    EXPECT_LT(largestDifference(twice, readPicture(picture).picture), 1e-4);
+}
+
+TEST(Cli, ListsStagesAndShowsPresets) {
+    const TempFolder folder;
+    const Json stages = Json::parse(run("stages --json", folder).out);
+    ASSERT_EQ(stages.size(), stageTypes().size());
+    for (const Json& stage : stages) {
+        EXPECT_TRUE(stage["bakes"].is_boolean());
+        for (const Json& p : stage["parameters"])
+            for (const char* key : {"id", "name", "kind", "unit", "default"})
+                EXPECT_TRUE(p.contains(key)) << stage["id"];
+    }
+    EXPECT_NE(run("stages", folder).out.find("Vignette"), std::string::npos);
+    EXPECT_NE(run("preset show " + quoted(limelight()), folder).out.find("Shadows amount"), std::string::npos);
+    EXPECT_EQ(run("preset validate " + quoted(limelight()), folder).code, 0);
+    const struct {
+        const char *name, *text, *told;
+    } wrong[] = {
+        {"unknown.bpreset",
+         R"({"format":"baryton-preset","version":1,"name":"x","look":[{"name":"B","stages":[{"type":"shimmer"}]}]})",
+         "shimmer"},
+        {"range.bpreset",
+         R"({"format":"baryton-preset","version":1,"name":"x","prep":[{"type":"exposure","parameters":{"stops":99}}]})",
+         "/prep/0/parameters/stops"},
+        {"newer.bpreset", R"({"format":"baryton-preset","version":9,"name":"x"})", "/version"},
+        {"json.bpreset", "{\n\"format\": oh", "line 2"}};
+    for (const auto& w : wrong) {
+        const auto file = folder.file(w.name, w.text);
+        const Result r = run("preset validate " + quoted(file), folder);
+        EXPECT_EQ(r.code, 1);
+        EXPECT_NE(r.err.find(w.told), std::string::npos) << r.err;
+        EXPECT_NE(r.err.find(w.name), std::string::npos) << r.err;
+        const Result applied =
+            run("apply --preset " + quoted(file) + " --out " + quoted(folder / "never") + " " + quoted(folder.path()),
+                folder);
+        EXPECT_EQ(applied.code, 2);
+        EXPECT_FALSE(fs::exists(folder / "never"));
+    }
+}
+
+TEST(Cli, TellsOfFoldersItCannotUse) {
+    const TempFolder folder;
+    fs::create_directory(folder / "void");
+    const Result none = run("apply --preset " + quoted(limelight()) + " --out " + quoted(folder / "out") + " " +
+                                quoted(folder / "void"),
+                            folder);
+    EXPECT_EQ(none.code, 1);
+    EXPECT_NE(none.err.find("void"), std::string::npos);
+    const auto picture = smallPicture(folder, "a.png");
+    folder.file("blocked", "a file where the folder should be");
+    const Result blocked =
+        run("apply --preset " + quoted(limelight()) + " --out " + quoted(folder / "blocked") + " " + quoted(picture),
+            folder);
+    EXPECT_EQ(blocked.code, 1);
+    EXPECT_NE(blocked.err.find("blocked"), std::string::npos);
+    if (fs::exists("/dev/full") && ::geteuid() != 0) {
+        fs::create_directory(folder / "readonly");
+        fs::permissions(folder / "readonly", fs::perms::owner_read | fs::perms::owner_exec);
+        EXPECT_EQ(run("apply --preset " + quoted(limelight()) + " --out " + quoted(folder / "readonly") + " " +
+                          quoted(picture),
+                      folder)
+                      .code,
+                  1);
+    }
+}
+
+TEST(Core, LinksNoQt) {
+    const TempFolder folder;
+    const std::string command = std::string("readelf -d ") + BARYTON_CLI + " > " + (folder / "needed").string();
+    ASSERT_EQ(std::system(command.c_str()), 0);
+    const std::string needed = readFile(folder / "needed");
+    EXPECT_NE(needed.find("libvips"), std::string::npos) << "the list was read";
+    EXPECT_EQ(needed.find("Qt"), std::string::npos);
+    // And no header of it is named on any floor below the window.
+    for (const auto& entry : fs::recursive_directory_iterator(fs::path(BARYTON_SOURCE) / "src")) {
+        if (!entry.is_regular_file() || entry.path().string().find("/src/app/") != std::string::npos) continue;
+        EXPECT_EQ(readFile(entry.path()).find("#include <Q"), std::string::npos) << entry.path();
+    }
+}
+
+} // namespace baryton::test

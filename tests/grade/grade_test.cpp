@@ -1,0 +1,254 @@
+#include "grade/grade_json.h"
+#include "stages/preset_words.h"
+#include "support/expect_error.h"
+#include "support/samples.h"
+#include "support/temp_folder.h"
+
+#include <set>
+
+namespace baryton::test {
+
+namespace {
+
+Preset presetOf(const Grade& carried) {
+    Preset preset;
+    preset.name = "Curtain call";
+    preset.notes = "For the last bow";
+    preset.carried = carried;
+    return preset;
+}
+
+/// The values of a grade by their path, independent of ids.
+std::map<std::string, Value> flat(const Grade& grade) {
+    std::map<std::string, Value> all;
+    for (const auto& path : presentIn(grade)) {
+        if (path.stage.empty()) continue;
+        const Stage& stage = stageAt(grade, *findStage(grade, path.stage));
+        const std::string key = partName(path.part) + "/" + path.layer + "/" + path.stage + "/" + path.parameter;
+        all[key] = path.parameter == kEnabledWord    ? Value(*stage.enabled)
+                   : path.parameter == kStrengthWord ? Value(*stage.strength)
+                                                     : stage.parameters.at(path.parameter);
+    }
+    return all;
+}
+
+} // namespace
+
+TEST(GradeJson, RoundTripsToTheSameValueAndText) {
+    Random random(7);
+    for (int i = 0; i < 60; ++i) {
+        const Grade grade = randomGrade(random);
+        const std::string text = gradeToText(grade);
+        const Grade back = gradeFromText(text);
+        EXPECT_EQ(back, grade);
+        EXPECT_EQ(gradeToText(back), text);
+        const Preset preset = presetOf(grade);
+        EXPECT_EQ(presetFromText(presetToText(preset)), preset);
+    }
+}
+
+TEST(GradeJson, KeepsWhatANewerVersionWrote) {
+    const std::string text = R"({"format":"baryton-grade","version":1,"mood":"merry",
+        "prep":[{"type":"exposure","id":"exposure-1","parameters":{"stops":0.5},"later":[1,2]}],
+        "look":[{"name":"Base","id":"layer-1","tint":{"a":1},"stages":[{"type":"shimmer","id":"s","parameters":{"amount":3}}]}],
+        "finish":[]})";
+    const Grade grade = gradeFromText(text);
+    const Json back = Json::parse(gradeToText(grade));
+    EXPECT_EQ(back["mood"], "merry");
+    EXPECT_EQ(back["prep"][0]["later"], Json::parse("[1,2]"));
+    EXPECT_EQ(back["look"][0]["tint"]["a"], 1);
+    EXPECT_EQ(back["look"][0]["stages"][0]["parameters"]["amount"], 3);
+    EXPECT_FALSE(validate(grade).empty()) << "an unknown stage is told";
+    EXPECT_EQ(repaired(grade), grade) << "and kept";
+}
+
+TEST(GradeJson, RefusesWithThePlace) {
+    const struct {
+        const char* text;
+        const char* place;
+    } wrong[] = {
+        {"{\"format\":\"baryton-grade\",\n\"version\":1,\n\"prep\": [,]}", "line 3"},
+        {"", "line"},
+        {R"({"format":"baryton-grade","version":2})", "/version"},
+        {R"({"format":"something else","version":1})", "/format"},
+        {R"({"format":"baryton-grade","version":1,"prep":{}})", "/prep"},
+        {R"({"format":"baryton-grade","version":1,"prep":[{"type":"exposure","parameters":{"stops":{"a":1}}}]})",
+         "/prep/0/parameters/stops"},
+        {R"({"format":"baryton-grade","version":1,"look":[{"name":"x","strength":3,"stages":[]}]})",
+         "/look/0/strength"},
+        {R"({"format":"baryton-grade","version":1,"look":[{"stages":[]}]})", "/look/0"},
+        {R"([1,2])", ""},
+    };
+    for (const auto& w : wrong) {
+        const Error e = errorOf([&] { gradeFromText(w.text); });
+        EXPECT_EQ(e.place().rfind(w.place, 0), 0u) << w.text << " → " << e.place();
+    }
+    // Deep nesting must not end the program.
+    errorOf([] { gradeFromText(std::string(200000, '[')); });
+    errorOf([] { gradeFromText(R"({"format":"baryton-grade","version":1,"x":1e999})"); });
+}
+
+TEST(GradeJson, ErrorsNameTheFile) {
+    const TempFolder folder;
+    const auto file = folder.file("broken.bpreset", "{");
+    EXPECT_EQ(errorOf([&] { readPresetFile(file); }).file(), file.string());
+    errorOf([&] { readGradeFile(folder.file("preset.bgrade", presetToText(presetOf({})))); });
+    errorOf([&] { readPresetFile(folder / "none.bpreset"); });
+}
+
+TEST(GradeJson, SurvivesAnyCutOrFlippedByte) {
+    Random random(3);
+    const std::string text = gradeToText(randomGrade(random));
+    for (int i = 0; i < 400; ++i) {
+        std::string damaged = text;
+        if (i % 2)
+            damaged.resize(random() % text.size());
+        else
+            damaged[random() % text.size()] = static_cast<char>(random());
+        try {
+            const Grade grade = gradeFromText(damaged);
+            EXPECT_TRUE(validate(repaired(grade)).size() <= validate(grade).size());
+        } catch (const Error& e) {
+            EXPECT_FALSE(e.problem().empty());
+        }
+    }
+}
+
+TEST(Validate, NamesWhatIsOutOfRange) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 99.0;
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0.5, 0}, {0.2, 1}};
+    grade.look[0].stages[1].parameters["nonsense"] = 1.0;
+    grade.finish[0].parameters["stops"] = true;
+    const auto problems = validate(grade);
+    ASSERT_EQ(problems.size(), 4u);
+    EXPECT_EQ(problems[0].place(), "/prep/0/parameters/stops");
+    EXPECT_EQ(problems[1].place(), "/look/0/stages/0/parameters/rgb");
+    EXPECT_EQ(problems[3].place(), "/finish/0/parameters/stops");
+    for (const auto& p : problems) EXPECT_FALSE(p.hint().empty());
+    const Grade fixed = repaired(grade);
+    EXPECT_EQ(std::get<double>(fixed.prep[0].parameters.at("stops")), 5);
+    EXPECT_FALSE(fixed.finish[0].parameters.contains("stops"));
+    EXPECT_TRUE(fixed.look[0].stages[1].parameters.contains("nonsense"));
+    Stage misplaced = makeStage(grade, "vignette");
+    grade.look[0].stages.push_back(misplaced);
+    EXPECT_EQ(validate(grade).size(), 5u);
+}
+
+TEST(Carve, CarriesExactlyWhatIsIncluded) {
+    Random random(11);
+    for (int i = 0; i < 80; ++i) {
+        const Grade grade = randomGrade(random);
+        IncludeSet include;
+        for (const auto& path : presentIn(grade))
+            if (random() % 2) include.push_back(path);
+        EXPECT_EQ(presentIn(carve(grade, include, defaultsFor(grade))).size(), include.size());
+        const auto all = flat(grade), carried = flat(carve(grade, include, defaultsFor(grade)));
+        for (const auto& [key, value] : carried) EXPECT_EQ(value, all.at(key)) << key;
+    }
+}
+
+TEST(Carve, CanCarryADefault) {
+    const Grade grade = startingGrade();
+    const Grade carried = carve(grade, {{Part::Look, "layer-1", "saturation-1", "overall"}}, defaultsFor(grade));
+    ASSERT_EQ(carried.look.size(), 1u);
+    EXPECT_EQ(std::get<double>(carried.look[0].stages[0].parameters.at("overall")), 0);
+    Grade strong = grade;
+    strong.look[0].stages[2].parameters["overall"] = 0.5;
+    const Grade out = applied(strong, presetOf(carried), ApplyMode::Set);
+    EXPECT_EQ(std::get<double>(out.look[0].stages[2].parameters.at("overall")), 0) << "an included default is set";
+}
+
+TEST(Apply, SetChangesJustWhatIsCarried) {
+    Random random(23);
+    for (int i = 0; i < 80; ++i) {
+        const Grade target = randomGrade(random), source = randomGrade(random);
+        IncludeSet include;
+        for (const auto& path : presentIn(source))
+            if (random() % 2) include.push_back(path);
+        const Preset preset = presetOf(carve(source, include, defaultsFor(source)));
+        const Grade out = applied(target, preset, ApplyMode::Set);
+        // Every value of the target is still there, or a carried value of the same type and parameter took its place.
+        const auto before = flat(target), after = flat(out);
+        std::size_t changed = 0;
+        for (const auto& [key, value] : before) {
+            ASSERT_TRUE(after.contains(key)) << key;
+            changed += !(after.at(key) == value);
+        }
+        EXPECT_LE(changed, include.size());
+        EXPECT_EQ(applied(out, preset, ApplyMode::Set), out) << "a second time changes nothing";
+    }
+}
+
+TEST(Apply, SetLeavesPrepAloneAndMeetsStagesByTypeAndLabel) {
+    Grade target = startingGrade();
+    target.prep[0].parameters["stops"] = 1.3;
+    Grade source = startingGrade();
+    source.prep[0].parameters["stops"] = -2.0;
+    source.look[0].stages[1].parameters["shadows.amount"] = 0.4;
+    Stage second = makeStage(source, "curves");
+    second.label = "Toe";
+    second.parameters["b"] = Curve{{0, 0.1}, {1, 1}};
+    source.look[0].stages.push_back(second);
+    IncludeSet include;
+    for (const auto& path : presentIn(source))
+        if (path.part != Part::Prep) include.push_back(path);
+    const Preset preset = presetOf(carve(source, include, defaultsFor(source)));
+    const Grade out = applied(target, preset, ApplyMode::Set);
+    EXPECT_EQ(out.prep, target.prep);
+    EXPECT_EQ(std::get<double>(out.look[0].stages[1].parameters.at("shadows.amount")), 0.4);
+    EXPECT_EQ(accountOf(preset), "sets 2 values in 2 stages, leaves exposure and white balance");
+    Grade labelled = target;
+    labelled.look[0].stages.push_back(second);
+    labelled.look[0].stages.back().parameters.clear();
+    const Grade met = applied(labelled, preset, ApplyMode::Set);
+    EXPECT_TRUE(met.look[0].stages.back().parameters.contains("b"));
+    EXPECT_FALSE(met.look[0].stages[0].parameters.contains("b"));
+}
+
+TEST(Apply, AddAboveKeepsTheOldLayersAndTheNewStagesIds) {
+    Random random(5);
+    for (int i = 0; i < 40; ++i) {
+        const Grade target = randomGrade(random);
+        Preset preset = presetOf(randomGrade(random));
+        preset.carried.prep.clear();
+        preset.carried.finish.clear();
+        const Grade out = applied(target, preset, ApplyMode::AddAbove, 0.5);
+        ASSERT_EQ(out.look.size(), target.look.size() + preset.carried.look.size());
+        for (std::size_t l = 0; l < target.look.size(); ++l) EXPECT_EQ(out.look[l], target.look[l]);
+        std::set<std::string> ids;
+        for (const auto& place : stagePlaces(out)) EXPECT_TRUE(ids.insert(stageAt(out, place).id).second);
+        EXPECT_EQ(out.look.back().strengthOrFull(), preset.carried.look.back().strengthOrFull() * 0.5);
+    }
+}
+
+TEST(Diff, SaysWhatIsDifferentAndNothingElse) {
+    Random random(31);
+    for (int i = 0; i < 60; ++i) {
+        const Grade grade = randomGrade(random);
+        EXPECT_TRUE(diff(grade, grade).empty());
+        Grade changed = grade;
+        changed.prep[0].parameters["stops"] = 0.123;
+        const auto changes = diff(grade, changed);
+        ASSERT_EQ(changes.size(), 1u);
+        EXPECT_EQ(changes[0].path.parameter, "stops");
+        EXPECT_EQ(std::get<double>(*changes[0].after), 0.123);
+    }
+    Grade a = startingGrade(), b = a;
+    b.prep[0].parameters["stops"] = 0.4;
+    EXPECT_EQ(editText(a, b), "Exposure: Stops +0.40");
+    b = a;
+    b.look[0].stages[0].enabled = false;
+    EXPECT_EQ(editText(a, b), "Curves off");
+    EXPECT_EQ(editText(a, a), "");
+}
+
+TEST(Completed, FillsInWhatEveryPictureHas) {
+    const Grade empty;
+    const Grade full = completed(empty);
+    EXPECT_TRUE(isNeutral(full));
+    EXPECT_EQ(stagePlaces(full).size(), stagePlaces(startingGrade()).size());
+    EXPECT_EQ(completed(full), full);
+}
+
+} // namespace baryton::test

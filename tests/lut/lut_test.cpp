@@ -1,0 +1,287 @@
+#include "colour/spaces.h"
+#include "grade/grade_json.h"
+#include "lut/bake.h"
+#include "stages/lut_kernel.h"
+#include "support/expect_error.h"
+#include "support/samples.h"
+#include "support/temp_folder.h"
+
+#include <OpenColorIO/OpenColorIO.h>
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <unistd.h>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+namespace ocio = OCIO_NAMESPACE;
+
+namespace {
+
+LutTable randomTable(int size, int entries, Random& random, double low = -0.2, double high = 1.3) {
+    LutTable table;
+    table.title = "random";
+    for (int i = 0; i < size * size * size * 3; ++i)
+        table.grid.push_back(static_cast<float>(uniform(random, low, high)));
+    for (int i = 0; i < entries; ++i)
+        for (int k = 0; k < 3; ++k)
+            table.shaper.push_back(static_cast<float>((i + uniform(random, 0, 0.5)) / entries));
+    return table;
+}
+
+/// A picture through a LUT file as OpenColorIO reads and applies it.
+Picture throughOcio(const fs::path& file, const Picture& in) {
+    auto transform = ocio::FileTransform::Create();
+    transform->setSrc(file.c_str());
+    transform->setInterpolation(ocio::INTERP_TETRAHEDRAL);
+    const auto config = ocio::Config::CreateRaw();
+    const auto cpu = config->getProcessor(transform)->getOptimizedCPUProcessor(
+        ocio::BIT_DEPTH_F32, ocio::BIT_DEPTH_F32, ocio::OPTIMIZATION_LOSSLESS);
+    std::vector<float> pixels;
+    for (int y = 0; y < in.height(); ++y)
+        for (int x = 0; x < in.width(); ++x)
+            for (int k = 0; k < 3; ++k) pixels.push_back(in.row(k, y)[x]);
+    ocio::PackedImageDesc image(pixels.data(), in.width(), in.height(), 3);
+    cpu->apply(image);
+    Picture out(in.width(), in.height());
+    for (int y = 0; y < in.height(); ++y)
+        for (int x = 0; x < in.width(); ++x)
+            for (int k = 0; k < 3; ++k)
+                out.row(k, y)[x] = pixels[static_cast<std::size_t>((y * in.width() + x) * 3 + k)];
+    return out;
+}
+
+/// The same through ffmpeg's lut3d at 16 bits.
+Picture throughFfmpeg(const fs::path& file, const Picture& in, const TempFolder& folder) {
+    QuantisedPicture source(in.width(), in.height(), 3, 16);
+    for (int y = 0; y < in.height(); ++y)
+        source.setRow(y, 0, in.width(), in.row(0, y), in.row(1, y), in.row(2, y), nullptr);
+    const auto raw = folder.file("in.raw", std::string(source.bytes.begin(), source.bytes.end()));
+    const auto result = folder / "out.raw";
+    const std::string command = "ffmpeg -v error -y -f rawvideo -pix_fmt rgb48le -s " + std::to_string(in.width()) +
+                                "x" + std::to_string(in.height()) + " -i " + raw.string() +
+                                " -vf format=gbrp16le,lut3d=file=" + file.string() +
+                                ":interp=tetrahedral,format=rgb48le -f rawvideo -pix_fmt rgb48le " + result.string();
+    EXPECT_EQ(std::system(command.c_str()), 0);
+    const std::string bytes = readFile(result);
+    EXPECT_EQ(bytes.size(), source.bytes.size());
+    Picture out(in.width(), in.height());
+    const auto* words = reinterpret_cast<const std::uint16_t*>(bytes.data());
+    for (int y = 0; y < in.height(); ++y)
+        for (int x = 0; x < in.width(); ++x)
+            for (int k = 0; k < 3; ++k)
+                out.row(k, y)[x] = static_cast<float>(words[(y * in.width() + x) * 3 + k]) / 65535;
+    return out;
+}
+
+struct Errors {
+    double mean = 0, percentile99 = 0, worst = 0;
+};
+Errors deltaE(const Picture& a, const Picture& b) {
+    std::vector<double> all;
+    const auto lab = [](const Picture& p, int x, int y) {
+        Vec3 v;
+        for (int k = 0; k < 3; ++k) v[static_cast<std::size_t>(k)] = std::clamp(p.row(k, y)[x], 0.0F, 1.0F);
+        return labFromSrgb(v);
+    };
+    Errors e;
+    for (int y = 0; y < a.height(); ++y)
+        for (int x = 0; x < a.width(); ++x) {
+            all.push_back(deltaE2000(lab(a, x, y), lab(b, x, y)));
+            e.mean += all.back();
+        }
+    std::sort(all.begin(), all.end());
+    e.mean /= static_cast<double>(all.size());
+    e.percentile99 = all[all.size() * 99 / 100];
+    e.worst = all.back();
+    return e;
+}
+
+std::string cube(const std::string& head, int rows) {
+    std::string text = head;
+    for (int i = 0; i < rows; ++i) text += "0.5 0.25 1\n";
+    return text;
+}
+
+} // namespace
+
+TEST(Cube, RoundTripsExactly) {
+    Random random(1);
+    for (const auto& [size, entries] : {std::pair(2, 0), std::pair(17, 0), std::pair(0, 65), std::pair(9, 256)}) {
+        LutTable table = randomTable(size, entries, random);
+        if (size == 17) table.gridMin = {-0.5F, 0, 0.1F}, table.gridMax = {2, 1, 1.5F};
+        const ParsedLut back = parseCube(cubeText(table));
+        EXPECT_EQ(back.table, table) << size << ' ' << entries;
+    }
+}
+
+TEST(Cube, ReadsWhatOthersWrite) {
+    const ParsedLut spaced = parseCube("# made elsewhere\r\n\r\nTITLE \"A title with spaces\"\r\n LUT_3D_SIZE\t2 "
+                                       "\r\nDOMAIN_MIN 0 0 0\r\nDOMAIN_MAX 2.0 2 2e0\r\n" +
+                                       cube("", 7) + "1E-1\t+.5  -2.5e-2");
+    EXPECT_EQ(spaced.table.title, "A title with spaces");
+    EXPECT_EQ(spaced.table.gridSize(), 2);
+    EXPECT_EQ(spaced.table.gridMax[1], 2);
+    EXPECT_NEAR(spaced.table.grid[21], 0.1, 1e-7);
+    EXPECT_NEAR(spaced.table.grid[23], -0.025, 1e-7);
+    const ParsedLut ranged = parseCube(cube("LUT_1D_SIZE 3\nLUT_1D_INPUT_RANGE -1 3\n", 3));
+    EXPECT_EQ(ranged.table.shaperMax[0], 3);
+    EXPECT_EQ(ranged.table.shaperSize(), 3u);
+}
+
+TEST(Cube, RefusesWithTheLine) {
+    const struct {
+        std::string text, place;
+    } wrong[] = {
+        {cube("LUT_3D_SIZE 2\n", 7), ""},
+        {cube("LUT_3D_SIZE 2\n", 9), "line 10"},
+        {cube("LUT_3D_SIZE 2\n", 3) + "a b c\n" + cube("", 4), "line 5"},
+        {cube("LUT_3D_SIZE 2\n", 3) + "nan 0 0\n" + cube("", 4), "line 5"},
+        {cube("LUT_3D_SIZE 2\n", 3) + "inf 0 0\n" + cube("", 4), "line 5"},
+        {cube("LUT_3D_SIZE 2\n", 3) + "1 2\n" + cube("", 4), "line 5"},
+        {cube("LUT_3D_SIZE 1\n", 1), "line 1"},
+        {cube("LUT_3D_SIZE 257\n", 1), "line 1"},
+        {cube("LUT_3D_SIZE 256\n", 1), ""},
+        {cube("LUT_1D_SIZE 99999999999999999999\n", 1), "line 1"},
+        {cube("", 8), "line 1"},
+        {"LUT_3D_SIZE 2\nDOMAIN_MIN 1 1 1\nDOMAIN_MAX 1 1 1\n" + cube("", 8), ""},
+        {"LUT_3D_SIZE 2\nWONDER 1\n" + cube("", 8), "line 2"},
+        {"", ""},
+    };
+    for (const auto& w : wrong) {
+        const Error e = errorOf([&] { parseCube(w.text); });
+        if (!w.place.empty()) EXPECT_EQ(e.place(), w.place) << e.what();
+    }
+}
+
+TEST(ThreeDl, RoundTripsWithinItsSteps) {
+    Random random(2);
+    for (const double high : {1.0, 0.3}) { // a dark one must not be taken for one of lesser depth
+        const LutTable table = randomTable(17, 0, random, 0, high);
+        const ParsedLut back = parseThreeDl(threeDlText(table));
+        ASSERT_EQ(back.table.gridSize(), 17);
+        for (std::size_t i = 0; i < table.grid.size(); ++i)
+            ASSERT_NEAR(back.table.grid[i], table.grid[i], 0.51 / 4095);
+    }
+}
+
+TEST(ThreeDl, ReadsRealHeadsAndRefusesBadOnes) {
+    std::string rows;
+    for (int i = 0; i < 8; ++i) rows += "0 512 1023\n";
+    EXPECT_EQ(parseThreeDl("3DMESH\nMesh 1 10\n0 1023\n" + rows + "LUT8\ngamma 1.0\n").table.gridSize(), 2);
+    EXPECT_NEAR(parseThreeDl("# note\n0 1023\n" + rows).table.grid[1], 512 / 1023.0, 1e-6);
+    EXPECT_FALSE(parseThreeDl("0 1023\n" +
+                              std::string("0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n"))
+                     .remarks.empty());
+    for (const std::string& wrong :
+         {std::string("0 1023\n") + rows + "1 2 3\n", "1023 0\n" + rows, "0 5 1023\n" + rows, std::string("0 1023\n0 0 zero\n"),
+          std::string("words here\n"), "Mesh 1 8\n0 1023\n" + rows, std::string()})
+        errorOf([&] { parseThreeDl(wrong); });
+}
+
+TEST(LutFile, IsKnownByContentAndNamedInErrors) {
+    const TempFolder folder;
+    Random random(3);
+    const LutTable table = randomTable(5, 0, random, 0, 1);
+    writeLutFile(folder / "wrong-name.3dl", table, LutFormat::Cube);
+    EXPECT_EQ(readLutFile(folder / "wrong-name.3dl").format, LutFormat::Cube);
+    const auto binary = folder.file("picture.cube", std::string("\xff\xd8\xff\xe0\0\0", 6));
+    EXPECT_EQ(errorOf([&] { readLutFile(binary); }).file(), binary.string());
+}
+
+TEST(LutFile, SurvivesAnyDamage) {
+    Random random(4);
+    const std::string texts[] = {cubeText(randomTable(3, 4, random)), threeDlText(randomTable(4, 0, random, 0, 1))};
+    for (int i = 0; i < 600; ++i) {
+        std::string damaged = texts[i % 2];
+        for (std::size_t n = random() % 3 + 1; n > 0; --n)
+            damaged[random() % damaged.size()] = static_cast<char>(random());
+        if (i % 5 == 0) damaged.resize(random() % damaged.size());
+        try {
+            const ParsedLut lut = i % 2 ? parseThreeDl(damaged) : parseCube(damaged);
+            for (const float v : lut.table.grid) EXPECT_TRUE(std::isfinite(v));
+        } catch (const Error& e) {
+            EXPECT_FALSE(e.problem().empty());
+        }
+    }
+}
+
+TEST(Bake, NodesAreTheLookItself) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 2.0;
+    grade.look[0].stages[2].parameters["overall"] = 0.4;
+    grade.look[0].stages[1].parameters["shadows.amount"] = 0.5;
+    const LutTable table = bakeLook(grade, 9, "t");
+    const Program look = Program::compile(grade, {false, true, true, true});
+    for (int i = 0; i < 9; i += 2)
+        for (int j = 0; j < 9; j += 3) {
+            const auto want = look({static_cast<float>(i) / 8, static_cast<float>(j) / 8, 0.5F});
+            const std::size_t at = static_cast<std::size_t>(3 * (i + 9 * (j + 9 * 4)));
+            for (std::size_t k = 0; k < 3; ++k) EXPECT_EQ(table.grid[at + k], want[k]);
+        }
+    errorOf([&] { bakeLook(grade, 1, "t"); });
+    errorOf([&] { bakeLook(grade, 130, "t"); });
+}
+
+TEST(Bake, FidelityIsNoughtForNothingAndGrowsWithCoarseness) {
+    const std::vector<Picture> pictures = {paintedPicture(60, 40)};
+    EXPECT_LT(measureFidelity(bakeLook(startingGrade(), 5, "i"), startingGrade(), pictures).cube.worst, 1e-3);
+    Grade strong = startingGrade();
+    strong.look[0].stages[0].parameters["rgb"] = Curve{{0, 0}, {0.3, 0.1}, {0.7, 0.9}, {1, 1}};
+    const Fidelity coarse = measureFidelity(bakeLook(strong, 5, "c"), strong, pictures),
+                   fine = measureFidelity(bakeLook(strong, 65, "f"), strong, pictures);
+    EXPECT_GT(coarse.cube.mean, 4 * fine.cube.mean);
+    EXPECT_GT(coarse.pictures.worst, fine.pictures.worst);
+    EXPECT_EQ(fine.pictures.samples, 60u * 40u);
+}
+
+TEST(Judges, OpenColorIoReadsWhatWeWriteAndAgrees) {
+    const TempFolder folder;
+    Random random(5);
+    const Picture in = randomPicture(64, 64, 3);
+    const auto ours = [&](const LutTable& table) { return Program::compile(lutGrade(table, "x")).graded(in); };
+    for (const int size : {2, 17, 33}) {
+        const LutTable table = randomTable(size, 0, random);
+        writeLutFile(folder / "a.cube", table, LutFormat::Cube);
+        EXPECT_LT(largestDifference(throughOcio(folder / "a.cube", in), ours(readLutFile(folder / "a.cube").table)),
+                  1e-4)
+            << size;
+        ocio::ClearAllCaches();
+    }
+    const LutTable line = randomTable(0, 1024, random);
+    writeLutFile(folder / "b.cube", line, LutFormat::Cube);
+    EXPECT_LT(largestDifference(throughOcio(folder / "b.cube", in), ours(line)), 1e-4);
+    const LutTable table = randomTable(17, 0, random, 0, 1);
+    writeLutFile(folder / "c.3dl", table, LutFormat::ThreeDl);
+    EXPECT_LT(largestDifference(throughOcio(folder / "c.3dl", in), ours(readLutFile(folder / "c.3dl").table)), 1e-4);
+    const LutTable dark = randomTable(17, 0, random, 0, 0.3);
+    writeLutFile(folder / "d.3dl", dark, LutFormat::ThreeDl);
+    EXPECT_LT(largestDifference(throughOcio(folder / "d.3dl", in), ours(readLutFile(folder / "d.3dl").table)), 1e-4);
+}
+
+TEST(Judges, TheDemoPresetsBakeFaithfully) {
+    const TempFolder folder;
+    for (const auto& entry : fs::directory_iterator(demo() / "presets")) {
+        Preset preset = readPresetFile(entry.path());
+        preset.carried.finish.clear(); // the Vignette is no function of colour
+        requireValid(preset.carried);
+        const auto file = folder / "look.cube";
+        const LutExportReport report = exportLut(preset.carried, {file, LutFormat::Cube, 33, preset.name}, {});
+        EXPECT_TRUE(report.leftOut.empty());
+        for (const char* name : {"lantern-alley.jpg", "portrait-dark.jpg", "chart-table.jpg"}) {
+            const Picture in = readThumbnail(demo() / "pictures" / name, 320);
+            const Picture exact = Program::compile(preset.carried).graded(in);
+            const Errors judge = deltaE(throughOcio(file, in), exact),
+                         second = deltaE(throughFfmpeg(file, in, folder), exact);
+            for (const Errors& e : {judge, second}) {
+                EXPECT_LT(e.mean, 0.3) << preset.name << ' ' << name;
+                EXPECT_LT(e.percentile99, 1) << preset.name << ' ' << name;
+            }
+            RecordProperty(preset.name + std::string(" worst on ") + name, std::to_string(judge.worst));
+        }
+        ocio::ClearAllCaches();
+    }
+}
+
+} // namespace baryton::test

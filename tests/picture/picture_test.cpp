@@ -1,0 +1,69 @@
+#include "colour/transfer.h"
+#include "picture/picture.h"
+#include "support/samples.h"
+
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+TEST(Picture, CopiesShareUntilOneIsWrittenTo) {
+    Picture a = randomPicture(33, 9);
+    const Picture& readA = a;
+    Picture b = a;
+    EXPECT_EQ(readA.row(0, 0), static_cast<const Picture&>(b).row(0, 0));
+    b.row(0, 0)[0] = 9;
+    EXPECT_NE(readA.row(0, 0)[0], 9);
+    EXPECT_EQ(a.stride() % kRowPad, 0u);
+}
+
+TEST(Picture, HalvingAveragesLight) {
+    Picture picture(4, 2);
+    for (int k = 0; k < 3; ++k)
+        for (int x = 0; x < 4; ++x)
+            picture.row(k, 0)[x] = picture.row(k, 1)[x] = x < 2 ? (x % 2 ? 1.0F : 0.0F) : 0.25F;
+    const Picture half = halved(picture);
+    ASSERT_EQ(half.width(), 2);
+    ASSERT_EQ(half.height(), 1);
+    EXPECT_NEAR(half.row(0, 0)[0], linearToSrgb(0.5), 1e-5) << "black and white mix as light does, to 188, not 128";
+    EXPECT_NEAR(half.row(0, 0)[1], 0.25, 1e-6);
+    EXPECT_EQ(halved(Picture(7, 5)).width(), 4);
+    EXPECT_EQ(halved(Picture(1, 1)).height(), 1);
+}
+
+TEST(Picture, ResizingKeepsFlatColoursAndSize) {
+    Picture picture(301, 199);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 199; ++y)
+            for (int x = 0; x < 301; ++x) picture.row(k, y)[x] = 0.2F + 0.3F * static_cast<float>(k);
+    for (const auto& [w, h] : {std::pair(100, 66), std::pair(37, 24), std::pair(400, 250), std::pair(1, 1)}) {
+        const Picture small = resized(picture, w, h);
+        ASSERT_EQ(small.width(), w);
+        ASSERT_EQ(small.height(), h);
+        for (int k = 0; k < 3; ++k) EXPECT_NEAR(small.row(k, h / 2)[w / 2], 0.2 + 0.3 * k, 2e-4) << w << "×" << h;
+    }
+}
+
+TEST(Picture, CroppingTakesThePartNamed) {
+    const Picture picture = randomPicture(40, 30);
+    const Picture part = cropped(picture, 7, 11, 20, 5);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 5; ++y)
+            for (int x = 0; x < 20; ++x) EXPECT_EQ(part.row(k, y)[x], picture.row(k, y + 11)[x + 7]);
+}
+
+TEST(Quantised, RoundsToNearestAndClips) {
+    QuantisedPicture eight(4, 1, 3, 8), sixteen(4, 1, 3, 16);
+    const float v[4] = {-0.2F, 0.5F / 255 + 1e-4F, 0.4999F, 1.7F};
+    eight.setRow(0, 0, 4, v, v, v, nullptr);
+    sixteen.setRow(0, 0, 4, v, v, v, nullptr);
+    EXPECT_EQ(eight.bytes[0], 0);
+    EXPECT_EQ(eight.bytes[3], 1);
+    EXPECT_EQ(eight.bytes[6], 127);
+    EXPECT_EQ(eight.bytes[9], 255);
+    const auto* words = reinterpret_cast<const std::uint16_t*>(sixteen.bytes.data());
+    EXPECT_EQ(words[0], 0);
+    EXPECT_EQ(words[6], std::lround(0.4999 * 65535));
+    EXPECT_EQ(words[9], 65535);
+}
+
+} // namespace baryton::test

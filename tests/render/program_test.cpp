@@ -1,0 +1,199 @@
+#include "colour/transfer.h"
+#include "render/histogram.h"
+#include "render/program.h"
+#include "render/view.h"
+#include "stages/reference.h"
+#include "support/dispatch.h"
+#include "support/samples.h"
+
+#include <cmath>
+#include <numeric>
+
+namespace baryton::test {
+
+namespace {
+
+/// A grade evaluated stage by stage in double, as its definition reads: no fusing, no skipping of conversions.
+Vec3 slowly(const Grade& grade, Vec3 v, double x, double y, double aspect) {
+    const auto mix = [](const Vec3& a, const Vec3& b, double t) {
+        return Vec3{a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t};
+    };
+    const auto hold = [](double c) { return std::clamp(c, -64.0, 64.0); };
+    const auto run = [&](const std::vector<Stage>& stages) {
+        for (const Stage& stage : stages) {
+            if (isNeutral(stage)) continue;
+            const bool linear = kernelOf(stage).domain == Domain::Linear;
+            Vec3 out = v;
+            if (linear)
+                for (double& c : out) c = srgbToLinear(c);
+            out = reference(stage, out, x, y, aspect);
+            for (double& c : out) c = hold(linear ? linearToSrgb(c) : c);
+            v = mix(v, out, stage.strengthOrFull());
+        }
+    };
+    run(grade.prep);
+    for (const Layer& layer : grade.look) {
+        if (!layer.isEnabled()) continue;
+        const Vec3 before = v;
+        run(layer.stages);
+        v = mix(before, v, layer.strengthOrFull());
+    }
+    run(grade.finish);
+    return v;
+}
+
+} // namespace
+
+TEST(Program, CompiledIsWhatTheDefinitionSays) {
+    atEveryDispatchLevel([] {
+        Random random(41);
+        for (int i = 0; i < 25; ++i) {
+            const Grade grade = randomGrade(random);
+            const Picture in = randomPicture(40, 24, static_cast<unsigned>(i));
+            const Picture out = Program::compile(grade).graded(in);
+            double slopeGuard = 0; // strong grades multiply rounding: judged relative to how far they move values
+            for (int y = 6; y < 24; y += 5)
+                for (int x = 0; x < 40; x += 7) {
+                    const Vec3 v = {in.row(0, y)[x], in.row(1, y)[x], in.row(2, y)[x]};
+                    const Vec3 want = slowly(grade, v, (x + 0.5) / 40, (y + 0.5) / 24, 40.0 / 24);
+                    const Vec3 near = slowly(grade, {v[0] + 1e-5, v[1] + 1e-5, v[2] + 1e-5}, (x + 0.5) / 40,
+                                             (y + 0.5) / 24, 40.0 / 24);
+                    for (int k = 0; k < 3; ++k) {
+                        const double w = want[static_cast<std::size_t>(k)];
+                        const double steep = std::abs(near[static_cast<std::size_t>(k)] - w) / 1e-5;
+                        slopeGuard = std::max(slopeGuard, steep);
+                        ASSERT_NEAR(out.row(k, y)[x], w, 1e-4 * std::max({1.0, std::abs(w), steep})) << i;
+                    }
+                }
+            ASSERT_TRUE(std::isfinite(slopeGuard));
+        }
+    });
+}
+
+TEST(Program, SameBytesForAnyNumberOfThreads) {
+    Random random(17);
+    for (int i = 0; i < 8; ++i) {
+        const Program program = Program::compile(randomGrade(random));
+        const Picture in = randomPicture(2100 + 13 * i, 37, static_cast<unsigned>(i)); // wider than a block
+        const Picture one = program.graded(in, 1), two = program.graded(in, 2), seven = program.graded(in, 7);
+        EXPECT_TRUE(sameBytes(one, two));
+        EXPECT_TRUE(sameBytes(one, seven));
+    }
+}
+
+TEST(Program, NeutralGivesTheInputsBits) {
+    const Program program = Program::compile(startingGrade());
+    EXPECT_TRUE(program.isEmpty());
+    const Picture in = randomPicture(50, 20);
+    EXPECT_TRUE(sameBytes(program.graded(in), in));
+    Grade off = startingGrade();
+    off.prep[0].parameters["stops"] = 2.0;
+    off.prep[0].enabled = false;
+    off.look[0].stages[2].parameters["overall"] = 0.5;
+    off.look[0].strength = 0;
+    EXPECT_TRUE(Program::compile(off).isEmpty()) << "off and strength 0 are nothing at all";
+}
+
+TEST(Program, FusesMatricesAndConvertsOnlyWhereTheDomainChanges) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 0.5;
+    grade.prep[1].parameters["temperature"] = 4500.0;
+    EXPECT_EQ(Program::compile(grade).stepCount(), 3u) << "to linear, one matrix, back";
+    grade.look[0].stages[2].parameters["overall"] = 0.2;
+    EXPECT_EQ(Program::compile(grade).stepCount(), 4u) << "saturation stays in linear light";
+}
+
+TEST(Program, OptionsLeaveOutWhatTheyName) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 1.0;
+    grade.look[0].stages[2].parameters["overall"] = -1.0;
+    grade.finish[0].parameters["stops"] = -2.0;
+    const std::array<float, 3> in = {0.4F, 0.2F, 0.1F};
+    CompileOptions bakeable;
+    bakeable.prep = false;
+    bakeable.onlyWhatBakes = true;
+    const auto out = Program::compile(grade, bakeable)(in);
+    EXPECT_NEAR(out[0], out[1], 1e-5);
+    EXPECT_LT(out[0], 0.4F) << "no exposure";
+    EXPECT_EQ(leftOutOfLut(grade), std::vector<std::string>{"Vignette"});
+}
+
+TEST(Program, CanBeCancelled) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 1.0;
+    Task task;
+    task.cancel();
+    EXPECT_THROW(Program::compile(grade).graded(randomPicture(100, 100), 0, &task), Cancelled);
+}
+
+TEST(Program, AlphaPassesThrough) {
+    Picture in(20, 10, true);
+    for (int y = 0; y < 10; ++y)
+        for (int x = 0; x < 20; ++x) in.row(3, y)[x] = static_cast<float>(x) / 19;
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 1.0;
+    const Program program = Program::compile(grade);
+    const Picture out = program.graded(in);
+    ASSERT_TRUE(out.hasAlpha());
+    EXPECT_EQ(out.row(3, 4)[7], in.row(3, 4)[7]);
+    EXPECT_EQ(program.quantised(in, 8, true).channels, 4);
+    EXPECT_EQ(program.quantised(in, 8, false).channels, 3);
+}
+
+TEST(View, FullSizeIsThePicturesOwnPixels) {
+    const Pyramid pyramid(paintedPicture(700, 500));
+    const ViewSource source = viewSource(pyramid, {120, 80, 300, 200, 1});
+    EXPECT_TRUE(sameBytes(source.pixels, cropped(pyramid.full(), 120, 80, 300, 200)));
+    // And graded there, a place-dependent stage gives what the whole picture has.
+    Grade grade = startingGrade();
+    grade.finish[0].parameters["stops"] = -2.0;
+    const Program program = Program::compile(grade);
+    const Picture whole = program.graded(pyramid.full());
+    double worst = 0;
+    program.run(
+        source.pixels, source.frame,
+        [&](int x, int y, int count, const float* r, const float*, const float*) {
+            for (int i = 0; i < count; ++i)
+                worst = std::max(worst, std::abs(double(r[i]) - whole.row(0, y + 80)[x + i + 120]));
+        },
+        1);
+    EXPECT_LT(worst, 1e-5);
+}
+
+TEST(View, FittedIsWhatIsWritten) {
+    const Picture full = paintedPicture(803, 602);
+    const Pyramid pyramid(full);
+    EXPECT_LE(pyramid.levels().back().longSide(), 32);
+    for (const auto& [w, h] : {std::pair(401, 301), std::pair(640, 480), std::pair(300, 225), std::pair(97, 73)}) {
+        const ViewSource source = viewSource(pyramid, {0, 0, w, h, double(w) / 803});
+        EXPECT_TRUE(sameBytes(source.pixels, scaledDown(full, w, h))) << w << " × " << h;
+    }
+    const ViewSource large = viewSource(pyramid, {10, 10, 200, 100, 2});
+    EXPECT_EQ(large.pixels.row(1, 0)[0], full.row(1, 10)[10]);
+    EXPECT_EQ(large.pixels.row(1, 3)[5], full.row(1, 11)[12]);
+}
+
+TEST(Histogram, CountsEveryPixelOnce) {
+    const Picture picture = randomPicture(64, 64);
+    const Histogram h = histogramOf(picture);
+    EXPECT_EQ(h.pixels, 64u * 64u);
+    for (const auto* counts : {&h.r, &h.g, &h.b, &h.luma})
+        EXPECT_EQ(std::accumulate(counts->begin(), counts->end(), 0u), 64u * 64u);
+    EXPECT_GT(h.r[0] + h.r[255], 64u * 8u) << "what lies outside is counted at the ends";
+}
+
+TEST(Histogram, BeforeAStageSeesJustWhatStandsAhead) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = -1.0;
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.5}, {1, 1}};
+    const Picture picture = paintedPicture(64, 64);
+    const Histogram source = histogramOf(picture);
+    EXPECT_EQ(histogramBefore(picture, grade, "exposure-1").r, source.r);
+    const Histogram curves = histogramBefore(picture, grade, "curves-1");
+    EXPECT_NE(curves.r, source.r);
+    EXPECT_GT(curves.r[0] + curves.r[1], 0u) << "the curve itself has not lifted anything yet";
+    EXPECT_EQ(histogramBefore(picture, grade, "wheels-1").r[0], 0u);
+    EXPECT_TRUE(upTo(grade, "curves-1").finish.empty());
+}
+
+} // namespace baryton::test

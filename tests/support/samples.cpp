@@ -1,0 +1,127 @@
+#include "support/samples.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+
+namespace baryton::test {
+
+double uniform(Random& random, double low, double high) {
+    return low + (high - low) * (static_cast<double>(random()) / 4294967296.0);
+}
+
+Picture randomPicture(int width, int height, unsigned seed) {
+    Random random(seed);
+    Picture picture(width, height);
+    for (int y = 0; y < height; ++y)
+        for (int k = 0; k < 3; ++k) {
+            float* row = picture.row(k, y);
+            const bool wild = y < height / 4;
+            for (int x = 0; x < width; ++x)
+                row[x] = static_cast<float>(wild ? uniform(random, -1, 4) : uniform(random, 0, 1));
+        }
+    return picture;
+}
+
+Picture paintedPicture(int width, int height) {
+    Picture picture(width, height);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            const double u = double(x) / width, v = double(y) / height;
+            const bool flat = v > 0.7;
+            picture.row(0, y)[x] = static_cast<float>(flat ? 0.2 + 0.6 * (x / 16 % 2) : u);
+            picture.row(1, y)[x] = static_cast<float>(flat ? 0.4 : 0.5 + 0.5 * std::sin(9 * u + 3 * v));
+            picture.row(2, y)[x] = static_cast<float>(flat ? 0.9 - 0.8 * (y / 16 % 2) : v);
+        }
+    return picture;
+}
+
+Value randomValue(Random& random, const ParameterType& parameter) {
+    switch (parameter.kind) {
+    case ParameterKind::Toggle:
+        return random() % 2 == 0;
+    case ParameterKind::CurveShape: {
+        const auto count = 2 + random() % 5;
+        Curve curve;
+        for (std::size_t i = 0; i < count; ++i)
+            curve.push_back({(double(i) + uniform(random, 0.1, 0.9)) / double(count), uniform(random, 0, 1)});
+        curve.front().x = 0;
+        curve.back().x = 1;
+        return curve;
+    }
+    case ParameterKind::LutFile: {
+        auto table = std::make_shared<LutTable>();
+        for (int i = 0; i < 27 * 3; ++i) table->grid.push_back(static_cast<float>(uniform(random, 0, 1)));
+        return LutContent{"random", table};
+    }
+    case ParameterKind::Number:
+        break;
+    }
+    return uniform(random, parameter.minimum, parameter.maximum);
+}
+
+Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood) {
+    Stage stage = makeStage(grade, type);
+    for (const ParameterType& p : findStageType(type)->parameters)
+        if (uniform(random, 0, 1) < likelihood) stage.parameters[p.id] = randomValue(random, p);
+    if (random() % 4 == 0) stage.strength = uniform(random, 0, 1);
+    if (random() % 8 == 0) stage.enabled = random() % 2 == 0;
+    return stage;
+}
+
+Grade randomGrade(Random& random) {
+    Grade grade;
+    std::vector<std::string> inLook;
+    for (const StageType* type : stageTypes()) {
+        if (type->standsIn(Part::Prep)) grade.prep.push_back(randomStage(random, grade, type->id));
+        if (type->standsIn(Part::Look)) inLook.push_back(type->id);
+        if (type->standsIn(Part::Finish)) grade.finish.push_back(randomStage(random, grade, type->id));
+    }
+    const auto layers = 1 + random() % 3;
+    for (std::size_t l = 0; l < layers; ++l) {
+        grade.look.emplace_back();
+        grade.look.back().id = freeId(grade, "layer");
+        grade.look.back().name = "Layer " + std::to_string(l);
+        if (random() % 3 == 0) grade.look.back().strength = uniform(random, 0, 1);
+        const auto stages = random() % 5;
+        for (std::size_t s = 0; s < stages; ++s)
+            grade.look.back().stages.push_back(randomStage(random, grade, inLook[random() % inLook.size()]));
+    }
+    return grade;
+}
+
+double largestDifference(const Picture& a, const Picture& b) {
+    double most = 0;
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < a.height(); ++y)
+            for (int x = 0; x < a.width(); ++x)
+                most = std::max(most, std::abs(double(a.row(k, y)[x]) - b.row(k, y)[x]));
+    return most;
+}
+
+bool sameBytes(const Picture& a, const Picture& b) {
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < a.height(); ++y)
+            if (std::memcmp(a.row(k, y), b.row(k, y), static_cast<std::size_t>(a.width()) * sizeof(float)) != 0)
+                return false;
+    return true;
+}
+
+Kernel kernelOf(const Stage& stage) {
+    const StageType& type = *findStageType(stage.type);
+    return type.compile(ParameterReader(type, stage));
+}
+
+Vec3 throughKernel(const Kernel& kernel, const Vec3& rgb) {
+    if (kernel.matrix) return *kernel.matrix * rgb;
+    alignas(64) float planes[3][kRowPad];
+    for (std::size_t k = 0; k < 3; ++k)
+        std::fill(std::begin(planes[k]), std::end(planes[k]), static_cast<float>(rgb[k]));
+    Block block;
+    block.r = planes[0], block.g = planes[1], block.b = planes[2];
+    block.count = kRowPad;
+    kernel.run(kernel.constants.get(), block);
+    return {planes[0][0], planes[1][0], planes[2][0]};
+}
+
+} // namespace baryton::test

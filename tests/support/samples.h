@@ -1,0 +1,34 @@
+#pragma once
+#include "picture/picture_file.h"
+#include "stages/stage_type.h"
+
+#include <random>
+
+namespace baryton::test {
+
+using Random = std::mt19937;
+
+double uniform(Random& random, double low, double high);
+
+/// A picture of random colours, the first rows from −1 to 4, the rest from 0 to 1. Always the same for one seed.
+Picture randomPicture(int width, int height, unsigned seed = 1);
+/// A picture with ramps, edges and flat parts in many colours.
+Picture paintedPicture(int width, int height);
+
+/// A value within a parameter's range; for curves, a rising one within 0…1.
+Value randomValue(Random& random, const ParameterType& parameter);
+/// A stage with each parameter set with the given likelihood, sometimes with a strength.
+Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood = 0.7);
+/// A grade with Prep, one to three layers of up to four stages each, and Finish.
+Grade randomGrade(Random& random);
+
+/// The largest difference of any channel of two pictures of one size.
+double largestDifference(const Picture& a, const Picture& b);
+bool sameBytes(const Picture& a, const Picture& b);
+
+/// One colour through one stage kernel, at the middle of the frame.
+Vec3 throughKernel(const Kernel& kernel, const Vec3& rgb);
+/// The stage's kernel, made from its parameters.
+Kernel kernelOf(const Stage& stage);
+
+} // namespace baryton::test
