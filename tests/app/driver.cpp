@@ -57,6 +57,8 @@ void Driver::menu(const QString& menuName, const QString& entry) {
                 QTest::mouseClick(bar, Qt::LeftButton, {}, bar->actionGeometry(menu->menuAction()).center());
                 QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
                 QTest::qWait(30);
+                // Without a window manager nobody gives the focus back when a menu closes.
+                if (!sheetIfAny()) QApplication::setActiveWindow(&window());
                 return;
             }
     }
@@ -95,16 +97,16 @@ QPushButton* Driver::button(QWidget* parent, const QString& text) {
     qFatal("no button \"%s\" is in sight", qPrintable(text));
 }
 
-QDialog* Driver::sheet() {
+QDialog* Driver::sheetIfAny() {
     QDialog* found = nullptr;
-    if (!waitFor([&] {
-            found = nullptr;
-            for (auto* each : window().findChildren<QDialog*>())
-                if (each->isVisible()) found = each;
-            return found != nullptr;
-        }))
-        qFatal("no sheet opened");
+    for (auto* each : window().findChildren<QDialog*>())
+        if (each->isVisible()) found = each;
     return found;
+}
+
+QDialog* Driver::sheet() {
+    if (!waitFor([&] { return sheetIfAny() != nullptr; })) qFatal("no sheet opened");
+    return sheetIfAny();
 }
 
 void Driver::chooseStage(const std::string& type) {

@@ -44,6 +44,7 @@ public:
     }
     /// The sheet that is open.
     QDialog* sheet();
+    QDialog* sheetIfAny();
     void chooseStage(const std::string& type);
     void chooseRow(QAbstractItemView* view, int row);
 

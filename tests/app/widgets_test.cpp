@@ -1,3 +1,4 @@
+#include "app/keys.h"
 #include "app/theme/theme.h"
 #include "app/widgets/arithmetic.h"
 #include "app/widgets/curve_view.h"
@@ -6,6 +7,8 @@
 #include "app/widgets/value_row.h"
 #include "app/widgets/wheel_view.h"
 
+#include <QFile>
+#include <QKeySequence>
 #include <QSignalSpy>
 #include <QTest>
 #include <cmath>
@@ -228,6 +231,23 @@ TEST(PictureView, TheWipesLineIsDragged) {
     EXPECT_EQ(seen.pixelColor(520, 300), QColor(Qt::white));
     view.setCompare(PictureView::Compare::Before);
     EXPECT_EQ(view.grab().toImage().pixelColor(520, 300), QColor(Qt::black));
+}
+
+TEST(Keys, AreOneTableWithoutDoublesAndAsDocumented) {
+    QFile file(QStringLiteral(BARYTON_SOURCE "/docs/keys.md"));
+    ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+    const QString docs = QString::fromUtf8(file.readAll());
+    QSet<QString> taken;
+    for (const KeyCommand& command : keyCommands()) {
+        const QString key = QString::fromLatin1(command.key);
+        if (key.isEmpty()) continue;
+        EXPECT_FALSE(taken.contains(key)) << command.key;
+        taken.insert(key);
+        EXPECT_FALSE(QKeySequence(key).isEmpty()) << command.key;
+        const QString row = QStringLiteral("| %1 | %2 | %3 |")
+                                .arg(QString::fromUtf8(command.menu), QString::fromUtf8(command.text), key);
+        EXPECT_TRUE(docs.contains(row)) << qPrintable(row);
+    }
 }
 
 TEST(Theme, GreysAreNeutralAndTextCanBeRead) {

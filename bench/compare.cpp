@@ -1,0 +1,260 @@
+// Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
+// the preview's answer to a moving control. Prints the table of docs/performance.md.
+#include "base/file.h"
+#include "grade/grade_json.h"
+#include "lut/bake.h"
+#include "picture/picture_file.h"
+#include "preview_speed.h"
+#include "processes.h"
+#include "sample_picture.h"
+#include "stages/lut_kernel.h"
+
+#include <OpenColorIO/OpenColorIO.h>
+#include <QApplication>
+#include <cstring>
+#include <fmt/format.h>
+#include <hwy/highway.h>
+#include <hwy/targets.h>
+#include <iostream>
+#include <sys/resource.h>
+#include <thread>
+
+namespace ocio = OCIO_NAMESPACE;
+namespace fs = std::filesystem;
+using namespace baryton;
+using namespace baryton::bench;
+
+namespace {
+
+constexpr int kRounds = 7;
+constexpr double kMegapixels = 24;
+
+Grade fiveStages() {
+    Grade grade = startingGrade();
+    auto& stages = grade.look[0].stages;
+    stages[0].parameters["rgb"] = Curve{{0, 0.02}, {0.25, 0.2}, {0.7, 0.76}, {1, 0.98}};
+    stages[0].parameters["r"] = Curve{{0, 0}, {0.5, 0.53}, {1, 1}};
+    stages[0].parameters["b"] = Curve{{0, 0.02}, {0.5, 0.48}, {1, 0.96}};
+    stages[1].parameters["shadows.hue"] = 350.0, stages[1].parameters["shadows.amount"] = 0.2;
+    stages[1].parameters["highlights.hue"] = 150.0, stages[1].parameters["highlights.amount"] = 0.1;
+    stages[1].parameters["midtones.level"] = 0.1;
+    stages[2].parameters["overall"] = -0.1;
+    Stage second = makeStage(grade, "curves");
+    second.parameters["rgb"] = Curve{{0, 0.03}, {0.5, 0.5}, {1, 0.97}};
+    stages.push_back(second);
+    grade.finish[0].parameters["stops"] = -0.6;
+    return grade;
+}
+
+void row(const std::string& work, double ms, const std::string& against = {}) {
+    std::cout << fmt::format("| {:<58} | {:>9.1f} | {:>24} |\n", work, ms, against) << std::flush;
+}
+
+std::string times(double ratio) {
+    return fmt::format("{:.2f}×", ratio);
+}
+
+/// One filter run of ffmpeg over a frame of its own pixel format: what more frames cost, less what they cost
+/// unfiltered.
+double ffmpegFrame(const fs::path& raw, const std::string& format, const fs::path& lut, int threads) {
+    const auto run = [&](int frames, const std::string& filter) {
+        return runProcess({"ffmpeg",
+                           "-v",
+                           "error",
+                           "-filter_threads",
+                           std::to_string(threads),
+                           "-threads",
+                           "1",
+                           "-stream_loop",
+                           std::to_string(frames - 1),
+                           "-f",
+                           "rawvideo",
+                           "-pix_fmt",
+                           format,
+                           "-s",
+                           "6000x4000",
+                           "-i",
+                           raw.string(),
+                           "-vf",
+                           filter,
+                           "-f",
+                           "null",
+                           "-"})
+            .wall;
+    };
+    constexpr int few = 2, many = 8;
+    const std::string filter = "lut3d=file=" + lut.string() + ":interp=tetrahedral";
+    std::vector<double> costs;
+    for (int i = 0; i < 3; ++i) {
+        const double with = run(many, filter) - run(few, filter), without = run(many, "null") - run(few, "null");
+        costs.push_back(1000 * (with - without) / (many - few));
+    }
+    return percentile(costs, 0.5);
+}
+
+void compareLuts(const Picture& picture, const fs::path& folder) {
+    const LutTable table = bakeLook(fiveStages(), 33, "bench");
+    const fs::path file = folder / "bench.cube";
+    writeLutFile(file, table, LutFormat::Cube);
+    const Program ours = Program::compile(lutGrade(table, "bench"));
+    Picture out(picture.width(), picture.height());
+    float* planes[3] = {out.row(0, 0), out.row(1, 0), out.row(2, 0)};
+    const auto apply = [&](int threads) {
+        ours.run(
+            picture, FrameMap::whole(picture.width(), picture.height()),
+            [&](int x, int y, int count, const float* r, const float* g, const float* b) {
+                const float* from[3] = {r, g, b};
+                for (int k = 0; k < 3; ++k)
+                    std::memcpy(planes[k] + out.stride() * static_cast<std::size_t>(y) + x, from[k],
+                                static_cast<std::size_t>(count) * sizeof(float));
+            },
+            threads);
+    };
+    auto transform = ocio::FileTransform::Create();
+    transform->setSrc(file.c_str());
+    transform->setInterpolation(ocio::INTERP_TETRAHEDRAL);
+    const auto cpu = ocio::Config::CreateRaw()->getProcessor(transform)->getDefaultCPUProcessor();
+    // OpenColorIO is fastest on four interleaved floats.
+    const auto pixels = static_cast<std::size_t>(picture.width()) * static_cast<std::size_t>(picture.height());
+    std::vector<float> source(pixels * 4, 1), target(pixels * 4);
+    for (int y = 0; y < picture.height(); ++y)
+        for (int x = 0; x < picture.width(); ++x)
+            for (int k = 0; k < 3; ++k)
+                source[4 * (static_cast<std::size_t>(y) * static_cast<std::size_t>(picture.width()) +
+                            static_cast<std::size_t>(x)) +
+                       static_cast<std::size_t>(k)] = picture.row(k, y)[x];
+    const auto ocioPart = [&](int from, int rows) {
+        const std::size_t start = static_cast<std::size_t>(from) * static_cast<std::size_t>(picture.width()) * 4;
+        const ocio::PackedImageDesc in(source.data() + start, picture.width(), rows, 4);
+        ocio::PackedImageDesc to(target.data() + start, picture.width(), rows, 4);
+        cpu->apply(in, to);
+    };
+    const auto ocioTwo = [&] {
+        const int half = picture.height() / 2;
+        std::thread other([&] { ocioPart(0, half); });
+        ocioPart(half, picture.height() - half);
+        other.join();
+    };
+    const auto copy = [&] { std::memcpy(target.data(), source.data(), pixels * 3 * sizeof(float)); };
+    const auto t = sideBySide(
+        {[&] { apply(1); }, [&] { ocioPart(0, picture.height()); }, [&] { apply(2); }, ocioTwo, copy}, kRounds);
+
+    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
+    for (int y = 0; y < picture.height(); ++y)
+        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    std::string planar(pixels * 6, '\0');
+    auto* words = reinterpret_cast<std::uint16_t*>(planar.data());
+    const int order[3] = {1, 2, 0}; // gbrp: green, blue, red
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < picture.height(); ++y)
+            for (int x = 0; x < picture.width(); ++x)
+                *words++ = static_cast<std::uint16_t>(picture.row(order[k], y)[x] * 65535 + 0.5F);
+    writeFileAtomically(folder / "rgb24.raw",
+                        {reinterpret_cast<const char*>(eight.bytes.data()), eight.bytes.size()});
+    writeFileAtomically(folder / "gbrp16.raw", planar);
+    const double f8 = ffmpegFrame(folder / "rgb24.raw", "rgb24", file, 1),
+                 f16 = ffmpegFrame(folder / "gbrp16.raw", "gbrp16le", file, 1),
+                 f16Two = ffmpegFrame(folder / "gbrp16.raw", "gbrp16le", file, 2);
+
+    row("33³ tetrahedral, f32, 1 thread: Baryton", t[0].median);
+    row("  OpenColorIO CPU processor, f32 RGBA, 1 thread", t[1].median, times(t[1].median / t[0].median) + " ours");
+    row("  ffmpeg lut3d rgb24, 1 thread", f8, times(f8 / t[0].median) + " ours");
+    row("  ffmpeg lut3d gbrp16le, 1 thread", f16, times(f16 / t[0].median) + " ours");
+    row("33³ tetrahedral, f32, 2 threads: Baryton", t[2].median);
+    row("  OpenColorIO, 2 threads", t[3].median, times(t[3].median / t[2].median) + " ours");
+    row("  ffmpeg lut3d gbrp16le, 2 threads", f16Two, times(f16Two / t[2].median) + " ours");
+    row("memcpy of the picture, 1 thread, warm", t[4].median);
+}
+
+void compareStages(const Picture& picture) {
+    const Program program = Program::compile(fiveStages());
+    Picture out(picture.width(), picture.height());
+    const auto run = [&](int threads) {
+        program.run(
+            picture, FrameMap::whole(picture.width(), picture.height()),
+            [](int, int, int, const float*, const float*, const float*) {}, threads);
+    };
+    const auto t = sideBySide({[&] { run(1); }, [&] { run(2); }}, kRounds);
+    row("five stages, exact, f32, 1 thread", t[0].median);
+    row("five stages, exact, f32, 2 threads", t[1].median);
+}
+
+void compareProcesses(const Picture& picture, const fs::path& folder) {
+    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
+    for (int y = 0; y < picture.height(); ++y)
+        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    std::vector<fs::path> files;
+    writePicture(folder / "p0.jpg", eight, {}, {FileFormat::Jpeg, 8, 90});
+    for (int i = 0; i < 8; ++i) {
+        files.push_back(folder / ("p" + std::to_string(i) + ".jpg"));
+        if (i > 0) fs::copy_file(files[0], files.back(), fs::copy_options::overwrite_existing);
+    }
+    Preset preset;
+    preset.name = "five";
+    preset.carried = fiveStages();
+    preset.carried.prep.clear();
+    writePresetFile(folder / "five.bpreset", preset);
+    std::vector<std::string> apply = {
+        BARYTON_CLI, "apply",  "--preset", (folder / "five.bpreset").string(), "--out", (folder / "out").string(),
+        "--exists",  "replace"};
+    for (const auto& file : files) apply.push_back(file.string());
+    std::vector<double> ratios, walls;
+    double peak = 0, peakCopy = 0;
+    for (int round = 0; round < 3; ++round) {
+        const ProcessCost ours = runProcess(apply);
+        ProcessCost copies;
+        for (const auto& file : files) {
+            const ProcessCost one = runProcess({"vips", "copy", file.string(), (folder / "copy.jpg[Q=90]").string()});
+            copies.cpu += one.cpu, copies.wall += one.wall;
+            copies.peakMegabytes = std::max(copies.peakMegabytes, one.peakMegabytes);
+            if (one.exitCode != 0) throw Error("vips", "", "copy failed", "install libvips-tools");
+        }
+        if (ours.exitCode != 0) throw Error("baryton-cli", "", "apply failed", "run it by hand");
+        ratios.push_back(ours.cpu / copies.cpu);
+        walls.push_back(ours.wall * 1000);
+        peak = std::max(peak, ours.peakMegabytes), peakCopy = std::max(peakCopy, copies.peakMegabytes);
+        if (round == 2) {
+            row("baryton-cli apply, five stages, eight 24 MP JPEGs (wall)", percentile(walls, 0.5),
+                "CPU " + times(percentile(ratios, 0.5)) + " vips copy");
+            row("  vips copy of the same, one after another (wall)", copies.wall * 1000);
+            std::cout << fmt::format("| {:<58} | {:>6.0f} MB | {:>21} MB |\n",
+                                     "peak memory: baryton-cli apply, vips copy", peak, std::lround(peakCopy));
+        }
+    }
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    std::string pattern = (fs::temp_directory_path() / "baryton-bench-XXXXXX").string();
+    const fs::path folder = ::mkdtemp(pattern.data());
+    int code = 0;
+    try {
+        const Picture picture = samplePicture(fs::path(BARYTON_SOURCE) / "demo/pictures/lantern-alley.jpg");
+        const auto best = hwy::SupportedTargets() & HWY_TARGETS;
+        std::cout << fmt::format("{} threads, {}, {:.0f} megapixels; medians of {} rounds, contestants in turn\n\n",
+                                 std::thread::hardware_concurrency(), hwy::TargetName(best & -best), kMegapixels,
+                                 kRounds);
+        std::cout << fmt::format("| {:<58} | {:>9} | {:>24} |\n|{:-<60}|{:-<11}|{:-<26}|\n", "Work", "ms", "against",
+                                 "", "", "");
+        compareLuts(picture, folder);
+        compareStages(picture);
+        compareProcesses(picture, folder);
+        const auto times = previewTimes(picture, fiveStages(), 200);
+        row("parameter change → painted 1280 × 800, five stages, median", percentile(times, 0.5));
+        row("  95th percentile", percentile(times, 0.95));
+        rusage usage{};
+        ::getrusage(RUSAGE_SELF, &usage);
+        std::cout << fmt::format("| {:<58} | {:>6.0f} MB | {:>24} |\n",
+                                 "peak memory of this program (several 24 MP pictures)",
+                                 static_cast<double>(usage.ru_maxrss) / 1024, "");
+    } catch (const std::exception& e) {
+        std::cerr << e.what() << '\n';
+        code = 1;
+    }
+    std::error_code ignored;
+    fs::remove_all(folder, ignored);
+    return code;
+}

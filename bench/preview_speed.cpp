@@ -1,0 +1,39 @@
+#include "preview_speed.h"
+#include "app/preview_service.h"
+#include "app/widgets/picture_view.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QEventLoop>
+
+namespace baryton::bench {
+
+std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int changes) {
+    PictureView view;
+    view.resize(1280, 800);
+    view.show();
+    PreviewService service;
+    const auto pyramid = std::make_shared<const Pyramid>(picture);
+    view.setPictureSize({picture.width(), picture.height()});
+    const auto region = view.region();
+    QObject::connect(&service, &PreviewService::frameReady, &view,
+                     [&](const PreviewFrame& frame) { view.setImages(frame.after, frame.before, region); });
+    QEventLoop loop;
+    QObject::connect(&view, &PictureView::painted, &loop, &QEventLoop::quit);
+    std::vector<double> times;
+    Grade now = grade;
+    for (int i = 0; i < changes + 5; ++i) {
+        for (auto& layer : now.look)
+            for (Stage& stage : layer.stages)
+                if (stage.type == "wheels") stage.parameters["midtones.amount"] = 0.1 + 0.002 * i;
+        QElapsedTimer clock;
+        clock.start();
+        service.request({pyramid, {region.left, region.top, region.width, region.height, region.scale}, now, {}, {}});
+        loop.exec();
+        constexpr int warmUp = 5;
+        if (i >= warmUp) times.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
+    }
+    return times;
+}
+
+} // namespace baryton::bench
