@@ -3,26 +3,12 @@
 #include "picture/metadata.h"
 #include "picture/picture_file.h"
 #include "picture/profile.h"
+#include "picture/quantise.h"
 #include "picture/vips_support.h"
 
 #include <algorithm>
 
 namespace baryton {
-
-namespace {
-
-template <class T>
-void quantise(T* out, int channels, int count, float full, const float* r, const float* g, const float* b,
-              const float* a) {
-    const float* planes[4] = {r, g, b, a};
-    for (int c = 0; c < channels; ++c) {
-        const float* in = planes[c];
-        for (int x = 0; x < count; ++x)
-            out[x * channels + c] = static_cast<T>(std::min(std::max(in[x], 0.0F), 1.0F) * full + 0.5F);
-    }
-}
-
-} // namespace
 
 std::optional<FileFormat> fileFormatFromName(const std::string& name) {
     if (name == "jpeg" || name == "jpg") return FileFormat::Jpeg;
@@ -49,10 +35,12 @@ void QuantisedPicture::setRow(int y, int x, int count, const float* r, const flo
     const std::size_t at =
         (static_cast<std::size_t>(y) * static_cast<std::size_t>(width) + static_cast<std::size_t>(x)) *
         static_cast<std::size_t>(channels);
+    const float* alpha = channels == 4 ? a : nullptr;
     if (bits == 8)
-        quantise(bytes.data() + at, channels, count, 255.0F, r, g, b, a);
+        quantise8(r, g, b, alpha, static_cast<std::size_t>(count), bytes.data() + at);
     else
-        quantise(reinterpret_cast<std::uint16_t*>(bytes.data()) + at, channels, count, 65535.0F, r, g, b, a);
+        quantise16(r, g, b, alpha, static_cast<std::size_t>(count),
+                   reinterpret_cast<std::uint16_t*>(bytes.data()) + at);
 }
 
 void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,

@@ -13,27 +13,54 @@ HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
-HWY_INLINE V Evaluate(const Spline& s, V x) {
-    const hn::Rebind<std::int32_t, D> di;
+using DI = hn::Rebind<std::int32_t, D>;
+
+/// Which piece holds x: the number of knots that do not lie above it.
+HWY_INLINE hn::Vec<DI> PieceOf(const Spline& s, V x) {
+    const DI di;
     auto piece = hn::Zero(di);
     for (std::size_t k = 0; k < s.knots; ++k) // true is −1 in every lane
         piece = hn::Sub(piece, hn::VecFromMask(di, hn::RebindMask(di, hn::Ge(x, Splat(s.knot[k])))));
+    return piece;
+}
+
+HWY_INLINE V Cubic(V t, V c3, V c2, V c1, V c0) {
+    return Hold(hn::MulAdd(hn::MulAdd(hn::MulAdd(c3, t, c2), t, c1), t, c0));
+}
+
+/// Runs one spline over a plane. As long as there are no more pieces than lanes, their coefficients stay in registers
+/// and each lane picks its own; a curve of many points gathers them from memory.
+void RunSpline(const Spline& s, float* plane, std::size_t count) {
     const D d;
-    const V t = hn::Sub(x, hn::GatherIndex(d, s.origin, piece));
-    V y = hn::MulAdd(hn::GatherIndex(d, s.c3, piece), t, hn::GatherIndex(d, s.c2, piece));
-    y = hn::MulAdd(y, t, hn::GatherIndex(d, s.c1, piece));
-    return Hold(hn::MulAdd(y, t, hn::GatherIndex(d, s.c0, piece)));
+    const std::size_t lanes = hn::Lanes(d);
+    if (s.knots + 1 <= lanes && lanes <= Spline::kMostPoints) {
+        const V origin = hn::LoadU(d, s.origin), c0 = hn::LoadU(d, s.c0), c1 = hn::LoadU(d, s.c1),
+                c2 = hn::LoadU(d, s.c2), c3 = hn::LoadU(d, s.c3);
+        for (std::size_t i = 0; i < count; i += lanes) {
+            const V x = hn::LoadU(d, plane + i);
+            const auto at = hn::IndicesFromVec(d, PieceOf(s, x));
+            const V t = hn::Sub(x, hn::TableLookupLanes(origin, at));
+            hn::StoreU(Cubic(t, hn::TableLookupLanes(c3, at), hn::TableLookupLanes(c2, at),
+                             hn::TableLookupLanes(c1, at), hn::TableLookupLanes(c0, at)),
+                       d, plane + i);
+        }
+        return;
+    }
+    for (std::size_t i = 0; i < count; i += lanes) {
+        const V x = hn::LoadU(d, plane + i);
+        const auto piece = PieceOf(s, x);
+        const V t = hn::Sub(x, hn::GatherIndex(d, s.origin, piece));
+        hn::StoreU(Cubic(t, hn::GatherIndex(d, s.c3, piece), hn::GatherIndex(d, s.c2, piece),
+                         hn::GatherIndex(d, s.c1, piece), hn::GatherIndex(d, s.c0, piece)),
+                   d, plane + i);
+    }
 }
 
 void RunCurves(const CurvesConstants& c, const Block& block) {
     float* planes[3] = {block.r, block.g, block.b};
-    const D d;
     for (int p = 0; p < 3; ++p)
-        for (const Spline* spline : {&c.rgb, &c.channel[p]}) {
-            if (spline->knots == 0) continue;
-            for (std::size_t i = 0; i < block.count; i += hn::Lanes(d))
-                hn::StoreU(Evaluate(*spline, hn::LoadU(d, planes[p] + i)), d, planes[p] + i);
-        }
+        for (const Spline* spline : {&c.rgb, &c.channel[p]})
+            if (spline->knots > 0) RunSpline(*spline, planes[p], block.count);
 }
 
 } // namespace HWY_NAMESPACE

@@ -25,52 +25,82 @@ HWY_INLINE void RunShaper(const LutConstants& c, V& v, int channel) {
     v = hn::MulAdd(hn::Sub(at, whole), hn::Sub(high, low), low);
 }
 
-void RunLut(const LutConstants& c, const Block& block) {
+/// Pixels are worked on in runs: first, for a run, the four corners and weights of each pixel as whole vectors; then
+/// pixel by pixel the four nodes, each by one 128-bit load, summed up and turned back into planes four at a time.
+/// Gathers would fetch the same twelve numbers one by one.
+void RunGrid(const LutConstants& c, const Block& block) {
     const D d;
     const hn::Rebind<std::int32_t, D> di;
     using VI = hn::Vec<decltype(di)>;
+    const hn::FixedTag<float, 4> d4;
+    using V4 = hn::Vec<decltype(d4)>;
+    constexpr std::size_t run = 64; // a multiple of every vector's lanes and of kRowPad
+    HWY_ALIGN std::int32_t corners[4][run];
+    HWY_ALIGN float weights[4][run];
+    const std::size_t lanes = hn::Lanes(d);
     const float last = static_cast<float>(c.size - 1);
-    const VI stepR = hn::Set(di, 1), stepG = hn::Set(di, c.size), stepB = hn::Set(di, c.size * c.size);
-    const VI stepAll = hn::Set(di, 1 + c.size + c.size * c.size);
-    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
-        if (!c.shaper[0].empty()) {
+    const VI stepR = hn::Set(di, 4), stepG = hn::Set(di, 4 * c.size), stepB = hn::Set(di, 4 * c.size * c.size);
+    const VI stepAll = hn::Set(di, 4 * (1 + c.size + c.size * c.size));
+    const float* nodes = c.grid.data();
+    for (std::size_t start = 0; start < block.count; start += run) {
+        const std::size_t n = block.count - start < run ? block.count - start : run;
+        float *r = block.r + start, *g = block.g + start, *b = block.b + start;
+        for (std::size_t i = 0; i < n; i += lanes) {
+            const auto cell = [&](const float* from, int k, V& fraction) {
+                V at = hn::MulAdd(hn::LoadU(d, from + i), Splat(c.gridScale[k]), Splat(c.gridShift[k]));
+                at = hn::Min(hn::Max(at, hn::Zero(d)), Splat(last));
+                const V whole = hn::Min(hn::Floor(at), Splat(last - 1));
+                fraction = hn::Sub(at, whole);
+                return hn::ConvertTo(di, whole);
+            };
+            V fr, fg, fb;
+            const VI ir = cell(r, 0, fr), ig = cell(g, 1, fg), ib = cell(b, 2, fb);
+            const VI origin = hn::Add(hn::Mul(ir, stepR), hn::Add(hn::Mul(ig, stepG), hn::Mul(ib, stepB)));
+            // Walk from the cell's black corner to its white one, first along the axis with the largest fraction.
+            const V high = hn::Max(fr, hn::Max(fg, fb)), low = hn::Min(fr, hn::Min(fg, fb));
+            const V middle = hn::Max(hn::Min(fr, fg), hn::Min(hn::Max(fr, fg), fb));
+            const auto rFirst = hn::RebindMask(di, hn::And(hn::Ge(fr, fg), hn::Ge(fr, fb)));
+            const auto gFirst = hn::RebindMask(di, hn::Ge(fg, fb));
+            const VI first = hn::IfThenElse(rFirst, stepR, hn::IfThenElse(gFirst, stepG, stepB));
+            const auto bLast = hn::RebindMask(di, hn::And(hn::Lt(fb, fr), hn::Lt(fb, fg)));
+            const auto gLast = hn::RebindMask(di, hn::Lt(fg, fr));
+            const VI final = hn::IfThenElse(bLast, stepB, hn::IfThenElse(gLast, stepG, stepR));
+            const VI white = hn::Add(origin, stepAll);
+            hn::Store(origin, di, corners[0] + i);
+            hn::Store(hn::Add(origin, first), di, corners[1] + i);
+            hn::Store(hn::Sub(white, final), di, corners[2] + i);
+            hn::Store(white, di, corners[3] + i);
+            hn::Store(hn::Sub(Splat(1.0F), high), d, weights[0] + i);
+            hn::Store(hn::Sub(high, middle), d, weights[1] + i);
+            hn::Store(hn::Sub(middle, low), d, weights[2] + i);
+            hn::Store(low, d, weights[3] + i);
+        }
+        const auto colour = [&](std::size_t i) {
+            V4 sum = hn::Mul(hn::Set(d4, weights[0][i]), hn::LoadU(d4, nodes + corners[0][i]));
+            sum = hn::MulAdd(hn::Set(d4, weights[1][i]), hn::LoadU(d4, nodes + corners[1][i]), sum);
+            sum = hn::MulAdd(hn::Set(d4, weights[2][i]), hn::LoadU(d4, nodes + corners[2][i]), sum);
+            return hn::MulAdd(hn::Set(d4, weights[3][i]), hn::LoadU(d4, nodes + corners[3][i]), sum);
+        };
+        for (std::size_t i = 0; i < n; i += 4) {
+            const V4 p0 = colour(i), p1 = colour(i + 1), p2 = colour(i + 2), p3 = colour(i + 3);
+            // r0 r2 g0 g2 | b0 b2 …, then rows of one channel
+            const V4 rg02 = hn::InterleaveLower(d4, p0, p2), rg13 = hn::InterleaveLower(d4, p1, p3);
+            const V4 b02 = hn::InterleaveUpper(d4, p0, p2), b13 = hn::InterleaveUpper(d4, p1, p3);
+            hn::StoreU(hn::InterleaveLower(d4, rg02, rg13), d4, r + i);
+            hn::StoreU(hn::InterleaveUpper(d4, rg02, rg13), d4, g + i);
+            hn::StoreU(hn::InterleaveLower(d4, b02, b13), d4, b + i);
+        }
+    }
+}
+
+void RunLut(const LutConstants& c, const Block& block) {
+    if (!c.shaper[0].empty())
+        ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
             RunShaper(c, r, 0);
             RunShaper(c, g, 1);
             RunShaper(c, b, 2);
-        }
-        if (c.size == 0) return;
-        const auto cell = [&](V v, int k, V& fraction) {
-            V at = hn::MulAdd(v, Splat(c.gridScale[k]), Splat(c.gridShift[k]));
-            at = hn::Min(hn::Max(at, hn::Zero(d)), Splat(last));
-            const V whole = hn::Min(hn::Floor(at), Splat(last - 1));
-            fraction = hn::Sub(at, whole);
-            return hn::ConvertTo(di, whole);
-        };
-        V fr, fg, fb;
-        const VI ir = cell(r, 0, fr), ig = cell(g, 1, fg), ib = cell(b, 2, fb);
-        const VI origin = hn::Add(ir, hn::Add(hn::Mul(ig, stepG), hn::Mul(ib, stepB)));
-
-        // Walk from the cell's black corner to its white one, first along the axis with the largest fraction.
-        const V high = hn::Max(fr, hn::Max(fg, fb)), low = hn::Min(fr, hn::Min(fg, fb));
-        const V middle = hn::Max(hn::Min(fr, fg), hn::Min(hn::Max(fr, fg), fb));
-        const auto rFirst = hn::RebindMask(di, hn::And(hn::Ge(fr, fg), hn::Ge(fr, fb)));
-        const auto gFirst = hn::RebindMask(di, hn::Ge(fg, fb));
-        const VI first = hn::IfThenElse(rFirst, stepR, hn::IfThenElse(gFirst, stepG, stepB));
-        const auto bLast = hn::RebindMask(di, hn::And(hn::Lt(fb, fr), hn::Lt(fb, fg)));
-        const auto gLast = hn::RebindMask(di, hn::Lt(fg, fr));
-        const VI final = hn::IfThenElse(bLast, stepB, hn::IfThenElse(gLast, stepG, stepR));
-        const VI corner1 = hn::Add(origin, first), corner3 = hn::Add(origin, stepAll);
-        const VI corner2 = hn::Sub(corner3, final);
-        const V w0 = hn::Sub(Splat(1.0F), high), w1 = hn::Sub(high, middle), w2 = hn::Sub(middle, low);
-        V* channels[3] = {&r, &g, &b};
-        for (int k = 0; k < 3; ++k) {
-            const float* nodes = c.grid[k].data();
-            V sum = hn::Mul(w0, hn::GatherIndex(d, nodes, origin));
-            sum = hn::MulAdd(w1, hn::GatherIndex(d, nodes, corner1), sum);
-            sum = hn::MulAdd(w2, hn::GatherIndex(d, nodes, corner2), sum);
-            *channels[k] = hn::MulAdd(low, hn::GatherIndex(d, nodes, corner3), sum);
-        }
-    });
+        });
+    if (c.size > 0) RunGrid(c, block);
 }
 
 } // namespace HWY_NAMESPACE
@@ -93,8 +123,6 @@ Kernel lutKernel(const LutTable& table) {
     for (std::size_t k = 0; k < 3; ++k) {
         for (std::size_t i = k; i < table.shaper.size(); i += 3)
             c->shaper[k].push_back(std::clamp(table.shaper[i], -kHeldRange, kHeldRange));
-        for (std::size_t i = k; i < table.grid.size(); i += 3)
-            c->grid[k].push_back(std::clamp(table.grid[i], -kHeldRange, kHeldRange));
         const auto axis = [](float low, float high, std::size_t n, float& scale, float& shift) {
             scale = static_cast<float>((static_cast<double>(n) - 1) / (double(high) - low));
             shift = -low * scale;
@@ -102,6 +130,9 @@ Kernel lutKernel(const LutTable& table) {
         axis(table.shaperMin[k], table.shaperMax[k], table.shaperSize(), c->shaperScale[k], c->shaperShift[k]);
         axis(table.gridMin[k], table.gridMax[k], static_cast<std::size_t>(c->size), c->gridScale[k], c->gridShift[k]);
     }
+    c->grid.resize(table.grid.size() / 3 * 4);
+    for (std::size_t i = 0; i < table.grid.size(); ++i)
+        c->grid[i / 3 * 4 + i % 3] = std::clamp(table.grid[i], -kHeldRange, kHeldRange);
     Kernel kernel;
     kernel.constants = std::move(c);
     kernel.run = [](const void* constants, const Block& block) {

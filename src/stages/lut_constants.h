@@ -8,7 +8,7 @@ namespace baryton {
 struct LutConstants {
     std::vector<float> shaper[3]; ///< one run per channel
     float shaperScale[3], shaperShift[3];
-    std::vector<float> grid[3]; ///< one run of nodes per channel
+    std::vector<float> grid; ///< four floats a node (r, g, b, 0), so that one load takes a whole node
     float gridScale[3], gridShift[3];
     std::int32_t size = 0;
 };

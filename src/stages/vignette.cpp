@@ -29,7 +29,7 @@ void RunVignette(const VignetteConstants& c, const Block& block) {
         const V ey = hn::Mul(toY, hn::NegMulAdd(u, Splat(c.sinTurn), Splat(v * c.cosTurn)));
         V w = SmoothStep(hn::Sqrt(hn::MulAdd(ex, ex, hn::Mul(ey, ey))), c.low, c.perWidth);
         const V keep = hn::NegMulAdd(Splat(c.spare), SmoothStep(Luma(r, g, b), 0.2F, 1.25F), Splat(1.0F));
-        w = hn::Exp(d, hn::Mul(hn::Mul(w, keep), Splat(c.stops * 0.69314718F)));
+        w = Exp2(hn::Mul(hn::Mul(w, keep), Splat(c.stops)));
         r = hn::Mul(r, w);
         g = hn::Mul(g, w);
         b = hn::Mul(b, w);
