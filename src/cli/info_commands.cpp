@@ -17,6 +17,8 @@ std::string kindName(ParameterKind kind) {
         return "number";
     case ParameterKind::Toggle:
         return "toggle";
+    case ParameterKind::Choice:
+        return "choice";
     case ParameterKind::CurveShape:
         return "curve";
     case ParameterKind::LutFile:
@@ -61,6 +63,7 @@ void listStages(bool asJson) {
                               {"tooltip", p.tooltip}};
             const bool number = p.kind == ParameterKind::Number;
             if (number) parameter["range"] = {p.minimum, p.maximum};
+            for (const auto& option : p.options) parameter["options"].push_back({{"id", option.id}, {"name", option.name}});
             parameter["default"] = p.kind == ParameterKind::LutFile ? Json(nullptr) : valueToJson(p.defaultValue);
             if (!asJson) {
                 const std::string range = number ? fmt::format("{:g}…{:g} {} ({:g})", p.minimum, p.maximum,

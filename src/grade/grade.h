@@ -38,17 +38,19 @@ struct Stage {
     bool operator==(const Stage&) const = default;
 };
 
-/// A named run of stages with a strength of its own.
+/// A named run of stages with a strength of its own, laid over what comes before it by a blend mode.
 struct Layer {
     std::string id;
     std::string name;
     std::optional<bool> enabled;
-    std::optional<double> strength; ///< 0…1
+    std::optional<double> strength;   ///< 0…1
+    std::optional<std::string> blend; ///< the id of a blend mode (see render/blend.h); normal when absent
     std::vector<Stage> stages;
     Json unknown;
 
     bool isEnabled() const { return enabled.value_or(true); }
     double strengthOrFull() const { return strength.value_or(1.0); }
+    std::string blendOrNormal() const { return blend.value_or("normal"); }
     bool operator==(const Layer&) const = default;
 };
 

@@ -206,7 +206,8 @@ Grade gradeFromJson(const Json& json) {
             layer.enabled = optionalField<bool>(item, "enabled");
             layer.strength = optionalField<double>(item, "strength");
             layer.stages = stagesFromJson(item, "stages", "/look/" + std::to_string(i));
-            layer.unknown = unknownFields(item, {"id", "name", "enabled", "strength", "stages"});
+            layer.blend = optionalField<std::string>(item, "blend");
+            layer.unknown = unknownFields(item, {"id", "name", "enabled", "strength", "blend", "stages"});
             grade.look.push_back(std::move(layer));
         }
     grade.finish = stagesFromJson(json, "finish", "");
@@ -220,6 +221,7 @@ void gradeIntoJson(const Grade& grade, Json& json) {
     for (const auto& layer : grade.look) {
         Json item = commonToJson(layer);
         item["name"] = layer.name;
+        if (layer.blend) item["blend"] = *layer.blend;
         item["stages"] = stagesToJson(layer.stages);
         json["look"].push_back(std::move(item));
     }

@@ -55,6 +55,7 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
         if (at != result.look.end()) {
             if (carried.enabled) at->enabled = carried.enabled;
             if (carried.strength) at->strength = carried.strength;
+            if (carried.blend) at->blend = carried.blend;
             setStages(result, at->stages, carried.stages);
             continue;
         }
@@ -88,6 +89,7 @@ IncludeSet presentIn(const Grade& grade) {
     for (const auto& layer : grade.look) {
         if (layer.enabled) set.push_back({Part::Look, layer.id, "", kEnabledWord});
         if (layer.strength) set.push_back({Part::Look, layer.id, "", kStrengthWord});
+        if (layer.blend) set.push_back({Part::Look, layer.id, "", kBlendWord});
         for (const auto& stage : layer.stages) listStage(set, Part::Look, layer.id, stage);
     }
     for (const auto& stage : grade.finish) listStage(set, Part::Finish, "", stage);
@@ -125,8 +127,10 @@ Grade carve(const Grade& grade, const IncludeSet& include,
         carved.name = layer.name;
         if (wanted.contains({Part::Look, layer.id, "", kEnabledWord})) carved.enabled = layer.isEnabled();
         if (wanted.contains({Part::Look, layer.id, "", kStrengthWord})) carved.strength = layer.strengthOrFull();
+        if (wanted.contains({Part::Look, layer.id, "", kBlendWord})) carved.blend = layer.blendOrNormal();
         for (const auto& stage : layer.stages) carveStage(Part::Look, layer.id, stage, carved.stages);
-        if (carved.enabled || carved.strength || !carved.stages.empty()) result.look.push_back(std::move(carved));
+        if (carved.enabled || carved.strength || carved.blend || !carved.stages.empty())
+            result.look.push_back(std::move(carved));
     }
     for (const auto& stage : grade.finish) carveStage(Part::Finish, "", stage, result.finish);
     return result;
@@ -139,8 +143,9 @@ std::vector<Change> diff(const Grade& before, const Grade& after) {
             const auto layer = std::find_if(grade.look.begin(), grade.look.end(),
                                             [&](const Layer& l) { return l.id == path.layer; });
             if (path.stage.empty()) {
-                all[path] =
-                    path.parameter == kEnabledWord ? Value(layer->isEnabled()) : Value(layer->strengthOrFull());
+                all[path] = path.parameter == kEnabledWord ? Value(layer->isEnabled())
+                            : path.parameter == kBlendWord ? Value(layer->blendOrNormal())
+                                                           : Value(layer->strengthOrFull());
                 continue;
             }
             const auto& stages = path.part == Part::Prep     ? grade.prep

@@ -35,8 +35,8 @@ struct CarryPath {
     std::string parameter; ///< parameter id, or "enabled", "strength"
     auto operator<=>(const CarryPath&) const = default;
 };
-/// A stage's or layer's own switch and strength in a CarryPath.
-inline const std::string kEnabledWord = "enabled", kStrengthWord = "strength";
+/// A stage's or layer's own switch and strength in a CarryPath, and a layer's blend mode.
+inline const std::string kEnabledWord = "enabled", kStrengthWord = "strength", kBlendWord = "blend";
 
 using IncludeSet = std::vector<CarryPath>;
 

@@ -47,21 +47,31 @@ private:
 
     void addLayer(const Layer& layer) {
         const double strength = layer.strengthOrFull();
-        const bool any =
-            std::any_of(layer.stages.begin(), layer.stages.end(), [&](const Stage& s) { return counts(s); });
+        const BlendMode mode = blendModeFrom(layer.blendOrNormal());
+        // A layer that changes nothing is still laid over: multiplied with itself a picture grows darker.
+        const bool any = mode != BlendMode::Normal || std::any_of(layer.stages.begin(), layer.stages.end(),
+                                                                  [&](const Stage& s) { return counts(s); });
         if (!layer.isEnabled() || strength <= 0 || !any) return;
-        const int slot = strength < 1 ? keep() : -1;
+        const int slot = strength < 1 || mode != BlendMode::Normal ? keep() : -1;
         addStages(layer.stages);
-        if (slot >= 0) mix(slot, strength);
+        if (slot < 0) return;
+        mix(slot, strength);
+        if (mode == BlendMode::Normal) return;
+        program_.steps_.back().kind = Step::Kind::Blend;
+        program_.steps_.back().mode = mode;
     }
 
     void addStages(const std::vector<Stage>& stages) {
         for (const Stage& stage : stages) {
             if (!counts(stage)) continue;
             const StageType& type = *findStageType(stage.type);
-            const int slot = stage.strengthOrFull() < 1 ? keep() : -1;
-            addKernel(type.compile(ParameterReader(type, stage)));
-            if (slot >= 0) mix(slot, stage.strengthOrFull());
+            const ParameterReader parameters(type, stage);
+            const auto limits = type.standsIn(Part::Look) ? Limits::of(parameters) : std::nullopt;
+            const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
+            addKernel(type.compile(parameters));
+            if (slot < 0) continue;
+            mix(slot, stage.strengthOrFull());
+            program_.steps_.back().limits = limits;
         }
     }
 
@@ -154,7 +164,13 @@ void Program::run(const Block& whole) const {
                 break;
             }
             case Step::Kind::Mix:
-                runMix(scratch.kept[step.slot][0], kBlockPixels, step.strength, block);
+                if (step.limits)
+                    runMixLimited(scratch.kept[step.slot][0], kBlockPixels, step.strength, *step.limits, block);
+                else
+                    runMix(scratch.kept[step.slot][0], kBlockPixels, step.strength, block);
+                break;
+            case Step::Kind::Blend:
+                runBlend(scratch.kept[step.slot][0], kBlockPixels, step.strength, step.mode, block);
                 break;
             }
         }

@@ -2,7 +2,8 @@
 #include "base/task.h"
 #include "picture/picture.h"
 #include "picture/picture_file.h"
-#include "stages/stage_type.h"
+#include "stages/blend.h"
+#include "stages/limits.h"
 
 #include <functional>
 #include <string>
@@ -64,11 +65,13 @@ public:
 
 private:
     struct Step {
-        enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Mix } kind = Kind::Stage;
-        Kernel kernel;                 ///< Stage
-        std::array<float, 9> matrix{}; ///< Matrix
-        int slot = 0;                  ///< Keep, Mix
-        float strength = 1;            ///< Mix: result · strength + kept · (1 − strength)
+        enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Mix, Blend } kind = Kind::Stage;
+        Kernel kernel;                      ///< Stage
+        std::array<float, 9> matrix{};      ///< Matrix
+        int slot = 0;                       ///< Keep, Mix
+        float strength = 1;                 ///< Mix, Blend: result · strength + kept · (1 − strength)
+        std::optional<Limits> limits;       ///< Mix: where the stage acts
+        BlendMode mode = BlendMode::Normal; ///< Blend
     };
     friend class Compiler;
     std::vector<Step> steps_;

@@ -4,6 +4,8 @@
 #define HWY_TARGET_INCLUDE "render/steps.cpp"
 #include <hwy/foreach_target.h>
 
+#include "stages/blend-inl.h"
+#include "stages/oklab-inl.h"
 #include "stages/simd-inl.h"
 
 HWY_BEFORE_NAMESPACE();
@@ -41,6 +43,41 @@ void MixBlock(const float* kept, std::size_t stride, float strength, const Block
     });
 }
 
+/// Limits::weight as vectors.
+HWY_INLINE V LimitWeight(const Limits& limits, const OklabMatrices& m, V r, V g, V b) {
+    const V one = Splat(1.0F);
+    const V y = hn::Min(hn::Max(Luma(r, g, b), hn::Zero(D())), one);
+    const V rise = SmoothStep(y, limits.low - 1 / limits.perSoftness, limits.perSoftness);
+    const V tone = hn::Mul(rise, hn::Sub(one, SmoothStep(y, limits.high, limits.perSoftness)));
+    if (limits.openHue >= 1) return tone;
+    const Perceived p = PerceiveLinear(m, ToLinear(r), ToLinear(g), ToLinear(b));
+    const V closed = hn::Mul(WindowWeight(limits.hue, p), p.fade);
+    return hn::Mul(tone, hn::MulAdd(hn::Sub(one, closed), Splat(limits.openHue), closed));
+}
+
+void MixLimitedBlock(const float* kept, std::size_t stride, float strength, const Limits& limits,
+                     const Block& block) {
+    const D d;
+    const OklabMatrices& m = oklabMatrices();
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
+        const V r0 = hn::LoadU(d, kept + i), g0 = hn::LoadU(d, kept + stride + i),
+                b0 = hn::LoadU(d, kept + 2 * stride + i);
+        const V w = hn::Mul(Splat(strength), LimitWeight(limits, m, r0, g0, b0));
+        r = Mixed(r0, r, w), g = Mixed(g0, g, w), b = Mixed(b0, b, w);
+    });
+}
+
+void BlendBlock(const float* kept, std::size_t stride, float strength, BlendMode mode, const Block& block) {
+    const D d;
+    const V s = Splat(strength);
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
+        const Colour lower = {hn::LoadU(d, kept + i), hn::LoadU(d, kept + stride + i),
+                              hn::LoadU(d, kept + 2 * stride + i)};
+        const Colour out = Blended(mode, lower, {r, g, b});
+        r = Hold(Mixed(lower.r, out.r, s)), g = Hold(Mixed(lower.g, out.g, s)), b = Hold(Mixed(lower.b, out.b, s));
+    });
+}
+
 } // namespace HWY_NAMESPACE
 } // namespace baryton
 HWY_AFTER_NAMESPACE();
@@ -52,6 +89,8 @@ HWY_EXPORT(ToLinearBlock);
 HWY_EXPORT(ToEncodedBlock);
 HWY_EXPORT(MatrixBlock);
 HWY_EXPORT(MixBlock);
+HWY_EXPORT(MixLimitedBlock);
+HWY_EXPORT(BlendBlock);
 
 void runToLinear(const Block& block) {
     HWY_DYNAMIC_DISPATCH(ToLinearBlock)(block);
@@ -64,6 +103,14 @@ void runMatrix(const float* matrix, const Block& block) {
 }
 void runMix(const float* kept, std::size_t keptStride, float strength, const Block& block) {
     HWY_DYNAMIC_DISPATCH(MixBlock)(kept, keptStride, strength, block);
+}
+
+void runMixLimited(const float* kept, std::size_t keptStride, float strength, const Limits& limits,
+                   const Block& block) {
+    HWY_DYNAMIC_DISPATCH(MixLimitedBlock)(kept, keptStride, strength, limits, block);
+}
+void runBlend(const float* kept, std::size_t keptStride, float strength, BlendMode mode, const Block& block) {
+    HWY_DYNAMIC_DISPATCH(BlendBlock)(kept, keptStride, strength, mode, block);
 }
 
 } // namespace baryton

@@ -1,5 +1,6 @@
 #pragma once
-#include "stages/stage_type.h"
+#include "stages/blend.h"
+#include "stages/limits.h"
 
 namespace baryton {
 
@@ -11,5 +12,11 @@ void runToEncoded(const Block& block);
 void runMatrix(const float* matrix, const Block& block);
 /// block · strength + kept · (1 − strength); `kept` holds three planes, `keptStride` floats apart.
 void runMix(const float* kept, std::size_t keptStride, float strength, const Block& block);
+
+/// The same with the strength times each kept colour's weight within the limits.
+void runMixLimited(const float* kept, std::size_t keptStride, float strength, const Limits& limits,
+                   const Block& block);
+/// Lays the block over what was kept by a blend mode, and mixes by strength.
+void runBlend(const float* kept, std::size_t keptStride, float strength, BlendMode mode, const Block& block);
 
 } // namespace baryton

@@ -7,6 +7,17 @@ class StageType;
 /// One function for each stage type, each defined in the file of its name.
 const StageType& exposureType();
 const StageType& whiteBalanceType();
+const StageType& warmthType();
+const StageType& toneType();
+const StageType& levelsType();
+const StageType& splitToneType();
+const StageType& hueBandsType();
+const StageType& pushTableType();
+const StageType& primariesType();
+const StageType& channelMixType();
+const StageType& monochromeType();
+const StageType& gradientMapType();
+const StageType& filmResponseType();
 const StageType& curvesType();
 const StageType& wheelsType();
 const StageType& saturationType();

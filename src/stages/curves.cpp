@@ -1,5 +1,4 @@
-// Curves: one curve on all three channels, then one on each. The channel curves come last so that a cast set with
-// them stays where it was set when the common curve is changed.
+// Curves: tone curves on the channels together and each alone, on luma, and on lightness and the opponent axes.
 #include "stages/curves.h"
 #include "stages/stage_type.h"
 
@@ -7,60 +6,71 @@
 #define HWY_TARGET_INCLUDE "stages/curves.cpp"
 #include <hwy/foreach_target.h>
 
+#include "stages/oklab-inl.h"
 #include "stages/simd-inl.h"
+#include "stages/spline-inl.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
-using DI = hn::Rebind<std::int32_t, D>;
-
-/// Which piece holds x: the number of knots that do not lie above it.
-HWY_INLINE hn::Vec<DI> PieceOf(const Spline& s, V x) {
-    const DI di;
-    auto piece = hn::Zero(di);
-    for (std::size_t k = 0; k < s.knots; ++k) // true is −1 in every lane
-        piece = hn::Sub(piece, hn::VecFromMask(di, hn::RebindMask(di, hn::Ge(x, Splat(s.knot[k])))));
-    return piece;
-}
-
-HWY_INLINE V Cubic(V t, V c3, V c2, V c1, V c0) {
-    return Hold(hn::MulAdd(hn::MulAdd(hn::MulAdd(c3, t, c2), t, c1), t, c0));
-}
-
-/// Runs one spline over a plane. As long as there are no more pieces than lanes, their coefficients stay in registers
-/// and each lane picks its own; a curve of many points gathers them from memory.
 void RunSpline(const Spline& s, float* plane, std::size_t count) {
     const D d;
-    const std::size_t lanes = hn::Lanes(d);
-    if (s.knots + 1 <= lanes && lanes <= Spline::kMostPoints) {
-        const V origin = hn::LoadU(d, s.origin), c0 = hn::LoadU(d, s.c0), c1 = hn::LoadU(d, s.c1),
-                c2 = hn::LoadU(d, s.c2), c3 = hn::LoadU(d, s.c3);
-        for (std::size_t i = 0; i < count; i += lanes) {
-            const V x = hn::LoadU(d, plane + i);
-            const auto at = hn::IndicesFromVec(d, PieceOf(s, x));
-            const V t = hn::Sub(x, hn::TableLookupLanes(origin, at));
-            hn::StoreU(Cubic(t, hn::TableLookupLanes(c3, at), hn::TableLookupLanes(c2, at),
-                             hn::TableLookupLanes(c1, at), hn::TableLookupLanes(c0, at)),
-                       d, plane + i);
-        }
-        return;
-    }
-    for (std::size_t i = 0; i < count; i += lanes) {
-        const V x = hn::LoadU(d, plane + i);
-        const auto piece = PieceOf(s, x);
-        const V t = hn::Sub(x, hn::GatherIndex(d, s.origin, piece));
-        hn::StoreU(Cubic(t, hn::GatherIndex(d, s.c3, piece), hn::GatherIndex(d, s.c2, piece),
-                         hn::GatherIndex(d, s.c1, piece), hn::GatherIndex(d, s.c0, piece)),
-                   d, plane + i);
-    }
+    const SplineLanes curve(s);
+    for (std::size_t i = 0; i < count; i += hn::Lanes(d)) hn::StoreU(curve(hn::LoadU(d, plane + i)), d, plane + i);
+}
+
+void RunLumaCurve(const Spline& s, const Block& block) {
+    const SplineLanes curve(s);
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+        const V y = Luma(r, g, b), shift = hn::Sub(curve(y), y);
+        r = Hold(hn::Add(r, shift)), g = Hold(hn::Add(g, shift)), b = Hold(hn::Add(b, shift));
+    });
+}
+
+void RunHoldHue(const Spline& s, const Block& block) {
+    const SplineLanes curve(s);
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+        const V low = hn::Min(r, hn::Min(g, b)), range = hn::Sub(hn::Max(r, hn::Max(g, b)), low);
+        const V newLow = curve(low);
+        const V stretch = hn::Div(hn::Sub(curve(hn::Add(low, range)), newLow), hn::Max(range, Splat(1e-6F)));
+        const auto placed = [&](V v) { return hn::MulAdd(hn::Sub(v, low), stretch, newLow); };
+        r = placed(r), g = placed(g), b = placed(b);
+    });
+}
+
+void RunLabCurves(const CurvesConstants& c, const Block& block) {
+    const SplineLanes lightness(c.lightness), a(c.a), b(c.b);
+    const OklabMatrices& m = oklabMatrices();
+    const V span = Splat(CurvesConstants::axisSpan), half = Splat(0.5F), per = Splat(1 / CurvesConstants::axisSpan);
+    const auto axis = [&](const SplineLanes& curve, const Spline& s, V v) {
+        return s.knots == 0 ? v : hn::Mul(hn::Sub(curve(hn::MulAdd(v, per, half)), half), span);
+    };
+    ForEachVector(block, [&](V& red, V& green, V& blue, std::size_t) {
+        V r = ToLinear(red), g = ToLinear(green), bl = ToLinear(blue);
+        ThroughOklab(m, r, g, bl, [&](Perceived& p) {
+            p.lightness = lightness(p.lightness);
+            p.a = axis(a, c.a, p.a);
+            p.b = axis(b, c.b, p.b);
+        });
+        red = ToEncoded(r), green = ToEncoded(g), blue = ToEncoded(bl);
+    });
 }
 
 void RunCurves(const CurvesConstants& c, const Block& block) {
     float* planes[3] = {block.r, block.g, block.b};
+    if (c.rgb.knots > 0) {
+        if (c.response == CurveResponse::HoldHue)
+            RunHoldHue(c.rgb, block);
+        else if (c.response == CurveResponse::Luma)
+            RunLumaCurve(c.rgb, block);
+        else
+            for (float* plane : planes) RunSpline(c.rgb, plane, block.count);
+    }
     for (int p = 0; p < 3; ++p)
-        for (const Spline* spline : {&c.rgb, &c.channel[p]})
-            if (spline->knots > 0) RunSpline(*spline, planes[p], block.count);
+        if (c.channel[p].knots > 0) RunSpline(c.channel[p], planes[p], block.count);
+    if (c.luma.knots > 0) RunLumaCurve(c.luma, block);
+    if (c.hasLab()) RunLabCurves(c, block);
 }
 
 } // namespace HWY_NAMESPACE
@@ -71,36 +81,56 @@ HWY_AFTER_NAMESPACE();
 #include "stages/all_stages.h"
 #include "stages/describe.h"
 
+#include <algorithm>
+
 namespace baryton {
 
 HWY_EXPORT(RunCurves);
 
 const StageType& curvesType() {
+    using namespace describe;
     static const StageType type = {
         "curves",
         "Curves",
         "Bends the tones: what is dark, middling or light becomes darker or lighter, in all channels or in one.",
         {Part::Look},
         true,
-        {describe::curve(
-             "rgb", "RGB",
-             "Changes the tones of all three channels alike: an S gives contrast, a lifted left end matte blacks."),
-         describe::curve("r", "Red", "Upward turns these tones toward red, downward toward cyan."),
-         describe::curve("g", "Green", "Upward turns these tones toward green, downward toward magenta."),
-         describe::curve("b", "Blue", "Upward turns these tones toward blue, downward toward yellow.")},
+        {curve("rgb", "RGB",
+               "Changes the tones of all three channels alike: an S gives contrast, a lifted left end matte blacks."),
+         curve("luma", "Luma", "Changes how light tones are and leaves their colour as it is."),
+         curve("r", "Red", "Upward turns these tones toward red, downward toward cyan."),
+         curve("g", "Green", "Upward turns these tones toward green, downward toward magenta."),
+         curve("b", "Blue", "Upward turns these tones toward blue, downward toward yellow."),
+         curve("lab.l", "Lightness", "Changes lightness as the eye sees it."),
+         curve("lab.a", "Green to red", "The middle is neutral; steeper draws greens and reds apart."),
+         curve("lab.b", "Blue to yellow", "The middle is neutral; steeper draws blues and yellows apart."),
+         choice("response", "Response", {{"channels", "Channels"}, {"hold-hue", "Hold hue"}, {"luma", "Luma only"}},
+                "How the RGB curve acts: on each channel, with hues held, or on luma alone."),
+         choice("spline", "Spline", {{"monotone", "Monotone"}, {"natural", "Natural"}},
+                "Monotone never swings past its points; natural is smoother.")},
         [](const ParameterReader& p) {
-            return isStraight(p.curve("rgb")) && isStraight(p.curve("r")) && isStraight(p.curve("g")) &&
-                   isStraight(p.curve("b"));
+            const char* curves[] = {"rgb", "luma", "r", "g", "b", "lab.l", "lab.a", "lab.b"};
+            return std::all_of(std::begin(curves), std::end(curves),
+                               [&](const char* id) { return isStraight(p.curve(id)); });
         },
         [](const ParameterReader& p) {
+            const auto kind = p.choice("spline") == "natural" ? SplineKind::Natural : SplineKind::Monotone;
+            const auto spline = [&](const char* id) { return Spline(p.curve(id), kind); };
             Kernel kernel;
-            kernel.constants = std::make_shared<CurvesConstants>(CurvesConstants{
-                Spline(p.curve("rgb")), {Spline(p.curve("r")), Spline(p.curve("g")), Spline(p.curve("b"))}});
+            kernel.constants = std::make_shared<CurvesConstants>(
+                CurvesConstants{spline("rgb"),
+                                {spline("r"), spline("g"), spline("b")},
+                                spline("luma"),
+                                spline("lab.l"),
+                                spline("lab.a"),
+                                spline("lab.b"),
+                                static_cast<CurveResponse>(p.choiceIndex("response"))});
             kernel.run = [](const void* constants, const Block& block) {
                 HWY_DYNAMIC_DISPATCH(RunCurves)(*static_cast<const CurvesConstants*>(constants), block);
             };
             return kernel;
         },
+        {},
     };
     return type;
 }

@@ -27,6 +27,22 @@ inline ParameterType hue(std::string id, std::string name, std::string tooltip) 
             false,
             true};
 }
+inline ParameterType number(std::string id, std::string name, double low, double high, double step, double standard,
+                            std::string tooltip, Unit unit = Unit::None) {
+    return {std::move(id), std::move(name), ParameterKind::Number, unit, low, high,
+            step,          standard,        std::move(tooltip)};
+}
+inline ParameterType toggle(std::string id, std::string name, std::string tooltip) {
+    return {std::move(id), std::move(name), ParameterKind::Toggle, Unit::None, 0, 1, 1, false, std::move(tooltip)};
+}
+/// The first option is the default.
+inline ParameterType choice(std::string id, std::string name, std::vector<ParameterType::Option> options,
+                            std::string tooltip) {
+    ParameterType type{std::move(id),      std::move(name),   ParameterKind::Choice, Unit::None, 0, 1, 1,
+                       options.front().id, std::move(tooltip)};
+    type.options = std::move(options);
+    return type;
+}
 inline ParameterType curve(std::string id, std::string name, std::string tooltip) {
     return {std::move(id), std::move(name), ParameterKind::CurveShape, Unit::None, 0, 1,
             1.0 / 255,     Curve{},         std::move(tooltip)};

@@ -1,4 +1,4 @@
-// Exposure: every pixel's light times 2^stops.
+// Exposure: every pixel's light times 2^stops. In the Look it comes on top of the picture's own.
 #include "stages/all_stages.h"
 #include "stages/describe.h"
 
@@ -11,7 +11,7 @@ const StageType& exposureType() {
         "exposure",
         "Exposure",
         "Brightens or darkens the whole picture as if it had been exposed longer or shorter.",
-        {Part::Prep},
+        {Part::Prep, Part::Look},
         true,
         {describe::stops("stops", "Stops", 5, "One stop up doubles the light everywhere, one down halves it.")},
         [](const ParameterReader& p) { return p.number("stops") == 0; },

@@ -1,13 +1,34 @@
 #include "stages/all_stages.h"
-#include "stages/stage_type.h"
+#include "stages/limits.h"
 
 namespace baryton {
 
+namespace {
+
+/// Every stage of the Look has limits beside its own parameters.
+std::vector<StageType> withLimits(std::initializer_list<const StageType*> types) {
+    std::vector<StageType> all;
+    for (const StageType* type : types) {
+        all.push_back(*type);
+        if (!type->standsIn(Part::Look)) continue;
+        const auto& limits = limitParameters();
+        all.back().parameters.insert(all.back().parameters.end(), limits.begin(), limits.end());
+    }
+    return all;
+}
+
+} // namespace
+
 const std::vector<const StageType*>& stageTypes() {
-    static const std::vector<const StageType*> types = {
-        &exposureType(),   &whiteBalanceType(), &curvesType(),   &wheelsType(),
-        &saturationType(), &lutType(),          &vignetteType(),
-    };
+    static const std::vector<StageType> owned = withLimits(
+        {&exposureType(), &whiteBalanceType(), &warmthType(), &toneType(), &levelsType(), &curvesType(),
+         &wheelsType(), &splitToneType(), &hueBandsType(), &pushTableType(), &saturationType(), &primariesType(),
+         &channelMixType(), &monochromeType(), &gradientMapType(), &filmResponseType(), &lutType(), &vignetteType()});
+    static const std::vector<const StageType*> types = [] {
+        std::vector<const StageType*> pointers;
+        for (const StageType& type : owned) pointers.push_back(&type);
+        return pointers;
+    }();
     return types;
 }
 

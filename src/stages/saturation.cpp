@@ -10,13 +10,35 @@
 #define HWY_TARGET_INCLUDE "stages/saturation.cpp"
 #include <hwy/foreach_target.h>
 
-#include "stages/simd-inl.h"
+#include "stages/oklab-inl.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
+/// With a gain of its own for each colour.
+void RunByChroma(const SaturationConstants& c, const Block& block) {
+    const OklabMatrices& m = oklabMatrices();
+    const V one = Splat(1.0F), zero = hn::Zero(D());
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+        ThroughOklab(m, r, g, b, [&](Perceived& p) {
+            const V vivid = SmoothStep(p.chroma, SaturationConstants::kMuted,
+                                       1 / (SaturationConstants::kVivid - SaturationConstants::kMuted));
+            V gain = hn::MulAdd(Splat(c.muted), hn::Sub(one, vivid),
+                                hn::MulAdd(Splat(c.vivid), vivid, Splat(1 + c.overall)));
+            gain = hn::Max(gain, zero);
+            const V guarded = hn::Mul(hn::Mul(WindowWeight(c.guard, p), p.fade), Splat(c.guardStrength));
+            gain = hn::MulAdd(hn::Sub(one, gain), guarded, gain);
+            p.a = hn::Mul(p.a, gain), p.b = hn::Mul(p.b, gain);
+        });
+    });
+}
+
 void RunSaturation(const SaturationConstants& c, const Block& block) {
+    if (!c.isPlain) {
+        RunByChroma(c, block);
+        return;
+    }
     const V zero = hn::Zero(D());
     const auto cubed = [](V x) { return hn::Mul(hn::Mul(x, x), x); };
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
@@ -56,8 +78,16 @@ const StageType& saturationType() {
         {Part::Look},
         true,
         {describe::percent("overall", "Saturation", -100, 100, 0,
-                           "To the right colours grow stronger, to the left quieter; at −100 the picture is grey.")},
-        [](const ParameterReader& p) { return p.number("overall") == 0; },
+                           "To the right colours grow stronger, to the left quieter; at −100 the picture is grey."),
+         describe::percent("muted", "Muted colours", -100, 100, 0, "Strengthens or quiets what has little colour."),
+         describe::percent("vivid", "Vivid colours", -100, 100, 0, "Strengthens or quiets what has much colour."),
+         describe::hue("guard.hue", "Guarded hue", "The hue that is left as it is (OKLCh): faces lie about 50°."),
+         describe::number("guard.width", "Guard width", 10, 180, 1, 40, "How many degrees of hue are guarded.",
+                          Unit::Degrees),
+         describe::percent("guard.strength", "Guard", 0, 100, 0, "How firmly the guarded hue is kept.")},
+        [](const ParameterReader& p) {
+            return p.number("overall") == 0 && p.number("muted") == 0 && p.number("vivid") == 0;
+        },
         [](const ParameterReader& p) {
             const double gain = 1 + p.number("overall");
             SaturationConstants c{};
@@ -67,6 +97,13 @@ const StageType& saturationType() {
             copy(kOklabCones, c.toCones);
             copy(inverse(kOklabCones), c.toRgb);
             copy(inverse(kOklabFromRoots) * diagonal({1, gain, gain}) * kOklabFromRoots, c.mix);
+            c.isPlain = p.number("muted") == 0 && p.number("vivid") == 0 && p.number("guard.strength") == 0;
+            c.overall = static_cast<float>(p.number("overall"));
+            c.muted = static_cast<float>(p.number("muted"));
+            c.vivid = static_cast<float>(p.number("vivid"));
+            c.guardStrength = static_cast<float>(p.number("guard.strength"));
+            constexpr double guardSoftness = 30;
+            c.guard = HueWindow(p.number("guard.hue"), p.number("guard.width"), guardSoftness);
             Kernel kernel;
             kernel.domain = Domain::Linear;
             kernel.constants = std::make_shared<SaturationConstants>(c);

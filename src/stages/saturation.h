@@ -1,10 +1,19 @@
 #pragma once
+#include "stages/oklab.h"
 
 namespace baryton {
 
-/// The constants of Saturation: row-major matrices to cone responses, between their cube roots, and back.
+/// The constants of Saturation. With one gain for all, `mix` goes straight from cube-rooted cone responses to
+/// cube-rooted cone responses; else the gain follows the chroma and the guarded hue:
+///
+///     gain = 1 + overall + muted·(1 − v) + vivid·v      v = smoothstep(0.03, 0.17, C), held at 0 or above
+///     gain → 1 within the guarded window by its strength times the fades
 struct SaturationConstants {
-    float toCones[9], mix[9], toRgb[9];
+    float toCones[9], toRgb[9], mix[9];
+    bool isPlain = true;
+    float overall = 0, muted = 0, vivid = 0, guardStrength = 0;
+    HueWindow guard;
+    static constexpr float kMuted = 0.03F, kVivid = 0.17F; ///< where chroma counts as one and as the other
 };
 
 } // namespace baryton

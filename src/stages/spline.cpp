@@ -9,22 +9,18 @@ bool isStraight(const Curve& points) {
     return std::all_of(points.begin(), points.end(), [](const CurvePoint& p) { return p.x == p.y; });
 }
 
-Spline::Spline(const Curve& points) : knots(isStraight(points) ? 0 : std::min(points.size(), kMostPoints)) {
-    if (knots < 2) {
-        knots = 0;
-        c1[0] = 1;
-        return;
-    }
-    const std::size_t n = knots;
-    std::vector<double> secant(n - 1), tangent(n);
-    for (std::size_t i = 0; i + 1 < n; ++i)
-        secant[i] = (points[i + 1].y - points[i].y) / (points[i + 1].x - points[i].x);
+namespace {
+
+/// Fritsch and Carlson 1980: means of the neighbouring secants, 0 at turns, pulled back into the circle of radius 3
+/// that keeps monotony.
+std::vector<double> monotoneTangents(const std::vector<double>& secant) {
+    const std::size_t n = secant.size() + 1;
+    std::vector<double> tangent(n);
     tangent[0] = secant[0];
     tangent[n - 1] = secant[n - 2];
     for (std::size_t i = 1; i + 1 < n; ++i)
         tangent[i] = secant[i - 1] * secant[i] <= 0 ? 0 : (secant[i - 1] + secant[i]) / 2;
-    for (std::size_t i = 0; i + 1 < n;
-         ++i) { // pull the tangents back into the circle of radius 3 that keeps monotony
+    for (std::size_t i = 0; i + 1 < n; ++i) {
         if (secant[i] == 0) {
             tangent[i] = tangent[i + 1] = 0;
             continue;
@@ -36,6 +32,46 @@ Spline::Spline(const Curve& points) : knots(isStraight(points) ? 0 : std::min(po
             tangent[i + 1] = k * b * secant[i];
         }
     }
+    return tangent;
+}
+
+/// The tangents of the natural cubic spline: a tridiagonal system, solved by elimination (Thomas).
+std::vector<double> naturalTangents(const Curve& points, const std::vector<double>& secant) {
+    const std::size_t n = points.size();
+    const auto width = [&](std::size_t i) { return points[i + 1].x - points[i].x; };
+    std::vector<double> above(n), right(n), tangent(n);
+    above[0] = 0.5, right[0] = 1.5 * secant[0]; // 2·m0 + m1 = 3·secant
+    for (std::size_t i = 1; i < n; ++i) {
+        const bool last = i + 1 == n;
+        const double lower = last ? 1 : 1 / width(i - 1), upper = last ? 0 : 1 / width(i);
+        const double middle = last ? 2 : 2 * (lower + upper);
+        const double wanted = last ? 3 * secant[i - 1] : 3 * (secant[i - 1] * lower + secant[i] * upper);
+        const double pivot = middle - lower * above[i - 1];
+        above[i] = upper / pivot;
+        right[i] = (wanted - lower * right[i - 1]) / pivot;
+    }
+    tangent[n - 1] = right[n - 1];
+    for (std::size_t i = n - 1; i-- > 0;) tangent[i] = right[i] - above[i] * tangent[i + 1];
+    return tangent;
+}
+
+} // namespace
+
+Spline::Spline(const Curve& points, SplineKind kind)
+    : knots(isStraight(points) ? 0 : std::min(points.size(), kMostPoints)) {
+    if (knots < 2) {
+        knots = 0;
+        c1[0] = 1;
+        return;
+    }
+    const std::size_t n = knots;
+    std::vector<double> secant(n - 1);
+    for (std::size_t i = 0; i + 1 < n; ++i)
+        secant[i] = (points[i + 1].y - points[i].y) / (points[i + 1].x - points[i].x);
+    const std::vector<double> tangent =
+        kind == SplineKind::Monotone
+            ? monotoneTangents(secant)
+            : naturalTangents(Curve(points.begin(), points.begin() + static_cast<std::ptrdiff_t>(n)), secant);
     const auto piece = [&](std::size_t i, double x, double k0, double k1, double k2, double k3) {
         origin[i] = static_cast<float>(x), c0[i] = static_cast<float>(k0), c1[i] = static_cast<float>(k1);
         c2[i] = static_cast<float>(k2), c3[i] = static_cast<float>(k3);

@@ -1,4 +1,5 @@
 #include "stages/stage_type.h"
+#include "stages/blend.h"
 
 #include <algorithm>
 #include <cmath>
@@ -19,7 +20,12 @@ std::string shownText(const ParameterType& type, const Value& value) {
     if (const auto* lut = std::get_if<LutContent>(&value)) return lut->name.empty() ? "none" : lut->name;
     if (const auto* toggle = std::get_if<bool>(&value)) return *toggle ? "on" : "off";
     const auto* number = std::get_if<double>(&value);
-    if (!number) return std::get<std::string>(value);
+    if (!number) {
+        const auto& word = std::get<std::string>(value);
+        for (const auto& option : type.options)
+            if (option.id == word) return option.name;
+        return word;
+    }
     const double step = shownNumber(type, type.step);
     const int digits = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
     double shown = shownNumber(type, *number);
@@ -56,6 +62,14 @@ double ParameterReader::number(const std::string& id) const {
 bool ParameterReader::toggle(const std::string& id) const {
     return std::get<bool>(value(id));
 }
+const std::string& ParameterReader::choice(const std::string& id) const {
+    return std::get<std::string>(value(id));
+}
+int ParameterReader::choiceIndex(const std::string& id) const {
+    const auto& options = type_.parameter(id)->options;
+    const auto at = std::find_if(options.begin(), options.end(), [&](const auto& o) { return o.id == choice(id); });
+    return at == options.end() ? 0 : static_cast<int>(at - options.begin());
+}
 const Curve& ParameterReader::curve(const std::string& id) const {
     return std::get<Curve>(value(id));
 }
@@ -86,6 +100,10 @@ bool isNeutral(const Stage& stage) {
 }
 
 bool isNeutral(const Grade& grade) {
+    for (const Layer& layer : grade.look)
+        if (layer.isEnabled() && layer.strengthOrFull() > 0 &&
+            blendModeFrom(layer.blendOrNormal()) != BlendMode::Normal)
+            return false;
     const auto places = stagePlaces(grade);
     return std::all_of(places.begin(), places.end(), [&](const StagePlace& place) {
         if (place.part == Part::Look) {
@@ -141,10 +159,18 @@ std::string kindWord(ParameterKind kind) {
         return "true or false";
     case ParameterKind::CurveShape:
         return "a list of points [[x, y], …]";
+    case ParameterKind::Choice:
+        return "one of the words that baryton-cli stages lists";
     case ParameterKind::LutFile:
         break;
     }
     return "a LUT";
+}
+
+bool isOption(const ParameterType& type, const Value& value) {
+    const auto* word = std::get_if<std::string>(&value);
+    return !word ||
+           std::any_of(type.options.begin(), type.options.end(), [&](const auto& o) { return o.id == *word; });
 }
 
 constexpr double kCurveReach = 4; ///< how far curve points may lie from 0
@@ -181,6 +207,10 @@ void validateStage(const Stage& stage, Part part, const std::string& path, std::
                                 "correct the value");
             continue;
         }
+        if (!isOption(*parameter, value))
+            errors.emplace_back("", at,
+                                parameter->name + " can't be \"" + std::get<std::string>(value).substr(0, 40) + "\"",
+                                "write one of the words that baryton-cli stages lists");
         if (const auto* number = std::get_if<double>(&value);
             number && !(*number >= parameter->minimum && *number <= parameter->maximum))
             errors.emplace_back("", at,
@@ -200,6 +230,14 @@ void validateStage(const Stage& stage, Part part, const std::string& path, std::
 
 std::vector<Error> validate(const Grade& grade) {
     std::vector<Error> errors;
+    for (std::size_t i = 0; i < grade.look.size(); ++i) {
+        const auto& modes = blendModes();
+        const std::string mode = grade.look[i].blendOrNormal();
+        if (std::none_of(modes.begin(), modes.end(), [&](const auto& o) { return o.id == mode; }))
+            errors.emplace_back("", fmt::format("/look/{}/blend", i),
+                                "there is no blend mode \"" + mode.substr(0, 40) + "\"",
+                                "write normal, or another mode of docs/formats/preset.md");
+    }
     for (const auto& place : stagePlaces(grade)) {
         const std::string path = place.part == Part::Look
                                      ? fmt::format("/look/{}/stages/{}", place.layer, place.index)
@@ -222,8 +260,8 @@ Grade repaired(const Grade& grade) {
         std::erase_if(stage.parameters, [&](const auto& entry) {
             const ParameterType* parameter = type->parameter(entry.first);
             const auto* curve = std::get_if<Curve>(&entry.second);
-            return parameter &&
-                   (entry.second.index() != parameter->defaultValue.index() || (curve && !isRisingCurve(*curve)));
+            return parameter && (entry.second.index() != parameter->defaultValue.index() ||
+                                 (curve && !isRisingCurve(*curve)) || !isOption(*parameter, entry.second));
         });
         for (auto& [id, value] : stage.parameters) {
             const ParameterType* parameter = type->parameter(id);

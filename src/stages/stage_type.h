@@ -40,7 +40,7 @@ struct Kernel {
     std::optional<Mat3> matrix;
 };
 
-enum class ParameterKind { Number, Toggle, CurveShape, LutFile };
+enum class ParameterKind { Number, Toggle, Choice, CurveShape, LutFile };
 enum class Unit { None, Stops, Kelvin, Percent, Degrees };
 
 /// What there is to know of a parameter; editors, files, the command line and the docs all come from it.
@@ -54,6 +54,10 @@ struct ParameterType {
     std::string tooltip; ///< what happens to the picture
     bool mired = false;  ///< sliders go evenly in 1e6 / value
     bool wraps = false;  ///< an angle: maximum and minimum are the same place
+    struct Option {
+        std::string id, name;
+    };
+    std::vector<Option> options{}; ///< of a Choice
 };
 
 /// Number as it is shown and typed: a percentage for Unit::Percent, else as stored.
@@ -70,6 +74,9 @@ public:
     ParameterReader(const StageType& type, const Stage& stage) : type_(type), stage_(stage) {}
     double number(const std::string& id) const;
     bool toggle(const std::string& id) const;
+    const std::string& choice(const std::string& id) const;
+    /// The place of the chosen option among them.
+    int choiceIndex(const std::string& id) const;
     const Curve& curve(const std::string& id) const;
     const LutContent& lut(const std::string& id) const;
 
@@ -92,6 +99,8 @@ public:
     std::function<bool(const ParameterReader&)> isNeutral;
     /// Called with parameters in their ranges and not neutral.
     std::function<Kernel(const ParameterReader&)> compile;
+    /// What a stage that the user adds starts with, where its defaults would show nothing.
+    std::map<std::string, Value> starters{};
 
     const ParameterType* parameter(const std::string& parameterId) const;
     bool standsIn(Part part) const;

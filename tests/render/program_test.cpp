@@ -28,7 +28,11 @@ Vec3 slowly(const Grade& grade, Vec3 v, double x, double y, double aspect) {
                 for (double& c : out) c = srgbToLinear(c);
             out = reference(stage, out, x, y, aspect);
             for (double& c : out) c = hold(linear ? linearToSrgb(c) : c);
-            v = mix(v, out, stage.strengthOrFull());
+            double share = stage.strengthOrFull();
+            const StageType& type = *findStageType(stage.type);
+            if (type.standsIn(Part::Look))
+                if (const auto limits = Limits::of(ParameterReader(type, stage))) share *= limits->weight(v);
+            v = mix(v, out, share);
         }
     };
     run(grade.prep);
@@ -36,7 +40,7 @@ Vec3 slowly(const Grade& grade, Vec3 v, double x, double y, double aspect) {
         if (!layer.isEnabled()) continue;
         const Vec3 before = v;
         run(layer.stages);
-        v = mix(before, v, layer.strengthOrFull());
+        v = mix(before, blended(blendModeFrom(layer.blendOrNormal()), before, v), layer.strengthOrFull());
     }
     run(grade.finish);
     return v;

@@ -36,8 +36,11 @@ TEST(Kernels, EveryStageMeetsItsReferenceAtEveryLevel) {
                     if (kernel.domain == Domain::Linear)
                         for (double& v : in) v = static_cast<float>(srgbToLinear(v));
                     const Vec3 want = reference(stage, in), got = throughKernel(kernel, in);
+                    // Where a random curve is steep, rounding of the input weighs more.
+                    const Vec3 beside = reference(stage, {in[0] + 1e-5, in[1] - 1e-5, in[2] + 1e-5});
                     for (std::size_t k = 0; k < 3; ++k)
-                        ASSERT_NEAR(got[k], want[k], 1e-4 * std::max(1.0, std::abs(want[k])))
+                        ASSERT_NEAR(got[k], want[k],
+                                    1e-4 * std::max({1.0, std::abs(want[k]), std::abs(beside[k] - want[k]) / 1e-5}))
                             << type->id << " at " << in[0] << ' ' << in[1] << ' ' << in[2];
                 }
             }

@@ -1,4 +1,5 @@
 #include "support/samples.h"
+#include "stages/blend.h"
 
 #include <algorithm>
 #include <cmath>
@@ -40,6 +41,8 @@ Value randomValue(Random& random, const ParameterType& parameter) {
     switch (parameter.kind) {
     case ParameterKind::Toggle:
         return random() % 2 == 0;
+    case ParameterKind::Choice:
+        return parameter.options[random() % parameter.options.size()].id;
     case ParameterKind::CurveShape: {
         const auto count = 2 + random() % 5;
         Curve curve;
@@ -83,6 +86,7 @@ Grade randomGrade(Random& random) {
         grade.look.back().id = freeId(grade, "layer");
         grade.look.back().name = "Layer " + std::to_string(l);
         if (random() % 3 == 0) grade.look.back().strength = uniform(random, 0, 1);
+        if (random() % 2) grade.look.back().blend = blendModes()[random() % blendModes().size()].id;
         const auto stages = random() % 5;
         for (std::size_t s = 0; s < stages; ++s)
             grade.look.back().stages.push_back(randomStage(random, grade, inLook[random() % inLook.size()]));

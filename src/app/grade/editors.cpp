@@ -5,7 +5,6 @@
 #include "colour/transfer.h"
 #include "lut/lut_file.h"
 
-#include <QCheckBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <algorithm>
@@ -71,9 +70,36 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
     summary->setWordWrap(true);
     layout->addWidget(summary);
     layout->addSpacing(4);
+    bool limitsBegun = false;
     for (const ParameterType& p : type().parameters) {
+        if (!limitsBegun && p.id.rfind("limits.", 0) == 0) {
+            limitsBegun = true;
+            layout->addSpacing(6);
+            layout->addWidget(makeLabel(tr("WHERE IT ACTS"), "section"));
+        }
         if (p.kind == ParameterKind::Number) {
             addRow(layout, p.id);
+        } else if (p.kind == ParameterKind::Toggle) {
+            auto* box = new QCheckBox(QString::fromStdString(p.name));
+            box->setToolTip(QString::fromStdString(p.tooltip));
+            connect(box, &QCheckBox::clicked, this, [this, id = p.id](bool on) { set({{id, on}}, true); });
+            layout->addWidget(box);
+            toggles_[p.id] = box;
+        } else if (p.kind == ParameterKind::Choice) {
+            auto* row = new QHBoxLayout;
+            auto* name = new QLabel(QString::fromStdString(p.name));
+            name->setFixedWidth(96);
+            auto* box = new QComboBox;
+            box->setAccessibleName(QString::fromStdString(p.name));
+            box->setToolTip(QString::fromStdString(p.tooltip));
+            for (const auto& option : p.options) box->addItem(QString::fromStdString(option.name));
+            connect(box, &QComboBox::activated, this, [this, &p](int index) {
+                set({{p.id, p.options[static_cast<std::size_t>(index)].id}}, true);
+            });
+            row->addWidget(name);
+            row->addWidget(box, 1);
+            layout->addLayout(row);
+            choices_[p.id] = box;
         } else if (p.kind == ParameterKind::LutFile) {
             auto* name = makeLabel({}, "account");
             name->setWordWrap(true);
@@ -102,9 +128,12 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
 
 void GenericEditor::refresh() {
     refreshRows();
+    const Stage now = stage();
+    const ParameterReader read(type(), now);
+    for (const auto& [id, box] : toggles_) box->setChecked(read.toggle(id));
+    for (const auto& [id, box] : choices_) box->setCurrentIndex(read.choiceIndex(id));
     for (const auto& [id, label] : lutNames_) {
-        const Stage now = stage();
-        const LutContent& lut = ParameterReader(type(), now).lut(id);
+        const LutContent& lut = read.lut(id);
         if (!lut.table) {
             label->setText(tr("No LUT is loaded: the picture passes through."));
             continue;

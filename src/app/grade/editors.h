@@ -5,6 +5,8 @@
 #include "app/widgets/value_row.h"
 #include "app/widgets/wheel_view.h"
 
+#include <QCheckBox>
+#include <QComboBox>
 #include <QVBoxLayout>
 #include <map>
 
@@ -54,6 +56,8 @@ public:
 private:
     void loadLut(const std::string& parameter);
     std::map<std::string, QLabel*> lutNames_;
+    std::map<std::string, QCheckBox*> toggles_;
+    std::map<std::string, QComboBox*> choices_;
 };
 
 class CurvesEditor : public StageEditor {

@@ -10,6 +10,7 @@ void addStage(AppState& state, const std::string& type) {
     Grade next = state.keyGrade();
     if (next.look.empty()) next.look = startingGrade().look;
     Stage stage = makeStage(next, type);
+    stage.parameters = findStageType(type)->starters;
     const std::string id = stage.id;
     // Into the layer that is worked in, behind the chosen stage.
     auto place = findStage(next, state.chosenStage());

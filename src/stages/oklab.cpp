@@ -1,0 +1,50 @@
+#include "stages/oklab.h"
+#include "colour/spaces.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace baryton {
+
+const OklabMatrices& oklabMatrices() {
+    static const OklabMatrices all = [] {
+        OklabMatrices m{};
+        const auto copy = [](const Mat3& from, float* to) {
+            std::transform(from.begin(), from.end(), to, [](double v) { return static_cast<float>(v); });
+        };
+        copy(kOklabCones, m.toCones);
+        copy(kOklabFromRoots, m.fromRoots);
+        copy(inverse(kOklabFromRoots), m.toRoots);
+        copy(inverse(kOklabCones), m.toRgb);
+        return m;
+    }();
+    return all;
+}
+
+HueWindow::HueWindow(double centre, double width, double softness) {
+    constexpr double radians = std::numbers::pi / 180;
+    cosCentre = static_cast<float>(std::cos(centre * radians));
+    sinCentre = static_cast<float>(std::sin(centre * radians));
+    const double half = std::min(width / 2, 180.0), far = std::min(half + softness, 180.0);
+    const double inner = std::cos(half * radians);
+    // The span never closes: at half 180° the cosine has nowhere further to fall.
+    const double span = std::max(0.02, inner - std::cos(far * radians));
+    outer = static_cast<float>(inner - span);
+    perSpan = static_cast<float>(1 / span);
+}
+
+double HueWindow::weight(double cosDelta) const {
+    const double t = std::clamp((cosDelta - outer) * perSpan, 0.0, 1.0);
+    return t * t * (3 - 2 * t);
+}
+
+double hueFade(double lightness, double chroma) {
+    const auto step = [](double low, double high, double v) {
+        const double t = std::clamp((v - low) / (high - low), 0.0, 1.0);
+        return t * t * (3 - 2 * t);
+    };
+    return step(kFadeChromaLow, kFadeChromaHigh, chroma) * step(kFadeLightLow, kFadeLightHigh, lightness);
+}
+
+} // namespace baryton

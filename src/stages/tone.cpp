@@ -1,0 +1,101 @@
+// Tone: the scale from dark to light as one curve on luma that leaves hues alone. Formula in tone_curve.h.
+#include "stages/stage_type.h"
+#include "stages/tone_curve.h"
+
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "stages/tone.cpp"
+#include <hwy/foreach_target.h>
+
+#include "stages/simd-inl.h"
+#include "stages/spline-inl.h"
+
+HWY_BEFORE_NAMESPACE();
+namespace baryton {
+namespace HWY_NAMESPACE {
+
+void RunTone(const ToneConstants& c, const Block& block) {
+    const SplineLanes curve(c.curve);
+    const V one = Splat(1.0F);
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+        const V y = Luma(r, g, b), f = curve(y);
+        const V gain = hn::Div(f, hn::Max(y, Splat(ToneConstants::low)));
+        const V scaled = SmoothStep(y, ToneConstants::low, 1 / (ToneConstants::high - ToneConstants::low));
+        const V shift = hn::Sub(f, y);
+        const auto moved = [&](V v) {
+            const V added = hn::Add(v, shift);
+            return hn::MulAdd(scaled, hn::Sub(hn::Mul(v, gain), added), added);
+        };
+        r = moved(r), g = moved(g), b = moved(b);
+        const V most = hn::Max(r, hn::Max(g, b));
+        const V over = hn::Max(hn::Sub(most, hn::Max(one, f)), hn::Zero(D()));
+        const V keep = hn::NegMulAdd(Splat(0.5F), hn::Div(over, hn::Max(hn::Sub(most, f), Splat(1e-4F))), one);
+        const auto eased = [&](V v) { return Hold(hn::MulAdd(hn::Sub(v, f), keep, f)); };
+        r = eased(r), g = eased(g), b = eased(b);
+    });
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace baryton
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+#include "stages/all_stages.h"
+#include "stages/describe.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+HWY_EXPORT(RunTone);
+
+Curve toneCurve(const ToneSettings& s) {
+    constexpr int steps = 12;
+    constexpr double leastSlope = 0.08;
+    Curve curve;
+    for (int i = 0; i <= steps; ++i) {
+        const double x = double(i) / steps, m = 1 - x;
+        double y = x + 0.45 * s.contrast * (x - s.pivot) * 4 * x * m;
+        y += 0.20 * 12.2 * (s.shadows * x * std::pow(m, 4) + s.highlights * m * std::pow(x, 4));
+        y += 0.15 * (s.blackEnd * std::pow(m, 6) + s.whiteEnd * std::pow(x, 6));
+        if (i > 0) y = std::max(y, curve.back().y + leastSlope / steps);
+        curve.push_back({x, y});
+    }
+    return curve;
+}
+
+const StageType& toneType() {
+    using namespace describe;
+    static const StageType type = {
+        "tone",
+        "Tone",
+        "Sets the scale from dark to light: its two ends, the shadows, the highlights and the contrast between.",
+        {Part::Prep, Part::Look},
+        true,
+        {percent("black.end", "Black end", -100, 100, 0, "Lifts or deepens the darkest tones alone."),
+         percent("shadows", "Shadows", -100, 100, 0, "Opens or closes the shadows; black stays."),
+         percent("contrast", "Contrast", -100, 100, 0, "Draws tones apart or together about the pivot."),
+         percent("pivot", "Pivot", 20, 80, 50, "The tone that contrast leaves where it is."),
+         percent("highlights", "Highlights", -100, 100, 0, "Lightens or recovers the highlights; white stays."),
+         percent("white.end", "White end", -100, 100, 0, "Lifts or lowers the lightest tones alone.")},
+        [](const ParameterReader& p) {
+            return p.number("black.end") == 0 && p.number("shadows") == 0 && p.number("contrast") == 0 &&
+                   p.number("highlights") == 0 && p.number("white.end") == 0;
+        },
+        [](const ParameterReader& p) {
+            Kernel kernel;
+            kernel.constants = std::make_shared<ToneConstants>(
+                ToneConstants{Spline(toneCurve({p.number("black.end"), p.number("shadows"), p.number("contrast"),
+                                                p.number("pivot"), p.number("highlights"), p.number("white.end")}))});
+            kernel.run = [](const void* constants, const Block& block) {
+                HWY_DYNAMIC_DISPATCH(RunTone)(*static_cast<const ToneConstants*>(constants), block);
+            };
+            return kernel;
+        },
+        {},
+    };
+    return type;
+}
+
+} // namespace baryton
+#endif
