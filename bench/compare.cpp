@@ -46,6 +46,36 @@ Grade fiveStages() {
     return grade;
 }
 
+/// The Look of docs/performance.md: Exposure, Warmth, Curves (RGB, red, blue), Wheels, Split tone, Hue bands ×3, Push
+/// table ×3 rows, Saturation.
+Grade eightStages() {
+    Grade grade = startingGrade();
+    auto& stages = grade.look[0].stages;
+    stages.clear();
+    const auto add = [&](const char* type, std::map<std::string, Value> values) {
+        Stage stage = makeStage(grade, type);
+        stage.parameters = std::move(values);
+        stages.push_back(std::move(stage));
+    };
+    add("exposure", {{"stops", 0.3}});
+    add("warmth", {{"warmth", 12.0}});
+    add("curves", {{"rgb", Curve{{0, 0.02}, {0.25, 0.2}, {0.7, 0.76}, {1, 0.98}}},
+                   {"r", Curve{{0, 0}, {0.5, 0.53}, {1, 1}}},
+                   {"b", Curve{{0, 0.02}, {0.5, 0.48}, {1, 0.96}}}});
+    add("wheels", {{"shadows.hue", 350.0},
+                   {"shadows.amount", 0.2},
+                   {"highlights.hue", 150.0},
+                   {"highlights.amount", 0.1},
+                   {"midtones.level", 0.1}});
+    add("split-tone",
+        {{"shadows.hue", 330.0}, {"shadows.amount", 0.15}, {"highlights.hue", 130.0}, {"highlights.amount", 0.1}});
+    add("hue-bands",
+        {{"band1.shift", 8.0}, {"band5.shift", -20.0}, {"band5.saturation", -0.2}, {"band9.lightness", -0.2}});
+    add("push-table", {{"row1.yellow.blue", 0.2}, {"row2.cyan.red", 0.1}, {"row3.yellow.blue", -0.2}});
+    add("saturation", {{"overall", -0.1}});
+    return grade;
+}
+
 void row(const std::string& work, double ms, const std::string& against = {}) {
     std::cout << fmt::format("| {:<58} | {:>9.1f} | {:>24} |\n", work, ms, against) << std::flush;
 }
@@ -167,16 +197,27 @@ void compareLuts(const Picture& picture, const fs::path& folder) {
 }
 
 void compareStages(const Picture& picture) {
-    const Program program = Program::compile(fiveStages());
-    Picture out(picture.width(), picture.height());
-    const auto run = [&](int threads) {
+    const Program five = Program::compile(fiveStages()), eight = Program::compile(eightStages());
+    const auto run = [&](const Program& program, int threads) {
         program.run(
             picture, FrameMap::whole(picture.width(), picture.height()),
             [](int, int, int, const float*, const float*, const float*) {}, threads);
     };
-    const auto t = sideBySide({[&] { run(1); }, [&] { run(2); }}, kRounds);
-    row("five stages, exact, f32, 1 thread", t[0].median);
-    row("five stages, exact, f32, 2 threads", t[1].median);
+    const std::size_t bytes = picture.bytes();
+    Picture target(picture.width(), picture.height());
+    float* to = target.row(0, 0);
+    const auto copy = [&] { std::memcpy(to, picture.row(0, 0), bytes); };
+    const auto bake33 = [] { bakeLook(eightStages(), 33, "b"); };
+    const auto bake65 = [] { bakeLook(eightStages(), 65, "b"); };
+    const auto t = sideBySide({[&] { run(five, 1); }, [&] { run(five, 2); }, [&] { run(eight, 1); },
+                               [&] { run(eight, 2); }, copy, bake33, bake65},
+                              kRounds);
+    row("five stages, exact, f32, 1 thread", t[0].median, times(t[0].median / t[4].median) + " memcpy");
+    row("five stages, exact, f32, 2 threads", t[1].median, times(t[1].median / t[4].median) + " memcpy");
+    row("eight-stage Look, exact, f32, 1 thread", t[2].median, times(t[2].median / t[4].median) + " memcpy");
+    row("eight-stage Look, exact, f32, 2 threads", t[3].median, times(t[3].median / t[4].median) + " memcpy");
+    row("eight-stage Look on 33³, 2 threads", t[5].median);
+    row("eight-stage Look on 65³, 2 threads", t[6].median);
 }
 
 void compareProcesses(const Picture& picture, const fs::path& folder) {
@@ -242,9 +283,12 @@ int main(int argc, char** argv) {
         compareLuts(picture, folder);
         compareStages(picture);
         compareProcesses(picture, folder);
-        const auto times = previewTimes(picture, fiveStages(), 200);
-        row("parameter change → painted 1280 × 800, five stages, median", percentile(times, 0.5));
-        row("  95th percentile", percentile(times, 0.95));
+        for (const auto& [name, grade] :
+             {std::pair("five stages", fiveStages()), std::pair("eight-stage Look", eightStages())}) {
+            const auto latency = previewTimes(picture, grade, 200);
+            row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
+            row("  95th percentile", percentile(latency, 0.95));
+        }
         rusage usage{};
         ::getrusage(RUSAGE_SELF, &usage);
         std::cout << fmt::format("| {:<58} | {:>6.0f} MB | {:>24} |\n",

@@ -1,5 +1,6 @@
 #include "app/preview_service.h"
 #include "app/render_image.h"
+#include "lut/accelerate.h"
 
 namespace baryton {
 
@@ -22,6 +23,7 @@ PreviewService::~PreviewService() {
     {
         const std::lock_guard<std::mutex> guard(lock_);
         ending_ = true;
+        if (reporting_) reporting_->cancel();
     }
     wake_.notify_one();
     worker_.join();
@@ -32,27 +34,71 @@ void PreviewService::request(PreviewRequest request) {
         const std::lock_guard<std::mutex> guard(lock_);
         next_ = std::move(request);
         nextSince_ = std::chrono::steady_clock::now();
+        if (reporting_) reporting_->cancel();
     }
     wake_.notify_one();
 }
 
 void PreviewService::work() {
+    using Clock = std::chrono::steady_clock;
+    constexpr auto together = std::chrono::milliseconds(120); // requests closer than this belong to one movement
+    constexpr auto rest = std::chrono::milliseconds(60);      // after it the exact frame follows
+    PreviewRequest request;
+    Clock::time_point since{}, before{};
+    bool exactDue = false, reportDue = false;
     for (;;) {
-        PreviewRequest request;
-        std::chrono::steady_clock::time_point since;
+        bool isNew = false;
         {
             std::unique_lock<std::mutex> guard(lock_);
-            wake_.wait(guard, [this] { return ending_ || next_; });
+            const auto ready = [this] { return ending_ || next_; };
+            if (exactDue || reportDue)
+                wake_.wait_for(guard, rest, ready);
+            else
+                wake_.wait(guard, ready);
             if (ending_) return;
-            request = std::move(*next_);
-            since = nextSince_;
-            next_.reset();
+            if (next_) {
+                request = std::move(*next_);
+                before = since;
+                since = nextSince_;
+                next_.reset();
+                isNew = true;
+            }
         }
-        render(request, since);
+        if (isNew) {
+            exactDue = since - before < together;
+            reportDue = true;
+            render(request, since, exactDue);
+        } else if (exactDue) {
+            exactDue = false;
+            render(request, Clock::now(), false);
+        } else {
+            reportDue = false;
+            report(request);
+        }
     }
 }
 
-void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since) {
+void PreviewService::report(const PreviewRequest& request) {
+    if (!request.picture) return;
+    auto task = std::make_shared<Task>();
+    {
+        const std::lock_guard<std::mutex> guard(lock_);
+        if (next_ || ending_) return;
+        reporting_ = task;
+    }
+    try {
+        const auto& levels = request.picture->levels();
+        constexpr int enough = 256;
+        std::size_t i = 0;
+        while (i + 1 < levels.size() && levels[i].longSide() > enough) ++i;
+        Q_EMIT reportsReady(diagnose(request.grade, levels[i], task.get()));
+    } catch (const Cancelled&) {
+        // the next request brings its own
+    }
+}
+
+void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since,
+                            bool quickly) {
     if (!request.picture || request.region.width < 1 || request.region.height < 1) return;
     if (request.picture != cachedPicture_ || request.region != cachedRegion_) {
         source_ = viewSource(*request.picture, request.region);
@@ -61,7 +107,14 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         cachedBefore_.reset();
     }
     PreviewFrame frame;
-    frame.after = imageOf(Program::compile(request.grade), source_.pixels, source_.frame);
+    // A short program is as quick as a cube; a cube is worth its baking from some steps on.
+    Program program = Program::compile(request.grade);
+    constexpr std::size_t longProgram = 6;
+    if (quickly && program.stepCount() >= longProgram) {
+        program = accelerated(request.grade).program;
+        frame.exact = false;
+    }
+    frame.after = imageOf(program, source_.pixels, source_.frame);
     if (request.before) {
         if (cachedBefore_ != request.before) {
             before_ = imageOf(Program::compile(*request.before), source_.pixels, source_.frame);
@@ -76,7 +129,7 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
 
     const Picture& level = scopeLevel(*request.picture);
     PreviewScopes scopes;
-    scopes.after = histogramOf(Program::compile(request.grade).graded(level));
+    scopes.after = histogramOf(program.graded(level));
     if (!request.inputOf.empty()) scopes.input = histogramBefore(level, request.grade, request.inputOf);
     scopes.inputOf = request.inputOf;
     Q_EMIT scopesReady(scopes);

@@ -1,4 +1,5 @@
 #pragma once
+#include "render/diagnose.h"
 #include "render/histogram.h"
 #include "render/view.h"
 
@@ -26,6 +27,7 @@ struct PreviewFrame {
     ViewRegion region;
     const Pyramid* picture = nullptr; ///< which one it shows; never looked into
     double milliseconds = 0;          ///< from the request to the finished pixels
+    bool exact = true;                ///< false: through a cube, to be replaced when the control rests
 };
 
 struct PreviewScopes {
@@ -37,6 +39,9 @@ struct PreviewScopes {
 /// Renders what the viewer shows on a thread of its own. The newest request wins: while one is rendered, later ones
 /// replace each other; what is being rendered is finished, so that a moving control is never starved of frames. The
 /// region's source pixels and the version before are kept from one request to the next.
+///
+/// While requests follow one another closely a control is moving: long programs then run through a cube. When none has
+/// come for a moment, the exact frame follows, and after it the account of what each stage does.
 class PreviewService : public QObject {
     Q_OBJECT
 public:
@@ -48,16 +53,19 @@ public:
 Q_SIGNALS:
     void frameReady(const baryton::PreviewFrame& frame);
     void scopesReady(const baryton::PreviewScopes& scopes);
+    void reportsReady(const std::vector<baryton::StageReport>& reports);
 
 private:
     void work();
-    void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since);
+    void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since, bool quickly);
+    void report(const PreviewRequest& request);
 
     std::mutex lock_;
     std::condition_variable wake_;
     std::optional<PreviewRequest> next_;
     std::chrono::steady_clock::time_point nextSince_;
     bool ending_ = false;
+    std::shared_ptr<Task> reporting_; ///< cancelled by the next request
 
     // Only the worker touches these.
     std::shared_ptr<const Pyramid> cachedPicture_;

@@ -1,8 +1,10 @@
 #include "base/error.h"
 #include "cli/commands.h"
 #include "grade/grade_json.h"
+#include "stages/limits.h"
 #include "stages/stage_type.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 #include <iostream>
 #include <memory>
@@ -63,7 +65,8 @@ void listStages(bool asJson) {
                               {"tooltip", p.tooltip}};
             const bool number = p.kind == ParameterKind::Number;
             if (number) parameter["range"] = {p.minimum, p.maximum};
-            for (const auto& option : p.options) parameter["options"].push_back({{"id", option.id}, {"name", option.name}});
+            for (const auto& option : p.options)
+                parameter["options"].push_back({{"id", option.id}, {"name", option.name}});
             parameter["default"] = p.kind == ParameterKind::LutFile ? Json(nullptr) : valueToJson(p.defaultValue);
             if (!asJson) {
                 const std::string range = number ? fmt::format("{:g}…{:g} {} ({:g})", p.minimum, p.maximum,
@@ -76,6 +79,41 @@ void listStages(bool asJson) {
         all.push_back(std::move(stage));
     }
     if (asJson) std::cout << all.dump(1) << '\n';
+}
+
+/// The page docs/stages.md: every stage with its strip and its parameters.
+void writeMarkdown() {
+    std::cout << "# Stages\n\nWritten by `baryton-cli stages --markdown`. Each strip shows a demo picture before and "
+                 "after the stage "
+                 "alone at a setting that shows what it does.\n";
+    const auto& limits = limitParameters();
+    const auto isLimit = [&](const ParameterType& p) {
+        return std::any_of(limits.begin(), limits.end(), [&](const auto& l) { return l.id == p.id; });
+    };
+    const auto row = [](const ParameterType& p) {
+        std::string range = kindName(p.kind);
+        if (p.kind == ParameterKind::Number)
+            range = fmt::format("{}…{}", shownText(p, p.minimum), shownText(p, p.maximum));
+        if (p.kind == ParameterKind::Choice) {
+            range.clear();
+            for (const auto& option : p.options) range += (range.empty() ? "" : ", ") + option.name;
+        }
+        std::cout << fmt::format("| `{}` | {} | {} | {} | {} |\n", p.id, p.name, range, shownText(p, p.defaultValue),
+                                 p.tooltip);
+    };
+    const char* head = "\n| Id | Name | Range | Default | What happens |\n|---|---|---|---|---|\n";
+    for (const StageType* type : stageTypes()) {
+        std::string parts;
+        for (const Part part : type->parts) parts += (parts.empty() ? "" : ", ") + partName(part);
+        std::cout << fmt::format("\n## {}\n\n{} Stands in {}; {}.\n\n![{} before and after](stages/{}.png)\n",
+                                 type->name, type->summary, parts, type->bakes ? "bakes" : "does not bake",
+                                 type->name, type->id)
+                  << head;
+        for (const auto& p : type->parameters)
+            if (!isLimit(p)) row(p);
+    }
+    std::cout << "\n## Limits\n\nEvery stage of the Look can be held to a range of tones and of hues.\n" << head;
+    for (const auto& p : limits) row(p);
 }
 
 void showPart(const std::string& head, const std::vector<Stage>& stages) {
@@ -136,7 +174,14 @@ void addInfoCommands(CLI::App& app, int& code) {
     auto* stages = app.add_subcommand("stages", "List every stage type and its parameters");
     auto asJson = std::make_shared<bool>(false);
     stages->add_flag("--json", *asJson, "As JSON, with units, ranges and defaults as they stand in files");
-    stages->callback([asJson] { listStages(*asJson); });
+    auto asMarkdown = std::make_shared<bool>(false);
+    stages->add_flag("--markdown", *asMarkdown, "As the page docs/stages.md");
+    stages->callback([asJson, asMarkdown] {
+        if (*asMarkdown)
+            writeMarkdown();
+        else
+            listStages(*asJson);
+    });
 
     auto* preset = app.add_subcommand("preset", "Look into preset files and check them");
     preset->require_subcommand(1);

@@ -1,5 +1,6 @@
 // Makes the pictures of docs/screenshots: the real window on the demo set, each view after a little real work.
 #include "app/driver.h"
+#include "app/render_image.h"
 #include "app/theme/theme.h"
 
 #include <QApplication>
@@ -30,11 +31,82 @@ void saveWithSheet(MainWindow& window, QDialog* sheet, const QString& folder, co
 
 } // namespace
 
+/// A setting of each stage that shows what it does, and the picture it is shown on.
+void stageStrips(const QString& folder) {
+    using Values = std::map<std::string, Value>;
+    const auto negative = [] { // plain to see
+        LutTable table;
+        for (int i = 0; i < 8; ++i)
+            for (int k = 0; k < 3; ++k) table.grid.push_back((i >> k) % 2 ? 0.15F : 0.9F);
+        return std::make_shared<const LutTable>(table);
+    }();
+    struct Shown {
+        const char* type;
+        const char* picture;
+        Values values;
+    };
+    const Shown shown[] = {
+        {"exposure", "backstage-mixed", {{"stops", 1.3}}},
+        {"white-balance", "snow-yard", {{"temperature", 10500.0}}},
+        {"warmth", "lake-fog", {{"warmth", 40.0}}},
+        {"tone", "lake-fog", {{"contrast", 0.8}, {"black.end", -0.6}, {"white.end", 0.5}}},
+        {"levels", "lake-fog", {{"rgb.in.black", 0.25}, {"rgb.in.white", 0.8}, {"rgb.gamma", 1.2}}},
+        {"curves", "workshop-window", {{"rgb", Curve{{0, 0.06}, {0.25, 0.18}, {0.7, 0.78}, {1, 0.97}}}}},
+        {"wheels",
+         "lantern-alley",
+         {{"shadows.hue", 350.0}, {"shadows.amount", 0.4}, {"highlights.hue", 150.0}, {"highlights.amount", 0.3}}},
+        {"split-tone",
+         "portrait-light",
+         {{"shadows.hue", 340.0}, {"shadows.amount", 0.4}, {"highlights.hue", 130.0}, {"highlights.amount", 0.3}}},
+        {"hue-bands",
+         "meadow-cart",
+         {{"band5.centre", 130.0}, {"band5.width", 60.0}, {"band5.shift", -40.0}, {"band5.saturation", -0.2}}},
+        {"push-table",
+         "portrait-dark",
+         {{"row1.yellow.blue", 0.5}, {"row3.yellow.blue", -0.5}, {"row2.density", 0.2}}},
+        {"saturation", "red-curtain", {{"overall", -0.6}, {"guard.hue", 29.0}, {"guard.strength", 1.0}}},
+        {"primaries", "chart-table", {{"red.turn", 20.0}, {"green.turn", -20.0}, {"blue.reach", -0.3}}},
+        {"channel-mix", "meadow-cart", {{"green.from.green", 0.5}, {"green.from.red", 0.5}}},
+        {"monochrome", "chart-table", {{"amount", 1.0}, {"red.lightness", 0.8}, {"blue.lightness", -0.8}}},
+        {"gradient-map",
+         "dusk-horizon",
+         {{"amount", 0.8},
+          {"stop1.r", 0.12},
+          {"stop1.g", 0.16},
+          {"stop1.b", 0.12},
+          {"stop2.r", 0.98},
+          {"stop2.g", 0.82},
+          {"stop2.b", 0.78}}},
+        {"film-response", "workshop-window", {{"response", std::string("fairground")}}},
+        {"lut", "snow-yard", {{"file", LutContent{"negative", negative}}}},
+        {"vignette", "red-curtain", {{"stops", -1.5}}},
+    };
+    for (const auto& each : shown) {
+        const Picture source = readThumbnail(
+            std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(each.picture) + ".jpg"), 240);
+        Grade grade;
+        Stage stage = makeStage(grade, each.type);
+        stage.parameters = each.values;
+        grade.finish.push_back(stage);
+        const QImage before = imageOf(Grade{}, source), after = imageOf(grade, source);
+        QImage strip(before.width() * 2 + 4, before.height(), QImage::Format_RGB32);
+        strip.fill(theme::colours().surround);
+        QPainter painter(&strip);
+        painter.drawImage(0, 0, before);
+        painter.drawImage(before.width() + 4, 0, after);
+        painter.end();
+        if (!strip.save(folder + u'/' + QString::fromLatin1(each.type) + QStringLiteral(".png")))
+            qFatal("cannot write a strip");
+    }
+}
+
 int main(int argc, char** argv) {
-    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen"); // no monitor is needed
+    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM"))
+        qputenv("QT_QPA_PLATFORM", "offscreen"); // no monitor is needed
     QApplication application(argc, argv);
     theme::install(application);
     const QString folder = argc > 1 ? QString::fromLocal8Bit(argv[1]) : QStringLiteral(".");
+    if (argc > 2) stageStrips(QString::fromLocal8Bit(argv[2]));
     Driver d;
     d.start();
     GradePage* grade = d.window().gradePage();

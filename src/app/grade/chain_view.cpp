@@ -67,7 +67,25 @@ void StageCard::paintEvent(QPaintEvent*) {
                          : !type->bakes               ? tr("not in LUTs")
                          : stage.strengthOrFull() < 1 ? tr("%1 %").arg(std::lround(stage.strengthOrFull() * 100))
                                                       : QString();
-    p.drawText(QRectF(4, height() - 17, width() - 8, 14), Qt::AlignCenter, foot);
+    if (mark_.isEmpty() || !isOn) {
+        p.drawText(QRectF(4, height() - 17, width() - 8, 14), Qt::AlignCenter, foot);
+        return;
+    }
+    // A small triangle and the words, so that it is never told by colour alone.
+    const int textWidth = QFontMetrics(font).horizontalAdvance(mark_);
+    const double left = (width() - textWidth - 12) / 2.0, base = height() - 6.5;
+    p.setPen(QPen(c.error, 1.2));
+    p.setBrush(Qt::NoBrush);
+    p.drawPolygon(QPolygonF({QPointF(left, base), QPointF(left + 8, base), QPointF(left + 4, base - 7)}));
+    p.setPen(c.error);
+    p.drawText(QRectF(left + 12, height() - 17, textWidth + 4, 14), Qt::AlignVCenter | Qt::AlignLeft, mark_);
+}
+
+void StageCard::setMark(const QString& mark, const QString& sentence) {
+    setToolTip(sentence);
+    if (mark == mark_) return;
+    mark_ = mark;
+    update();
 }
 
 void StageCard::toggle() {
@@ -265,6 +283,16 @@ void ChainView::mousePressEvent(QMouseEvent* event) {
     for (const Bracket& bracket : brackets_)
         if (bracket.box.adjusted(0, -8, 0, 0).contains(event->position().toPoint()))
             state_.chooseStage(state_.shownGrade().look[bracket.layer].id);
+}
+
+void ChainView::setReports(const std::vector<StageReport>& reports) {
+    for (StageCard* each : cards_) {
+        QString mark, sentence;
+        for (const StageReport& report : reports)
+            if (report.stageId == each->stageId())
+                mark = QString::fromStdString(report.mark), sentence = QString::fromStdString(report.sentence);
+        each->setMark(mark, sentence);
+    }
 }
 
 void ChainView::walk(StageCard* from, int step) {

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/app_state.h"
+#include "render/diagnose.h"
 
 #include <QWidget>
 
@@ -13,6 +14,8 @@ public:
 
     StageCard(AppState& state, const std::string& stageId, QWidget* parent);
     const std::string& stageId() const { return stageId_; }
+    /// A few words about what the stage does to this picture, and a sentence; empty when all is well.
+    void setMark(const QString& mark, const QString& sentence);
     QRectF dot() const { return {kSize.width() - 17.0, 7, 10, 10}; }
 
 Q_SIGNALS:
@@ -30,6 +33,7 @@ private:
     void toggle();
     AppState& state_;
     std::string stageId_;
+    QString mark_;
 };
 
 /// The stages of the key picture in the order they act, on one string from the source to the scope: Prep, the layers
@@ -39,6 +43,7 @@ class ChainView : public QWidget {
 public:
     explicit ChainView(AppState& state, QWidget* parent = nullptr);
     StageCard* card(const std::string& stageId) const;
+    void setReports(const std::vector<StageReport>& reports);
     QSize sizeHint() const override { return {contentWidth_, 140}; }
 
 Q_SIGNALS:

@@ -133,6 +133,7 @@ GradePage::GradePage(AppState& state, QWidget* parent)
                                           counts(scopes.input->luma)};
         editor->setInput(input);
     });
+    connect(&preview_, &PreviewService::reportsReady, chain_, &ChainView::setReports);
     connect(panel_, &EditorPanel::savePresetWanted, this, &GradePage::savePreset);
     connect(panel_, &EditorPanel::exportLutWanted, this, &GradePage::exportLut);
     connect(panel_, &EditorPanel::shelfWanted, this, [this] { showShelf(!isShelfShown()); });

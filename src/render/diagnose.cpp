@@ -1,0 +1,157 @@
+#include "render/diagnose.h"
+#include "colour/spaces.h"
+#include "colour/transfer.h"
+#include "render/histogram.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace baryton {
+
+namespace {
+
+constexpr double kSeen = 0.1;        ///< ΔE below which a change can't be seen
+constexpr double kClipShare = 0.005; ///< of the pixels, from which on clipping is told
+constexpr int kStretchTold = 6;      ///< stretched levels from which on banding is told
+constexpr double kContrasty = 0.72;  ///< spread of luma from which on a film response turns dull
+
+Vec3 colourOf(const Picture& p, int x, int y) {
+    return {p.row(0, y)[x], p.row(1, y)[x], p.row(2, y)[x]};
+}
+
+Vec3 clipped(Vec3 v) {
+    for (double& c : v) c = std::clamp(c, 0.0, 1.0);
+    return v;
+}
+
+/// The grade with all but one stage taken away: that stage acts on what it is given.
+Grade onlyStage(const Grade& grade, const StagePlace& place) {
+    Grade alone;
+    if (place.part == Part::Prep) alone.prep.push_back(stageAt(grade, place));
+    if (place.part == Part::Finish) alone.finish.push_back(stageAt(grade, place));
+    if (place.part == Part::Look) {
+        Layer layer = grade.look[place.layer];
+        layer.stages = {stageAt(grade, place)};
+        layer.blend.reset(); // the stage's own doing, before its layer is laid over
+        alone.look.push_back(std::move(layer));
+    }
+    return alone;
+}
+
+void measure(StageReport& report, const Picture& in, const Picture& out) {
+    const double pixels = double(in.width()) * in.height();
+    bool filled[256] = {};
+    double sums[256] = {};
+    int counts[256] = {};
+    for (int y = 0; y < in.height(); ++y)
+        for (int x = 0; x < in.width(); ++x) {
+            const Vec3 a = colourOf(in, x, y), b = colourOf(out, x, y);
+            double furthest = 0;
+            for (std::size_t k = 0; k < 3; ++k) {
+                furthest = std::max(furthest, std::abs(a[k] - b[k]));
+                // Past half a level of 8 bits: what only touches the end has not lost anything.
+                constexpr double edge = 0.5 / 255;
+                report.newBlack[k] += (a[k] > edge && b[k] < -edge) / pixels;
+                report.newWhite[k] += (a[k] < 1 - edge && b[k] > 1 + edge) / pixels;
+            }
+            // The costly difference only where it can be the largest one.
+            if (furthest > 1e-4 && furthest * 250 > report.largestChange)
+                report.largestChange =
+                    std::max(report.largestChange, deltaE2000(labFromSrgb(clipped(a)), labFromSrgb(clipped(b))));
+            const double before = std::clamp(luma(a[0], a[1], a[2]), 0.0, 1.0) * 255,
+                         after = luma(b[0], b[1], b[2]) * 255;
+            const auto level = static_cast<std::size_t>(std::lround(before));
+            sums[level] += after - before + static_cast<double>(level);
+            ++counts[level];
+        }
+    // A level counts as filled when a smooth area could be made of it.
+    for (int i = 0; i < 256; ++i) filled[i] = counts[i] > pixels / 4000;
+    for (int i = 1; i < 256; ++i)
+        if (filled[i] && filled[i - 1]) {
+            const double low = sums[i - 1] / counts[i - 1], high = sums[i] / counts[i];
+            report.stretchedLevels +=
+                std::abs(high - low) > 2 && std::max(low, high) > 0 && std::min(low, high) < 255;
+        }
+}
+
+std::string ends(const double (&share)[3]) {
+    static const char* names[] = {"red", "green", "blue"};
+    std::string text;
+    for (int k = 0; k < 3; ++k)
+        if (share[k] >= kClipShare)
+            text += fmt::format("{}{} {:.1f} %", text.empty() ? "" : ", ", names[k], share[k] * 100);
+    return text;
+}
+
+void putIntoWords(StageReport& r, const std::string& title) {
+    if (r.isDead) {
+        r.mark = "no effect here";
+        r.sentence = title + " finds nothing to work on: what stands before it has taken the colours it acts on.";
+        return;
+    }
+    if (r.largestChange < kSeen) {
+        r.mark = "changes nothing";
+        r.sentence = fmt::format("{} changes no pixel of this picture by as much as ΔE {}.", title, kSeen);
+        return;
+    }
+    const std::string black = ends(r.newBlack), white = ends(r.newWhite);
+    if (!black.empty() || !white.empty()) {
+        r.mark = "clips";
+        r.sentence = title + " pushes pixels past the ends:";
+        if (!black.empty()) r.sentence += " below black " + black;
+        if (!white.empty()) r.sentence += std::string(black.empty() ? " " : "; ") + "above white " + white;
+        r.sentence += ". A later stage may bring them back.";
+    } else if (r.stretchedLevels >= kStretchTold) {
+        r.mark = "may band";
+        r.sentence = fmt::format("{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.",
+                                 title, r.stretchedLevels);
+    } else if (r.tooContrasty) {
+        r.mark = "contrasty source";
+        r.sentence = fmt::format(
+            "The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. Flatten it "
+            "first with Tone, or lower the film contrast.",
+            r.sourceSpread * 100, title);
+    }
+}
+
+} // namespace
+
+std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, const Task* task) {
+    std::vector<StageReport> reports;
+    for (const StagePlace& place : stagePlaces(grade)) {
+        if (task) task->throwIfCancelled();
+        const Stage& stage = stageAt(grade, place);
+        const StageType* type = findStageType(stage.type);
+        if (!type || isNeutral(stage)) continue;
+        if (place.part == Part::Look && !grade.look[place.layer].isEnabled()) continue;
+        StageReport report;
+        report.stageId = stage.id;
+        const Picture in = Program::compile(upTo(grade, stage.id)).graded(small, 0, task);
+        const Program alone = Program::compile(onlyStage(grade, place));
+        measure(report, in, alone.graded(in, 0, task));
+        if (report.largestChange < kSeen) {
+            // Dead: on the source itself the same stage would be seen.
+            StageReport onSource;
+            measure(onSource, small, alone.graded(small, 0, task));
+            report.isDead = onSource.largestChange >= 1;
+        }
+        if (stage.type == "film-response") {
+            const Histogram h = histogramOf(in);
+            const auto percentile = [&](double share) {
+                std::uint64_t sum = 0;
+                for (std::size_t i = 0; i < 256; ++i)
+                    if (sum += h.luma[i]; static_cast<double>(sum) >= share * static_cast<double>(h.pixels))
+                        return static_cast<double>(i) / 255;
+                return 1.0;
+            };
+            report.sourceSpread = percentile(0.95) - percentile(0.05);
+            report.tooContrasty = report.sourceSpread > kContrasty;
+        }
+        putIntoWords(report, stageTitle(stage));
+        reports.push_back(std::move(report));
+    }
+    return reports;
+}
+
+} // namespace baryton

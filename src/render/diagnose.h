@@ -1,0 +1,33 @@
+#pragma once
+#include "picture/picture.h"
+#include "render/program.h"
+
+#include <string>
+#include <vector>
+
+namespace baryton {
+
+/// What a stage does to the picture at hand, measured, and what is worth saying about it.
+struct StageReport {
+    std::string stageId;
+    /// The largest change that the stage alone makes to any pixel (CIEDE2000, its input against its output).
+    double largestChange = 0;
+    /// Share of pixels that the stage newly pushes past black and past white, per channel.
+    double newBlack[3]{}, newWhite[3]{};
+    /// How many neighbouring 8-bit levels that the picture fills come out more than 2 levels apart.
+    int stretchedLevels = 0;
+    /// The stage could change the picture, but what stands before it has left it nothing to work on.
+    bool isDead = false;
+    /// A film response on a picture that is already contrasty: spread of its luma, 5th to 95th percentile.
+    double sourceSpread = 0;
+    bool tooContrasty = false;
+
+    /// A few words for the card, and a sentence for its tooltip; empty when there is nothing to say.
+    std::string mark, sentence;
+};
+
+/// Reports on the stages of a grade that are on, in the order they act, from a small version of the picture (a few
+/// hundred pixels on the long side are enough). Costs one run of each stage.
+std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, const Task* task = nullptr);
+
+} // namespace baryton

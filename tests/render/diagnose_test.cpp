@@ -1,0 +1,120 @@
+#include "render/diagnose.h"
+#include "render/scopes.h"
+#include "support/samples.h"
+#include "support/temp_folder.h"
+
+#include <algorithm>
+#include <gtest/gtest.h>
+#include <numeric>
+
+namespace baryton::test {
+
+namespace {
+
+Picture demoPicture(const char* name) {
+    return readThumbnail(demo() / "pictures" / name, 240);
+}
+
+StageReport reportOf(const Grade& grade, const Picture& picture, const std::string& stage) {
+    for (const auto& report : diagnose(grade, picture))
+        if (report.stageId == stage) return report;
+    ADD_FAILURE() << "no report on " << stage;
+    return {};
+}
+
+Stage& add(Grade& grade, const std::string& type) {
+    grade.look[0].stages.push_back(makeStage(grade, type));
+    return grade.look[0].stages.back();
+}
+
+} // namespace
+
+TEST(Diagnose, SaysNothingOfAGradeThatIsWell) {
+    Grade grade = startingGrade();
+    EXPECT_TRUE(diagnose(grade, demoPicture("lake-fog.jpg")).empty()) << "neutral stages are not reported on";
+    grade.look[0].stages[1].parameters["midtones.amount"] = 0.2;
+    const StageReport report = reportOf(grade, demoPicture("lake-fog.jpg"), "wheels-1");
+    EXPECT_GT(report.largestChange, 1);
+    EXPECT_TRUE(report.mark.empty()) << report.sentence;
+}
+
+TEST(Diagnose, TellsWhatClips) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 2.0;
+    const StageReport report = reportOf(grade, demoPicture("portrait-light.jpg"), "exposure-1");
+    EXPECT_EQ(report.mark, "clips");
+    EXPECT_GT(report.newWhite[0], 0.1);
+    EXPECT_EQ(report.newBlack[0], 0);
+    EXPECT_NE(report.sentence.find("above white"), std::string::npos);
+}
+
+TEST(Diagnose, TellsWhatIsDeadBehindAnotherStage) {
+    const Picture picture = demoPicture("meadow-cart.jpg");
+    Grade grade = startingGrade();
+    grade.look[0].stages[2].parameters["overall"] = -1.0;
+    Stage& bands = add(grade, "hue-bands");
+    bands.parameters["band5.shift"] = 40.0;
+    bands.parameters["band5.width"] = 120.0;
+    StageReport report = reportOf(grade, picture, "hue-bands-1");
+    EXPECT_TRUE(report.isDead);
+    EXPECT_EQ(report.mark, "no effect here");
+    grade.look[0].stages[2].enabled = false;
+    report = reportOf(grade, picture, "hue-bands-1");
+    EXPECT_FALSE(report.isDead);
+    EXPECT_GT(report.largestChange, 5);
+}
+
+TEST(Diagnose, TellsWhatDoesNothingOnThisPicture) {
+    Grade still = startingGrade();
+    still.look[0].stages[2].parameters["overall"] = 0.5;
+    Picture grey(32, 32);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 32; ++y) std::fill(grey.row(k, y), grey.row(k, y) + 32, 0.4F);
+    EXPECT_EQ(reportOf(still, grey, "saturation-1").mark, "changes nothing");
+}
+
+TEST(Diagnose, TellsOfBandingAndOfContrastySources) {
+    Grade grade = startingGrade();
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0}, {0.4, 0.05}, {0.55, 0.95}, {1, 1}};
+    Picture ramp(512, 64);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 64; ++y)
+            for (int x = 0; x < 512; ++x) ramp.row(k, y)[x] = 0.3F + 0.4F * static_cast<float>(x) / 511;
+    const StageReport banding = reportOf(grade, ramp, "curves-1");
+    EXPECT_GT(banding.stretchedLevels, 20);
+    EXPECT_EQ(banding.mark, "may band");
+    Grade film = startingGrade();
+    add(film, "film-response").parameters["response"] = std::string("touring");
+    EXPECT_TRUE(reportOf(film, demoPicture("spotlight.jpg"), "film-response-1").tooContrasty);
+    EXPECT_FALSE(reportOf(film, demoPicture("lake-fog.jpg"), "film-response-1").tooContrasty);
+}
+
+TEST(Scopes, CountEveryPixelWhereItLies) {
+    const Picture picture = randomPicture(64, 32);
+    const Waveform w = waveformOf(picture, 16);
+    for (const auto* counts : {&w.luma, &w.r, &w.g, &w.b})
+        EXPECT_EQ(std::accumulate(counts->begin(), counts->end(), 0u), 64u * 32u);
+    EXPECT_EQ(std::accumulate(w.luma.begin(), w.luma.begin() + 256, 0u), 4u * 32u)
+        << "four columns of pixels in the first";
+    const Vectorscope v = vectorscopeOf(picture, 65);
+    EXPECT_EQ(std::accumulate(v.counts.begin(), v.counts.end(), 0u), 64u * 32u);
+    Picture grey(8, 8);
+    EXPECT_EQ(vectorscopeOf(grey, 65).counts[32 * 65 + 32], 64u) << "grey lies in the middle";
+}
+
+TEST(Scopes, HuesAndSamplesReadAsTheyShould) {
+    Picture red(16, 16);
+    for (int y = 0; y < 16; ++y)
+        for (int x = 0; x < 16; ++x) red.row(0, y)[x] = 0.8F, red.row(1, y)[x] = 0.1F, red.row(2, y)[x] = 0.1F;
+    const auto hues = hueHistogramOf(red);
+    const auto most = std::max_element(hues.begin(), hues.end()) - hues.begin();
+    EXPECT_NEAR(static_cast<double>(most), 27, 4) << "red lies at 29° in OKLCh";
+    EXPECT_EQ(std::accumulate(hues.begin(), hues.end(), 0.0), hues[static_cast<std::size_t>(most)]);
+    const SampledPoint point = samplePoint({0.5F, 0.5F, 0.5F}, {0.8F, 0.1F, 0.1F});
+    EXPECT_NEAR(point.hue, 103, 8) << "red on the BT.709 vectorscope";
+    EXPECT_NEAR(std::abs(point.hue - point.opposite), 180, 1e-9);
+    const SampledPoint skin = samplePoint({}, {0.80F, 0.60F, 0.50F});
+    EXPECT_NEAR(skin.hue, kSkinLineDegrees, 12) << "a complexion lies along the skin line";
+}
+
+} // namespace baryton::test
