@@ -14,7 +14,7 @@ namespace {
 constexpr double kSeen = 0.1;        ///< ΔE below which a change can't be seen
 constexpr double kClipShare = 0.005; ///< of the pixels, from which on clipping is told
 constexpr int kStretchTold = 6;      ///< stretched levels from which on banding is told
-constexpr double kContrasty = 0.72;  ///< spread of luma from which on a film response turns dull
+constexpr double kContrasty = 0.82;  ///< spread of luma from which on a film response turns dull
 
 Vec3 colourOf(const Picture& p, int x, int y) {
     return {p.row(0, y)[x], p.row(1, y)[x], p.row(2, y)[x]};

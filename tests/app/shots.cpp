@@ -6,6 +6,7 @@
 #include <QApplication>
 #include <QCheckBox>
 #include <QDialog>
+#include <QMenu>
 #include <QPainter>
 #include <QTest>
 
@@ -131,7 +132,7 @@ int main(int argc, char** argv) {
     d.drag(view, view->toWidget({0, 0}), view->toWidget({0, 0.06}));
     d.drag(view, view->toWidget({0.7, 0.7}), view->toWidget({0.68, 0.76}));
     d.drag(view, view->toWidget({0.25, 0.27}), view->toWidget({0.25, 0.19}));
-    d.click(curves->channels()->button(3));
+    d.click(curves->channels()->button(4));
     d.drag(view, view->toWidget({1, 1}), view->toWidget({1, 0.9}));
     d.click(curves->channels()->button(0));
     d.click(d.button(grade, QStringLiteral("Wipe")));
@@ -169,6 +170,21 @@ int main(int argc, char** argv) {
     save(&d.window(), folder, QStringLiteral("shelf"));
     d.chooseRow(grade->shelf()->list(), 1);
     d.settle();
+
+    // A chain of many stages, with what they say of themselves.
+    grade->showShelf(false);
+    d.chooseRow(grade->tray(), row("workshop-window.jpg"));
+    d.settle();
+    d.chooseStage("saturation");
+    for (const char* type : {"Hue bands", "Push table", "Film response"}) {
+        for (QMenu* menu : d.window().findChildren<QMenu*>())
+            if (menu->title() == QStringLiteral("Add a stage"))
+                for (QAction* action : menu->actions())
+                    if (action->text() == QLatin1String(type)) action->trigger();
+        QTest::qWait(50);
+    }
+    QTest::qWait(900);
+    save(&d.window(), folder, QStringLiteral("grade-film"));
 
     d.click(d.button(&d.window(), QStringLiteral("Package")));
     QTest::qWait(3500);

@@ -11,6 +11,7 @@
 #include <QComboBox>
 #include <QDialog>
 #include <QLabel>
+#include <QMenu>
 #include <QTest>
 #include <gtest/gtest.h>
 
@@ -352,6 +353,69 @@ TEST(Window, StagesAreAddedMovedAndDeleted) {
     EXPECT_FALSE(d.state().keyGrade().look[0].stages[0].isEnabled());
     QTest::keyClick(card, Qt::Key_Right);
     EXPECT_EQ(d.state().chosenStage(), "wheels-1");
+}
+
+TEST(Window, NewStagesWorkAndSayWhatTheyDo) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    // Added from the card behind the chain: it starts with something to see.
+    d.click(d.named<QPushButton>(grade, tr8("Add a stage")));
+    QMenu* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+    ASSERT_NE(menu, nullptr);
+    for (QAction* action : menu->actions())
+        if (action->text() == tr8("Monochrome"))
+            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+    ASSERT_EQ(d.state().keyGrade().look[0].stages.size(), 4u);
+    EXPECT_FALSE(isNeutral(d.state().keyGrade()));
+    QApplication::setActiveWindow(&d.window());
+    // A saturation behind it has nothing left to work on, and says so.
+    d.menu(tr8("Look"), tr8("Move the stage earlier"));
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("60"), true);
+    StageCard* card = grade->chain()->card("saturation-1");
+    ASSERT_TRUE(Driver::waitFor([&] { return card->toolTip().contains(tr8("nothing to work on")); }));
+    // A choice, a curve on lightness and a limit, through their own controls.
+    d.chooseStage("curves");
+    auto* curves = qobject_cast<CurvesEditor*>(grade->editorPanel()->editor());
+    d.click(curves->channels()->button(5));
+    d.drag(curves->view(), curves->view()->toWidget({0.5, 0.5}), curves->view()->toWidget({0.5, 0.6}));
+    d.click(d.button(curves, tr8("Natural")));
+    const Grade now = d.state().keyGrade();
+    const auto& parameters = stageAt(now, *findStage(now, "curves-1")).parameters;
+    EXPECT_TRUE(parameters.contains("lab.l"));
+    EXPECT_EQ(std::get<std::string>(parameters.at("spline")), "natural");
+    // The layer is laid over by another mode.
+    d.click(grade->chain(), {320, 30});
+    auto* blend = d.named<QComboBox>(grade->editorPanel(), tr8("Blend mode"));
+    blend->setFocus();
+    QTest::keyClick(blend, Qt::Key_Down);
+    EXPECT_EQ(d.state().keyGrade().look[0].blendOrNormal(), "multiply");
+}
+
+TEST(Window, AMovingControlComesToRestExactly) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    for (const char* type : {"Tone", "Split tone", "Hue bands"}) {
+        d.click(d.named<QPushButton>(grade, tr8("Add a stage")));
+        QMenu* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+        for (QAction* action : menu->actions())
+            if (action->text() == tr8(type))
+                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+        QApplication::setActiveWindow(&d.window());
+    }
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Band 5 shift")), tr8("30"), true);
+    d.chooseStage("tone");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Contrast")), tr8("30"), true);
+    WheelsEditor* wheels = wheelsEditor(d);
+    d.drag(wheels->wheel(1), wheels->wheel(1)->puck(), wheels->wheel(1)->discPoint(200, 0.5));
+    d.settle();
+    const PictureView::Region r = grade->view()->region();
+    const Pyramid pyramid(readPicture(d.folder() / "meadow-cart.jpg").picture);
+    const ViewSource source = viewSource(pyramid, {r.left, r.top, r.width, r.height, r.scale});
+    EXPECT_EQ(grade->view()->shownAfter(),
+              imageOf(Program::compile(d.state().keyGrade()), source.pixels, source.frame));
 }
 
 TEST(Window, BatchSettingsAreUndoneAndTemplatesChecked) {

@@ -1,5 +1,6 @@
 #include "colour/spaces.h"
 #include "grade/grade_json.h"
+#include "lut/accelerate.h"
 #include "lut/bake.h"
 #include "stages/lut_kernel.h"
 #include "support/expect_error.h"
@@ -175,8 +176,8 @@ TEST(ThreeDl, ReadsRealHeadsAndRefusesBadOnes) {
                               std::string("0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n0 0 100\n"))
                      .remarks.empty());
     for (const std::string& wrong :
-         {std::string("0 1023\n") + rows + "1 2 3\n", "1023 0\n" + rows, "0 5 1023\n" + rows, std::string("0 1023\n0 0 zero\n"),
-          std::string("words here\n"), "Mesh 1 8\n0 1023\n" + rows, std::string()})
+         {std::string("0 1023\n") + rows + "1 2 3\n", "1023 0\n" + rows, "0 5 1023\n" + rows,
+          std::string("0 1023\n0 0 zero\n"), std::string("words here\n"), "Mesh 1 8\n0 1023\n" + rows, std::string()})
         errorOf([&] { parseThreeDl(wrong); });
 }
 
@@ -234,6 +235,21 @@ TEST(Bake, FidelityIsNoughtForNothingAndGrowsWithCoarseness) {
     EXPECT_GT(coarse.cube.mean, 4 * fine.cube.mean);
     EXPECT_GT(coarse.pictures.worst, fine.pictures.worst);
     EXPECT_EQ(fine.pictures.samples, 60u * 40u);
+}
+
+TEST(Accelerated, IsCloseToTheExactProgramAndKnowsItsError) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 0.3;
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.03}, {0.3, 0.26}, {0.7, 0.74}, {1, 0.97}};
+    grade.look[0].stages[1].parameters["shadows.amount"] = 0.2;
+    grade.finish[0].parameters["stops"] = -1.0;
+    const Accelerated quick = accelerated(grade);
+    EXPECT_GT(quick.worstError, 0);
+    EXPECT_LT(quick.worstError, 0.03);
+    const Picture in = paintedPicture(64, 48);
+    const double apart = largestDifference(quick.program.graded(in), Program::compile(grade).graded(in));
+    EXPECT_LT(apart, 2 * quick.worstError + 0.01) << "Finish stays where it was";
+    EXPECT_LT(accelerated(startingGrade()).worstError, 1e-5);
 }
 
 TEST(Judges, OpenColorIoReadsWhatWeWriteAndAgrees) {

@@ -4,6 +4,7 @@
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "stages/blend.h"
 
 #include <QContextMenuEvent>
 #include <QMenu>
@@ -205,6 +206,9 @@ void ChainView::rebuild() {
         place(layer.stages.size());
         QString title =
             tr("%1 · %2 %").arg(QString::fromStdString(layer.name)).arg(std::lround(layer.strengthOrFull() * 100));
+        if (layer.blend)
+            title += QStringLiteral(" · ") +
+                     QString::fromStdString(blendModes()[static_cast<std::size_t>(blendModeFrom(*layer.blend))].name);
         if (!layer.isEnabled()) title += tr(" · off");
         const int least = fontMetrics().horizontalAdvance(title) + 28;
         x = std::max(x, start + least);

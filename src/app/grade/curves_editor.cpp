@@ -2,7 +2,9 @@
 #include "app/grade/miniatures.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "stages/curves.h"
 #include "stages/spline.h"
 
 #include <QHBoxLayout>
@@ -12,29 +14,61 @@ namespace baryton {
 
 namespace {
 
-constexpr const char* kParameters[] = {"rgb", "r", "g", "b"};
+struct Channel {
+    const char *parameter, *name;
+    int input; ///< which of the four input histograms fits: red, green, blue, luma; none for the opponent axes
+};
+constexpr Channel kChannels[] = {{"rgb", QT_TRANSLATE_NOOP("baryton::CurvesEditor", "RGB"), 3},
+                                 {"luma", QT_TRANSLATE_NOOP("baryton::CurvesEditor", "Luma"), 3},
+                                 {"r", "R", 0},
+                                 {"g", "G", 1},
+                                 {"b", "B", 2},
+                                 {"lab.l", "L", 3},
+                                 {"lab.a", "a", -1},
+                                 {"lab.b", "b", -1}};
+constexpr int kChannelCount = static_cast<int>(std::size(kChannels));
 constexpr double kLevels = 255;
 
 QColor channelColour(int channel) {
     const auto& c = theme::colours();
-    return channel == 0 ? QColor(Qt::white) : channel == 1 ? c.red : channel == 2 ? c.green : c.blue;
+    switch (kChannels[channel].input) {
+    case 0:
+        return c.red;
+    case 1:
+        return c.green;
+    case 2:
+        return c.blue;
+    default:
+        return channel == 0 ? QColor(Qt::white) : c.second;
+    }
+}
+
+QStringList channelNames() {
+    QStringList names;
+    for (const Channel& channel : kChannels) names.append(CurvesEditor::tr(channel.name));
+    return names;
 }
 
 } // namespace
 
 CurvesEditor::CurvesEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent), channels_(new Segments({tr("RGB"), tr("R"), tr("G"), tr("B")})),
-      view_(new CurveView), pointName_(makeLabel({}, "second")), in_(new NumberField), out_(new NumberField) {
+    : StageEditor(state, stageId, parent), channels_(new Segments(channelNames())),
+      response_(new Segments({tr("Channels"), tr("Hold hue"), tr("Luma")})),
+      spline_(new Segments({tr("Monotone"), tr("Natural")})), view_(new CurveView),
+      pointName_(makeLabel({}, "second")), in_(new NumberField), out_(new NumberField) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(8);
     channels_->setAccessibleName(tr("Channel"));
-    for (int i = 0; i < 4; ++i)
-        channels_->button(i)->setToolTip(QString::fromStdString(type().parameter(kParameters[i])->tooltip));
+    for (int i = 0; i < kChannelCount; ++i)
+        channels_->button(i)->setToolTip(QString::fromStdString(type().parameter(kChannels[i].parameter)->tooltip));
     layout->addWidget(channels_);
     view_->setAccessibleName(tr("Tone curve"));
-    view_->setShapeMaker([](const CurveView::Points& points) -> CurveView::Shape {
-        return [spline = Spline(toCurve(points))](double x) { return spline(x); };
+    view_->setShapeMaker([this](const CurveView::Points& points) -> CurveView::Shape {
+        const Stage now = stage();
+        const bool natural = ParameterReader(type(), now).choice("spline") == "natural";
+        const auto kind = natural ? SplineKind::Natural : SplineKind::Monotone;
+        return [spline = Spline(toCurve(points), kind)](double x) { return spline(x); };
     });
     layout->addWidget(view_);
     auto* row = new QHBoxLayout;
@@ -51,6 +85,20 @@ CurvesEditor::CurvesEditor(AppState& state, const std::string& stageId, QWidget*
         });
     }
     layout->addLayout(row);
+    for (auto [segments, id] : {std::pair(response_, "response"), std::pair(spline_, "spline")}) {
+        const ParameterType* p = type().parameter(id);
+        auto* line = new QHBoxLayout;
+        line->addWidget(new QLabel(QString::fromStdString(p->name)));
+        line->addStretch(1);
+        line->addWidget(segments);
+        segments->setAccessibleName(QString::fromStdString(p->name));
+        segments->setToolTip(QString::fromStdString(p->tooltip));
+        layout->addLayout(line);
+        connect(segments, &Segments::chosen, this, [this, p](int index) {
+            set({{p->id, p->options[static_cast<std::size_t>(index)].id}}, true);
+        });
+    }
+    addLimits(layout);
     layout->addStretch(1);
     connect(channels_, &Segments::chosen, this, [this] {
         state_.endGesture();
@@ -67,7 +115,7 @@ CurvesEditor::CurvesEditor(AppState& state, const std::string& stageId, QWidget*
 }
 
 std::string CurvesEditor::parameter() const {
-    return kParameters[channels_->current()];
+    return kChannels[channels_->current()].parameter;
 }
 
 void CurvesEditor::showChannel() {
@@ -75,16 +123,17 @@ void CurvesEditor::showChannel() {
     const Stage now = stage();
     const ParameterReader read(type(), now);
     QVector<std::pair<CurveView::Points, QColor>> others;
-    for (int i = 0; i < 4; ++i) {
-        const Curve& curve = read.curve(kParameters[i]);
-        channels_->button(i)->setText((i == 0 ? tr("RGB") : QString(QStringLiteral("RGB")[i - 1])) +
-                                      (isStraight(curve) ? QString() : QStringLiteral(" •")));
+    for (int i = 0; i < kChannelCount; ++i) {
+        const Curve& curve = read.curve(kChannels[i].parameter);
+        channels_->button(i)->setText(tr(kChannels[i].name) + (isStraight(curve) ? QString() : QStringLiteral("•")));
         if (i != shown && !isStraight(curve)) others.append({toPoints(curve), channelColour(i)});
     }
     view_->setColour(channelColour(shown));
     view_->setOthers(others);
     view_->setPoints(toPoints(read.curve(parameter())));
-    view_->setHistogram(input_[shown == 0 ? 3 : shown - 1]);
+    response_->setCurrent(read.choiceIndex("response"));
+    spline_->setCurrent(read.choiceIndex("spline"));
+    showInput();
     showPoint();
 }
 
@@ -102,13 +151,19 @@ void CurvesEditor::showPoint() {
     out_->setValue(view_->points()[i].y() * kLevels);
 }
 
+void CurvesEditor::showInput() {
+    const int input = kChannels[channels_->current()].input;
+    view_->setHistogram(input < 0 ? QVector<double>() : input_[input]);
+}
+
 void CurvesEditor::refresh() {
     showChannel();
+    refreshRows();
 }
 
 void CurvesEditor::setInput(const QVector<double> (&counts)[4]) {
     for (int i = 0; i < 4; ++i) input_[i] = counts[i];
-    view_->setHistogram(input_[channels_->current() == 0 ? 3 : channels_->current() - 1]);
+    showInput();
 }
 
 void CurvesEditor::setPointed(std::optional<std::array<float, 3>> colour) {
@@ -117,8 +172,15 @@ void CurvesEditor::setPointed(std::optional<std::array<float, 3>> colour) {
         return;
     }
     const auto& c = *colour;
-    const int shown = channels_->current();
-    const double value = shown == 0 ? luma(c[0], c[1], c[2]) : c[static_cast<std::size_t>(shown - 1)];
+    const Channel& shown = kChannels[channels_->current()];
+    double value = shown.input == 3  ? luma(c[0], c[1], c[2])
+                   : shown.input < 0 ? 0
+                                     : c[static_cast<std::size_t>(shown.input)];
+    const std::string id = shown.parameter;
+    if (id.rfind("lab.", 0) == 0) {
+        const Vec3 lab = oklabFromLinear({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
+        value = id == "lab.l" ? lab[0] : (id == "lab.a" ? lab[1] : lab[2]) / CurvesConstants::axisSpan + 0.5;
+    }
     view_->setMarker(std::clamp(value, 0.0, 1.0));
 }
 

@@ -2,6 +2,7 @@
 #include "app/grade/stage_commands.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "stages/blend.h"
 
 #include <QHBoxLayout>
 #include <QPainter>
@@ -149,6 +150,20 @@ QWidget* EditorPanel::makeLayerPage() {
         const std::string text = name->text().trimmed().toStdString();
         if (chosenLayer() && !text.empty() && text != chosenLayer()->name)
             editLayer({}, [&](Layer& layer) { layer.name = text; });
+    });
+    auto* blend = new QComboBox;
+    blend->setAccessibleName(tr("Blend mode"));
+    blend->setToolTip(tr("How the layer is laid over what comes before it"));
+    for (const auto& mode : blendModes()) blend->addItem(QString::fromStdString(mode.name));
+    blend->setCurrentIndex(static_cast<int>(blendModeFrom(chosenLayer()->blendOrNormal())));
+    layout->addWidget(blend);
+    connect(blend, &QComboBox::activated, this, [this](int index) {
+        editLayer({}, [index](Layer& layer) {
+            if (index == 0)
+                layer.blend.reset();
+            else
+                layer.blend = blendModes()[static_cast<std::size_t>(index)].id;
+        });
     });
     auto* remove = makeButton(tr("Delete layer"), "");
     remove->setEnabled(state_.keyGrade().look.size() > 1);

@@ -61,6 +61,27 @@ void StageEditor::refreshRows() {
     for (const auto& [id, row] : rows_) row->setValue(shownNumber(*type_->parameter(id), number(id)));
 }
 
+namespace {
+
+bool isLimit(const ParameterType& p) {
+    return p.id.rfind("limits.", 0) == 0;
+}
+
+} // namespace
+
+void StageEditor::addLimits(QVBoxLayout* layout) {
+    bool begun = false;
+    for (const ParameterType& p : type_->parameters) {
+        if (!isLimit(p)) continue;
+        if (!begun) {
+            layout->addSpacing(6);
+            layout->addWidget(makeLabel(tr("WHERE IT ACTS"), "section"));
+        }
+        begun = true;
+        addRow(layout, p.id);
+    }
+}
+
 GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent) {
     auto* layout = new QVBoxLayout(this);
@@ -70,13 +91,8 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
     summary->setWordWrap(true);
     layout->addWidget(summary);
     layout->addSpacing(4);
-    bool limitsBegun = false;
     for (const ParameterType& p : type().parameters) {
-        if (!limitsBegun && p.id.rfind("limits.", 0) == 0) {
-            limitsBegun = true;
-            layout->addSpacing(6);
-            layout->addWidget(makeLabel(tr("WHERE IT ACTS"), "section"));
-        }
+        if (isLimit(p)) continue;
         if (p.kind == ParameterKind::Number) {
             addRow(layout, p.id);
         } else if (p.kind == ParameterKind::Toggle) {
@@ -122,6 +138,7 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
         });
         layout->addWidget(pick, 0, Qt::AlignLeft);
     }
+    addLimits(layout);
     layout->addStretch(1);
     GenericEditor::refresh();
 }

@@ -39,6 +39,8 @@ protected:
     /// A row for a parameter, bound to it.
     ValueRow* addRow(QVBoxLayout* layout, const std::string& parameter, const QString& name = {});
     void refreshRows();
+    /// The rows that hold the stage to a range of tones and of hues, where it has them.
+    void addLimits(QVBoxLayout* layout);
 
 private:
     std::string stageId_;
@@ -74,7 +76,8 @@ private:
     void showChannel();
     void showPoint();
     std::string parameter() const;
-    Segments* channels_;
+    void showInput();
+    Segments *channels_, *response_, *spline_;
     CurveView* view_;
     QLabel* pointName_;
     NumberField *in_, *out_;

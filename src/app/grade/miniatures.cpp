@@ -2,13 +2,14 @@
 #include "app/theme/theme.h"
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
-#include "colour/transfer.h"
+#include "render/program.h"
 #include "stages/spline.h"
 #include "stages/stage_type.h"
 
 #include <QLinearGradient>
 #include <QPainterPath>
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -141,6 +142,57 @@ void paintLut(QPainter& p, const QRectF& r, const ParameterReader& read) {
         }
 }
 
+using Colour = std::array<float, 3>;
+
+Program alone(const Stage& stage) {
+    Grade grade;
+    grade.finish.push_back(stage);
+    return Program::compile(grade);
+}
+
+/// What the stage makes of greys from black to white, a line for each channel that goes its own way.
+void paintAnswer(QPainter& p, const QRectF& r, const Stage& stage) {
+    const auto& c = theme::colours();
+    const Program program = alone(stage);
+    constexpr int steps = 32;
+    std::vector<Colour> answers;
+    bool isGrey = true;
+    for (int i = 0; i <= steps; ++i) {
+        const float v = static_cast<float>(i) / steps;
+        answers.push_back(program({v, v, v}));
+        const Colour& a = answers.back();
+        isGrey = isGrey && std::abs(a[0] - a[1]) < 0.01F && std::abs(a[2] - a[1]) < 0.01F;
+    }
+    const QColor colours[] = {c.red, c.green, c.blue};
+    for (std::size_t k = isGrey ? 2 : 0; k < 3; ++k)
+        drawFunction(
+            p, r, [&](double x) { return double(answers[static_cast<std::size_t>(std::lround(x * steps))][k]); },
+            QPen(isGrey ? c.text : colours[k], 1.5));
+}
+
+/// A row of colours above, and what the stage makes of them below.
+void paintPatches(QPainter& p, const QRectF& r, const Stage& stage, bool greys) {
+    const Program program = alone(stage);
+    constexpr int patches = 10;
+    const double width = r.width() / patches, half = r.height() / 2 - 3;
+    const auto shown = [](const Colour& c) {
+        const auto level = [](float v) { return static_cast<int>(std::lround(std::clamp(v, 0.0F, 1.0F) * 255)); };
+        return QColor(level(c[0]), level(c[1]), level(c[2]));
+    };
+    for (int i = 0; i < patches; ++i) {
+        Colour colour;
+        if (greys) {
+            colour.fill(static_cast<float>(i) / (patches - 1));
+        } else {
+            const Vec3 d = hueDirection(110 - 360.0 * i / patches); // red first
+            for (std::size_t k = 0; k < 3; ++k)
+                colour[k] = static_cast<float>(std::clamp(0.5 + 0.34 * d[k], 0.0, 1.0));
+        }
+        p.fillRect(QRectF(r.left() + i * width, r.top() + 2, width + 0.5, half), shown(colour));
+        p.fillRect(QRectF(r.left() + i * width, r.top() + 4 + half, width + 0.5, half), shown(program(colour)));
+    }
+}
+
 } // namespace
 
 void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
@@ -161,23 +213,19 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintVignette(p, r, read);
     } else if (type->id == "lut") {
         paintLut(p, r, read);
-    } else if (type->id == "exposure") {
-        const double gain = std::exp2(read.number("stops"));
-        drawFunction(
-            p, r, [&](double x) { return linearToSrgb(gain * srgbToLinear(x)); }, QPen(c.text, 1.5));
     } else if (type->id == "white-balance") {
         const double mired = 1e6 / read.number("temperature"), low = 1e6 / kHighestTemperature,
                      high = 1e6 / kLowestTemperature;
         paintStrip(p, r,
                    {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}},
                    (high - mired) / (high - low));
-    } else if (type->id == "saturation") {
-        QGradientStops stops;
-        for (int i = 0; i <= 6; ++i) stops.append({i / 6.0, hueColour(i * 60)});
-        paintStrip(p, r, stops, (read.number("overall") + 1) / 2);
+    } else if (type->id == "gradient-map") {
+        paintPatches(p, r, stage, true);
+    } else if (type->id == "exposure" || type->id == "tone" || type->id == "levels" || type->id == "split-tone" ||
+               type->id == "film-response") {
+        paintAnswer(p, r, stage);
     } else {
-        p.setPen(c.second);
-        p.drawText(r, Qt::AlignCenter, QString::fromStdString(type->name).left(2));
+        paintPatches(p, r, stage, false);
     }
 }
 

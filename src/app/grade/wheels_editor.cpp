@@ -46,6 +46,7 @@ WheelsEditor::WheelsEditor(AppState& state, const std::string& stageId, QWidget*
     layout->addLayout(typed);
     layout->addWidget(makeLabel(tr("WHERE THE RANGES LIE"), "section"));
     for (const char* id : {"shadows.pivot", "highlights.pivot", "softness"}) addRow(layout, id);
+    addLimits(layout);
     layout->addStretch(1);
     choose(0);
     WheelsEditor::refresh();

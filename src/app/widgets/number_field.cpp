@@ -116,6 +116,10 @@ void NumberField::keyPressEvent(QKeyEvent* event) {
 }
 
 void NumberField::wheelEvent(QWheelEvent* event) {
+    if (!hasFocus()) { // scrolling past must not change a picture
+        event->ignore();
+        return;
+    }
     nudge(event->angleDelta().y() > 0 ? 1 : -1);
     event->accept();
 }

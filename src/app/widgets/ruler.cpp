@@ -115,6 +115,10 @@ void Ruler::mouseDoubleClickEvent(QMouseEvent*) {
 }
 
 void Ruler::wheelEvent(QWheelEvent* event) {
+    if (!hasFocus()) { // scrolling past must not change a picture
+        event->ignore();
+        return;
+    }
     moveTo(value_ + (event->angleDelta().y() > 0 ? step_ : -step_), false);
     event->accept();
 }
