@@ -1,6 +1,8 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md.
+#include "app/theme/theme.h"
 #include "base/file.h"
+#include "cost_plot.h"
 #include "grade/grade_json.h"
 #include "lut/bake.h"
 #include "picture/picture_file.h"
@@ -269,6 +271,7 @@ void compareProcesses(const Picture& picture, const fs::path& folder) {
 int main(int argc, char** argv) {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
     QApplication application(argc, argv);
+    theme::install(application);
     std::string pattern = (fs::temp_directory_path() / "baryton-bench-XXXXXX").string();
     const fs::path folder = ::mkdtemp(pattern.data());
     int code = 0;
@@ -289,6 +292,7 @@ int main(int argc, char** argv) {
             row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
             row("  95th percentile", percentile(latency, 0.95));
         }
+        plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
         rusage usage{};
         ::getrusage(RUSAGE_SELF, &usage);
         std::cout << fmt::format("| {:<58} | {:>6.0f} MB | {:>24} |\n",

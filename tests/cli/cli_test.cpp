@@ -198,6 +198,16 @@ TEST(Cli, ListsStagesAndShowsPresets) {
     }
 }
 
+TEST(Cli, WritesThePageOfItsStages) {
+    const TempFolder folder;
+    const std::string page = run("stages --markdown", folder).out;
+    EXPECT_EQ(page, readFile(fs::path(BARYTON_SOURCE) / "docs/stages.md")) << "run ./run shots to write it anew";
+    for (const StageType* type : stageTypes()) {
+        EXPECT_NE(page.find("## " + type->name + "\n"), std::string::npos);
+        EXPECT_TRUE(fs::exists(fs::path(BARYTON_SOURCE) / "docs/stages" / (type->id + ".png"))) << type->id;
+    }
+}
+
 TEST(Cli, TellsOfFoldersItCannotUse) {
     const TempFolder folder;
     fs::create_directory(folder / "void");

@@ -1,0 +1,191 @@
+// The right side of the Batch task: what is set for the files that come out.
+#include "app/batch/batch_page.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+
+#include <QCheckBox>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <cmath>
+
+namespace baryton {
+
+QWidget* BatchPage::makeOutput() {
+    auto* panel = new QWidget;
+    panel->setObjectName(QStringLiteral("panel"));
+    panel->setAttribute(Qt::WA_StyledBackground);
+    panel->setFixedWidth(330);
+    output_ = panel;
+    auto* layout = new QVBoxLayout(panel);
+    layout->setContentsMargins(14, 12, 14, 12);
+    layout->setSpacing(8);
+    layout->addWidget(makeLabel(tr("Output"), "heading"));
+    layout->addWidget(makeLabel(tr("LOOKS"), "section"));
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setMinimumHeight(120);
+    scroll->setMaximumHeight(220);
+    looks_ = new QWidget;
+    new QVBoxLayout(looks_);
+    looks_->layout()->setContentsMargins(0, 0, 0, 0);
+    looks_->layout()->setSpacing(6);
+    scroll->setWidget(looks_);
+    layout->addWidget(scroll, 1);
+    const auto addRow = [&](const QString& label, QWidget* widget, bool stretch = false) {
+        auto* line = new QHBoxLayout;
+        auto* name = new QLabel(label);
+        name->setFixedWidth(72);
+        line->addWidget(name);
+        if (!stretch) line->addStretch(1);
+        line->addWidget(widget, stretch ? 1 : 0);
+        widget->setAccessibleName(label);
+        layout->addLayout(line);
+    };
+    layout->addWidget(makeLabel(tr("EACH PICTURE"), "section"));
+    prep_ = new Segments({tr("Keep its own"), tr("None")});
+    prep_->setToolTip(tr("Whether each picture's own exposure and white balance are used"));
+    addRow(tr("Prep"), prep_);
+    layout->addWidget(makeLabel(tr("FILE"), "section"));
+    format_ = new Segments({QStringLiteral("JPEG"), QStringLiteral("PNG"), QStringLiteral("TIFF")});
+    addRow(tr("Format"), format_);
+    bits_ = new Segments({tr("8 bit"), tr("16 bit")});
+    addRow(tr("Depth"), bits_);
+    quality_ = new ValueRow(tr("Quality"));
+    quality_->setRange(1, 100, 1, 90);
+    layout->addWidget(quality_);
+    longSide_ = new NumberField;
+    longSide_->setRange(0, 100000, 10);
+    longSide_->setFixedWidth(90);
+    longSide_->setFormatter([](double v) { return v <= 0 ? tr("as it is") : tr("%1 px").arg(v, 0, 'f', 0); });
+    longSide_->setToolTip(tr("Scales down to this many pixels on the long side; 0 keeps the size"));
+    addRow(tr("Long side"), longSide_);
+    layout->addWidget(makeLabel(tr("WHERE"), "section"));
+    auto* folderRow = new QWidget;
+    auto* folderLayout = new QHBoxLayout(folderRow);
+    folderLayout->setContentsMargins(0, 0, 0, 0);
+    folderLayout->setSpacing(4);
+    folder_ = new QLineEdit;
+    auto* choose = makeButton({}, "");
+    choose->setIcon(theme::icon(QStringLiteral("folder")));
+    choose->setAccessibleName(tr("Choose the folder"));
+    folderLayout->addWidget(folder_, 1);
+    folderLayout->addWidget(choose);
+    addRow(tr("Folder"), folderRow, true);
+    folder_->setAccessibleName(tr("Output folder"));
+    name_ = new QLineEdit;
+    name_->setToolTip(tr("{stem} the picture's name, {look} the look's, {n} a number, {ext} the extension; folders "
+                         "may be part of it"));
+    addRow(tr("Name"), name_, true);
+    name_->setAccessibleName(tr("Name template"));
+    example_ = makeLabel({}, "second");
+    example_->setWordWrap(true);
+    layout->addWidget(example_);
+    exists_ = new Segments({tr("Number it"), tr("Skip"), tr("Replace")});
+    addRow(tr("If it exists"), exists_);
+    layout->addStretch(2);
+
+    connect(prep_, &Segments::chosen, this, [this](int i) {
+        BatchSettings next = settings_;
+        next.prep = i == 0 ? PrepChoice::Own : PrepChoice::None;
+        change(tr("Batch: Prep"), next);
+    });
+    const auto formatChanged = [this] {
+        BatchSettings next = settings_;
+        next.format = format_->current() == 0 ? 0 : 2 * format_->current() - 1 + bits_->current();
+        change(tr("Batch: format"), next);
+    };
+    connect(format_, &Segments::chosen, this, formatChanged);
+    connect(bits_, &Segments::chosen, this, formatChanged);
+    connect(quality_, &ValueRow::edited, this, [this](double v, bool settled) {
+        if (!settled) return;
+        BatchSettings next = settings_;
+        next.quality = static_cast<int>(std::lround(v));
+        change(tr("Batch: quality"), next);
+    });
+    connect(longSide_, &NumberField::edited, this, [this](double v) {
+        BatchSettings next = settings_;
+        next.longSide = static_cast<int>(std::lround(v));
+        change(tr("Batch: long side"), next);
+    });
+    connect(folder_, &QLineEdit::editingFinished, this, [this] {
+        BatchSettings next = settings_;
+        next.folder = folder_->text().trimmed().toStdString();
+        change(tr("Batch: folder"), next);
+    });
+    connect(choose, &QPushButton::clicked, this, [this] {
+        auto* dialog = new QFileDialog(window(), tr("Folder for the finished files"), folder_->text());
+        dialog->setAttribute(Qt::WA_DeleteOnClose);
+        dialog->setFileMode(QFileDialog::Directory);
+        connect(dialog, &QFileDialog::fileSelected, this, [this](const QString& folder) {
+            BatchSettings next = settings_;
+            next.folder = folder.toStdString();
+            change(tr("Batch: folder"), next);
+        });
+        dialog->open();
+    });
+    connect(name_, &QLineEdit::textEdited, this, &BatchPage::showPlan);
+    connect(name_, &QLineEdit::editingFinished, this, [this] {
+        BatchSettings next = settings_;
+        next.name = name_->text().toStdString();
+        change(tr("Batch: names"), next);
+    });
+    connect(exists_, &Segments::chosen, this, [this](int i) {
+        BatchSettings next = settings_;
+        next.ifExists = i == 0 ? IfExists::Number : i == 1 ? IfExists::Skip : IfExists::Replace;
+        change(tr("Batch: existing files"), next);
+    });
+    return panel;
+}
+
+void BatchPage::setSettings(const BatchSettings& settings) {
+    settings_ = settings;
+    prep_->setCurrent(settings_.prep == PrepChoice::Own ? 0 : 1);
+    format_->setCurrent((settings_.format + 1) / 2);
+    bits_->setCurrent(settings_.format > 0 && settings_.format % 2 == 0 ? 1 : 0);
+    bits_->button(1)->setEnabled(settings_.format > 0);
+    quality_->setValue(settings_.quality);
+    quality_->setEnabled(settings_.format == 0);
+    longSide_->setValue(settings_.longSide);
+    folder_->setText(QString::fromStdString(settings_.folder));
+    name_->setText(QString::fromStdString(settings_.name));
+    exists_->setCurrent(settings_.ifExists == IfExists::Number ? 0 : settings_.ifExists == IfExists::Skip ? 1 : 2);
+    fillLooks();
+}
+
+void BatchPage::fillLooks() {
+    while (auto* item = looks_->layout()->takeAt(0)) {
+        if (item->widget()) item->widget()->deleteLater();
+        delete item;
+    }
+    const auto add = [this](const QString& name, const QString& tip, bool on,
+                            const std::function<void(BatchSettings&, bool)>& turn) {
+        auto* box = new QCheckBox(name);
+        box->setToolTip(tip);
+        box->setChecked(on);
+        connect(box, &QCheckBox::clicked, this, [this, turn](bool checked) {
+            BatchSettings next = settings_;
+            turn(next, checked);
+            change(tr("Batch: looks"), next);
+        });
+        looks_->layout()->addWidget(box);
+    };
+    add(tr("Each picture's own grade"), tr("As it was graded here"), settings_.ownGrade,
+        [](BatchSettings& s, bool on) { s.ownGrade = on; });
+    for (const auto& entry : state_.presets()) {
+        if (!entry.preset) continue;
+        add(QString::fromStdString(entry.name), QString::fromStdString(entry.preset->notes),
+            settings_.presets.contains(entry.file), [file = entry.file](BatchSettings& s, bool on) {
+                if (on)
+                    s.presets.insert(file);
+                else
+                    s.presets.erase(file);
+            });
+    }
+    static_cast<QVBoxLayout*>(looks_->layout())->addStretch(1);
+    showPlan();
+}
+
+} // namespace baryton
