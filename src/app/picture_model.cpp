@@ -41,6 +41,26 @@ QVariant PictureModel::data(const QModelIndex& index, int role) const {
     }
 }
 
+void beginCard(QPainter& painter, const QRectF& box, const QColor& fill) {
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    QPainterPath shape;
+    shape.addRoundedRect(box, 4, 4);
+    painter.setClipPath(shape);
+    painter.fillRect(box, fill);
+}
+
+void endCard(QPainter& painter, const QRectF& box, bool isCurrent, bool isPointedAt) {
+    painter.setClipping(false);
+    if (isCurrent || isPointedAt) {
+        const auto& c = theme::colours();
+        painter.setBrush(Qt::NoBrush);
+        painter.setPen(QPen(isCurrent ? c.accent : c.second, isCurrent ? 2 : 1));
+        painter.drawRoundedRect(box, 4, 4);
+    }
+    painter.restore();
+}
+
 void drawFilling(QPainter& painter, const QRectF& where, const QImage& image) {
     if (image.isNull()) return;
     const double scale = std::max(where.width() / image.width(), where.height() / image.height());
@@ -57,12 +77,7 @@ QSize ThumbnailDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex
 void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
     const auto& c = theme::colours();
     const QRectF box = QRectF(option.rect).adjusted(3, 3, -3, -3);
-    p->save();
-    p->setRenderHint(QPainter::Antialiasing);
-    QPainterPath shape;
-    shape.addRoundedRect(box, 3, 3);
-    p->setClipPath(shape);
-    p->fillRect(box, c.well);
+    beginCard(*p, box, c.well);
     const auto image = index.data(Qt::DecorationRole).value<QImage>();
     drawFilling(*p, box, image);
     const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
@@ -81,14 +96,7 @@ void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, c
         p->setPen(failed ? c.error : QColor(Qt::white));
         p->drawText(tag, Qt::AlignCenter, badge);
     }
-    p->setClipping(false);
-    const bool current = option.state & QStyle::State_Selected;
-    if (current || option.state & QStyle::State_MouseOver) {
-        p->setBrush(Qt::NoBrush);
-        p->setPen(QPen(current ? c.accent : c.second, current ? 2 : 1));
-        p->drawRoundedRect(box.adjusted(-1, -1, 1, 1), 4, 4);
-    }
-    p->restore();
+    endCard(*p, box, option.state & QStyle::State_Selected, option.state & QStyle::State_MouseOver);
 }
 
 } // namespace baryton

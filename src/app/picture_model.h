@@ -29,6 +29,11 @@ public:
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
 };
 
+/// A card of a list view: saves the painter, clips it to the rounded box and fills it; `endCard` outlines the box
+/// where it is the current one or under the pointer, and restores.
+void beginCard(QPainter& painter, const QRectF& box, const QColor& fill);
+void endCard(QPainter& painter, const QRectF& box, bool isCurrent, bool isPointedAt);
+
 /// Draws an image into a rectangle so that it is filled, what stands over cut off on both sides alike.
 void drawFilling(QPainter& painter, const QRectF& where, const QImage& image);
 

@@ -6,7 +6,6 @@
 
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
 #include <QVBoxLayout>
 
 namespace baryton {
@@ -63,12 +62,7 @@ public:
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         const QRectF box = QRectF(option.rect).adjusted(4, 4, -4, -4);
-        p->save();
-        p->setRenderHint(QPainter::Antialiasing);
-        QPainterPath shape;
-        shape.addRoundedRect(box, 4, 4);
-        p->setClipPath(shape);
-        p->fillRect(box, c.raised);
+        beginCard(*p, box, c.raised);
         const QRectF picture = box.adjusted(0, 0, 0, -24);
         p->fillRect(picture, c.well);
         drawFilling(*p, picture, index.data(Qt::DecorationRole).value<QImage>());
@@ -78,13 +72,7 @@ public:
         const QRectF line(box.left() + 8, box.bottom() - 23, box.width() - 16, 22);
         p->drawText(line, Qt::AlignVCenter,
                     p->fontMetrics().elidedText(name, Qt::ElideRight, static_cast<int>(line.width())));
-        p->setClipping(false);
-        if (option.state & (QStyle::State_MouseOver | QStyle::State_HasFocus)) {
-            p->setBrush(Qt::NoBrush);
-            p->setPen(QPen(c.accent, 1.5));
-            p->drawRoundedRect(box, 4, 4);
-        }
-        p->restore();
+        endCard(*p, box, option.state & (QStyle::State_MouseOver | QStyle::State_HasFocus), false);
     }
 };
 

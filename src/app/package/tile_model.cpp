@@ -5,7 +5,6 @@
 #include "stages/preset_words.h"
 
 #include <QPainter>
-#include <QPainterPath>
 
 namespace baryton {
 
@@ -41,12 +40,7 @@ void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, 
     const auto& c = theme::colours();
     const PresetTileModel::Tile& tile = model_.tile(index.row());
     const QRectF box = QRectF(option.rect).adjusted(5, 5, -5, -5);
-    p->save();
-    p->setRenderHint(QPainter::Antialiasing);
-    QPainterPath shape;
-    shape.addRoundedRect(box, 4, 4);
-    p->setClipPath(shape);
-    p->fillRect(box, c.raised);
+    beginCard(*p, box, c.raised);
     const QRectF pictures = box.adjusted(0, 0, 0, -28);
     p->fillRect(pictures, c.well);
     const double split = std::round(pictures.width() * 0.66);
@@ -74,14 +68,7 @@ void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, 
     const int room = static_cast<int>(line.width()) - p->fontMetrics().horizontalAdvance(mark) - 8;
     p->drawText(line, Qt::AlignVCenter,
                 p->fontMetrics().elidedText(QString::fromStdString(tile.entry.name), Qt::ElideRight, room));
-    p->setClipping(false);
-    const bool current = option.state & QStyle::State_Selected;
-    if (current || option.state & QStyle::State_MouseOver) {
-        p->setBrush(Qt::NoBrush);
-        p->setPen(QPen(current ? c.accent : c.second, current ? 2 : 1));
-        p->drawRoundedRect(box, 4, 4);
-    }
-    p->restore();
+    endCard(*p, box, option.state & QStyle::State_Selected, option.state & QStyle::State_MouseOver);
 }
 
 } // namespace baryton
