@@ -1,5 +1,6 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
-// the preview's answer to a moving control. Prints the table of docs/performance.md.
+// the preview's answer to a moving control. Prints the table of docs/performance.md;
+// with luts, stages, processes, preview or plot just that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
 #include "cost_plot.h"
@@ -275,6 +276,7 @@ int main(int argc, char** argv) {
     std::string pattern = (fs::temp_directory_path() / "baryton-bench-XXXXXX").string();
     const fs::path folder = ::mkdtemp(pattern.data());
     int code = 0;
+    const auto wants = [&](const std::string& part) { return argc < 2 || part == argv[1]; };
     try {
         const Picture picture = samplePicture(fs::path(BARYTON_SOURCE) / "demo/pictures/lantern-alley.jpg");
         const auto best = hwy::SupportedTargets() & HWY_TARGETS;
@@ -283,16 +285,17 @@ int main(int argc, char** argv) {
                                  kRounds);
         std::cout << fmt::format("| {:<58} | {:>9} | {:>24} |\n|{:-<60}|{:-<11}|{:-<26}|\n", "Work", "ms", "against",
                                  "", "", "");
-        compareLuts(picture, folder);
-        compareStages(picture);
-        compareProcesses(picture, folder);
-        for (const auto& [name, grade] :
-             {std::pair("five stages", fiveStages()), std::pair("eight-stage Look", eightStages())}) {
-            const auto latency = previewTimes(picture, grade, 200);
-            row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
-            row("  95th percentile", percentile(latency, 0.95));
-        }
-        plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
+        if (wants("luts")) compareLuts(picture, folder);
+        if (wants("stages")) compareStages(picture);
+        if (wants("processes")) compareProcesses(picture, folder);
+        if (wants("preview"))
+            for (const auto& [name, grade] :
+                 {std::pair("five stages", fiveStages()), std::pair("eight-stage Look", eightStages())}) {
+                const auto latency = previewTimes(picture, grade, 200);
+                row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
+                row("  95th percentile", percentile(latency, 0.95));
+            }
+        if (wants("plot")) plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
         rusage usage{};
         ::getrusage(RUSAGE_SELF, &usage);
         std::cout << fmt::format("| {:<58} | {:>6.0f} MB | {:>24} |\n",

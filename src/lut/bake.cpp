@@ -14,7 +14,7 @@ CompileOptions lookOnly(bool withPrep) {
 
 /// Colours as a picture of one pixel's height each row, so that programs run over them as over anything else.
 Picture asPicture(std::size_t count) {
-    constexpr std::size_t width = 4096;
+    constexpr std::size_t width = 1024; // many rows, so that they can be shared out
     return Picture(static_cast<int>(std::min(count, width)), static_cast<int>((count + width - 1) / width));
 }
 
@@ -61,19 +61,31 @@ LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool w
     const auto n = static_cast<std::size_t>(size), count = n * n * n;
     Picture nodes = asPicture(count);
     const auto width = static_cast<std::size_t>(nodes.width());
-    for (std::size_t i = 0; i < count; ++i) {
-        const std::size_t index[3] = {i % n, i / n % n, i / (n * n)};
-        for (int k = 0; k < 3; ++k)
-            nodes.row(k, static_cast<int>(i / width))[i % width] =
-                static_cast<float>(index[k]) / static_cast<float>(n - 1);
+    std::vector<float> level(n);
+    for (std::size_t i = 0; i < n; ++i) level[i] = static_cast<float>(i) / static_cast<float>(n - 1);
+    std::size_t r = 0, g = 0, b = 0;
+    for (std::size_t start = 0; start < count; start += width) {
+        const int y = static_cast<int>(start / width);
+        float *red = nodes.row(0, y), *green = nodes.row(1, y), *blue = nodes.row(2, y);
+        for (std::size_t x = 0; x < std::min(width, count - start); ++x) {
+            red[x] = level[r], green[x] = level[g], blue[x] = level[b];
+            if (++r < n) continue;
+            r = 0;
+            if (++g < n) continue;
+            g = 0, ++b;
+        }
     }
     const Picture out = Program::compile(grade, lookOnly(withPrep)).graded(nodes);
     LutTable table;
     table.title = title;
     table.grid.resize(count * 3);
-    for (std::size_t i = 0; i < count; ++i)
-        for (int k = 0; k < 3; ++k)
-            table.grid[3 * i + static_cast<std::size_t>(k)] = out.row(k, static_cast<int>(i / width))[i % width];
+    float* node = table.grid.data();
+    for (std::size_t start = 0; start < count; start += width) {
+        const int y = static_cast<int>(start / width);
+        const float *red = out.row(0, y), *green = out.row(1, y), *blue = out.row(2, y);
+        for (std::size_t x = 0; x < std::min(width, count - start); ++x)
+            *node++ = red[x], *node++ = green[x], *node++ = blue[x];
+    }
     return table;
 }
 
