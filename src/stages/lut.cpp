@@ -25,7 +25,7 @@ HWY_INLINE void RunShaper(const LutConstants& c, V& v, int channel) {
     v = hn::MulAdd(hn::Sub(at, whole), hn::Sub(high, low), low);
 }
 
-/// Pixels are worked on in runs: first, for a run, the four corners and weights of each pixel as whole vectors; then
+/// Pixels are worked on in runs: first, for a run, the corners and the fractions of each pixel as whole vectors; then
 /// pixel by pixel the four nodes, each by one 128-bit load, summed up and turned back into planes four at a time.
 /// Gathers would fetch the same twelve numbers one by one.
 void RunGrid(const LutConstants& c, const Block& block) {
@@ -35,13 +35,14 @@ void RunGrid(const LutConstants& c, const Block& block) {
     const hn::FixedTag<float, 4> d4;
     using V4 = hn::Vec<decltype(d4)>;
     constexpr std::size_t run = 64; // a multiple of every vector's lanes and of kRowPad
-    HWY_ALIGN std::int32_t corners[4][run];
-    HWY_ALIGN float weights[4][run];
+    HWY_ALIGN std::int32_t corners[3][run];
+    HWY_ALIGN float ways[3][run];
     const std::size_t lanes = hn::Lanes(d);
     const float last = static_cast<float>(c.size - 1);
     const VI stepR = hn::Set(di, 4), stepG = hn::Set(di, 4 * c.size), stepB = hn::Set(di, 4 * c.size * c.size);
     const VI stepAll = hn::Set(di, 4 * (1 + c.size + c.size * c.size));
     const float* nodes = c.grid.data();
+    const float* whiteNodes = nodes + 4 * (1 + c.size + c.size * c.size);
     for (std::size_t start = 0; start < block.count; start += run) {
         const std::size_t n = block.count - start < run ? block.count - start : run;
         float *r = block.r + start, *g = block.g + start, *b = block.b + start;
@@ -69,17 +70,17 @@ void RunGrid(const LutConstants& c, const Block& block) {
             hn::Store(origin, di, corners[0] + i);
             hn::Store(hn::Add(origin, first), di, corners[1] + i);
             hn::Store(hn::Sub(white, final), di, corners[2] + i);
-            hn::Store(white, di, corners[3] + i);
-            hn::Store(hn::Sub(Splat(1.0F), high), d, weights[0] + i);
-            hn::Store(hn::Sub(high, middle), d, weights[1] + i);
-            hn::Store(hn::Sub(middle, low), d, weights[2] + i);
-            hn::Store(low, d, weights[3] + i);
+            hn::Store(high, d, ways[0] + i);
+            hn::Store(middle, d, ways[1] + i);
+            hn::Store(low, d, ways[2] + i);
         }
+        // From corner to corner, each step as far as its axis' fraction: one load less than four weights would take.
         const auto colour = [&](std::size_t i) {
-            V4 sum = hn::Mul(hn::Set(d4, weights[0][i]), hn::LoadU(d4, nodes + corners[0][i]));
-            sum = hn::MulAdd(hn::Set(d4, weights[1][i]), hn::LoadU(d4, nodes + corners[1][i]), sum);
-            sum = hn::MulAdd(hn::Set(d4, weights[2][i]), hn::LoadU(d4, nodes + corners[2][i]), sum);
-            return hn::MulAdd(hn::Set(d4, weights[3][i]), hn::LoadU(d4, nodes + corners[3][i]), sum);
+            const V4 n0 = hn::LoadU(d4, nodes + corners[0][i]), n1 = hn::LoadU(d4, nodes + corners[1][i]);
+            const V4 n2 = hn::LoadU(d4, nodes + corners[2][i]), n3 = hn::LoadU(d4, whiteNodes + corners[0][i]);
+            V4 sum = hn::MulAdd(hn::Set(d4, ways[0][i]), hn::Sub(n1, n0), n0);
+            sum = hn::MulAdd(hn::Set(d4, ways[1][i]), hn::Sub(n2, n1), sum);
+            return hn::MulAdd(hn::Set(d4, ways[2][i]), hn::Sub(n3, n2), sum);
         };
         for (std::size_t i = 0; i < n; i += 4) {
             const V4 p0 = colour(i), p1 = colour(i + 1), p2 = colour(i + 2), p3 = colour(i + 3);
