@@ -418,6 +418,90 @@ TEST(Window, AMovingControlComesToRestExactly) {
               imageOf(Program::compile(d.state().keyGrade()), source.pixels, source.frame));
 }
 
+TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.click(d.button(grade->editorPanel(), tr8("Shelf")));
+    auto* search = grade->shelf()->findChild<QLineEdit*>();
+    d.type(search, tr8("lantern"));
+    ASSERT_EQ(grade->shelf()->list()->model()->rowCount(), 1);
+    EXPECT_EQ(grade->shelf()->list()->model()->index(0, 0).data().toString(), tr8("Lantern blue"));
+    EXPECT_TRUE(grade->shelf()
+                    ->list()
+                    ->model()
+                    ->index(0, 0)
+                    .data(Qt::ToolTipRole)
+                    .toString()
+                    .contains(tr8("leaves exposure and white balance")));
+    d.click(d.named<QPushButton>(grade->shelf(), tr8("Close the shelf")));
+    EXPECT_FALSE(grade->isShelfShown());
+    // From Package, above what is there, under its own name.
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* package = d.window().packagePage();
+    d.chooseRow(package->tiles(), 1);
+    d.click(d.button(package, tr8("Add above")));
+    d.click(d.button(package, tr8("Apply to key picture")));
+    ASSERT_EQ(d.state().keyGrade().look.size(), 2u);
+    EXPECT_EQ(d.state().keyGrade().look[1].name, "Lantern blue");
+    EXPECT_TRUE(isNeutral(d.state().keyGrade().look[0].stages[0])) << "what was there stays";
+    // Its layer is chosen by its bracket, turned down, renamed and deleted; undo brings it back.
+    d.click(d.button(&d.window(), tr8("Grade")));
+    const std::string id = d.state().keyGrade().look[1].id;
+    StageCard* last = grade->chain()->card(d.state().keyGrade().look[1].stages.back().id);
+    d.click(grade->chain(), QPointF(last->geometry().right() + 4, last->geometry().center().y()));
+    ASSERT_EQ(d.state().chosenStage(), id);
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Strength")), tr8("40"), true);
+    EXPECT_EQ(d.state().keyGrade().look[1].strengthOrFull(), 0.4);
+    d.type(d.named<QLineEdit>(grade->editorPanel(), tr8("Layer name")), tr8("Night"), true);
+    EXPECT_EQ(d.state().keyGrade().look[1].name, "Night");
+    const Grade before = d.state().keyGrade();
+    d.click(d.button(grade->editorPanel(), tr8("Delete layer")));
+    EXPECT_EQ(d.state().keyGrade().look.size(), 1u);
+    d.state().undoStack().undo();
+    EXPECT_EQ(d.state().keyGrade(), before);
+}
+
+TEST(Window, ResettingGoesFromTheStageToThePicture) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("wheels");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Amount")), tr8("25"), true);
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-30"), true);
+    d.click(d.button(grade->editorPanel(), tr8("Reset")));
+    EXPECT_TRUE(isNeutral(d.state().keyGrade().look[0].stages[2]));
+    EXPECT_FALSE(isNeutral(d.state().keyGrade().look[0].stages[1]));
+    d.menu(tr8("Edit"), tr8("Reset the picture"));
+    EXPECT_TRUE(isNeutral(d.state().keyGrade()));
+    // A number that is none is marked and changes nothing.
+    auto* field = d.named<NumberField>(grade->editorPanel(), tr8("Saturation"));
+    d.type(field, tr8("much"), true);
+    EXPECT_TRUE(field->property("wrong").toBool());
+    EXPECT_TRUE(isNeutral(d.state().keyGrade()));
+}
+
+TEST(Window, ZoomIsReachedByMenuAndShowsThePicturesOwnPixels) {
+    Driver d({"chart-table.jpg"});
+    d.start();
+    PictureView* view = d.window().gradePage()->view();
+    d.menu(tr8("View"), tr8("Full size (100 %)"));
+    d.settle();
+    EXPECT_EQ(view->scale(), 1);
+    const PictureView::Region r = view->region();
+    const Picture full = readPicture(d.folder() / "chart-table.jpg").picture;
+    const QImage shown = view->shownAfter();
+    for (int y = 0; y < r.height; y += 37)
+        for (int x = 0; x < r.width; x += 41)
+            EXPECT_EQ(qRed(shown.pixel(x, y)),
+                      std::lround(full.row(0, static_cast<int>(r.top) + y)[static_cast<int>(r.left) + x] * 255));
+    d.menu(tr8("View"), tr8("Larger"));
+    EXPECT_GT(view->scale(), 1);
+    d.menu(tr8("View"), tr8("Fit the window"));
+    EXPECT_TRUE(view->isFitted());
+}
+
 TEST(Window, BatchSettingsAreUndoneAndTemplatesChecked) {
     Driver d({"lake-fog.jpg"});
     d.start();

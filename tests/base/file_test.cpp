@@ -2,7 +2,8 @@
 #include "support/expect_error.h"
 #include "support/temp_folder.h"
 
-#include <sys/stat.h>
+#include <csignal>
+#include <sys/resource.h>
 
 namespace baryton::test {
 
@@ -27,16 +28,21 @@ TEST(File, AFailedWriteLeavesTheOldFile) {
     EXPECT_EQ(folder.entries(), 3u);
 }
 
-TEST(File, AFullDiskLeavesNothingBehind) {
-    if (!std::filesystem::exists("/dev/full")) GTEST_SKIP();
-    // The device that is always full stands for the disk: what is written through it fails as there.
-    std::FILE* full = std::fopen("/dev/full", "w");
-    ASSERT_NE(full, nullptr);
-    std::setvbuf(full, nullptr, _IONBF, 0);
-    EXPECT_EQ(std::fwrite("x", 1, 1, full), 0u);
-    std::fclose(full);
-    const Error e = errorOf([] { writeFileAtomically("/proc/baryton-cannot-be-here", "x"); });
-    EXPECT_NE(std::string(e.what()).find("/proc"), std::string::npos);
+TEST(File, AWriteThatRunsOutOfRoomKeepsTheOldFileAndLeavesNothing) {
+    const TempFolder folder;
+    const auto file = folder.file("kept.txt", "old");
+    // A limit on the size of files stands for a full disk: the write itself fails half way.
+    rlimit before{};
+    ::getrlimit(RLIMIT_FSIZE, &before);
+    const auto handler = std::signal(SIGXFSZ, SIG_IGN);
+    const rlimit small{4096, before.rlim_max};
+    ::setrlimit(RLIMIT_FSIZE, &small);
+    const Error e = errorOf([&] { writeFileAtomically(file, std::string(100000, 'x')); });
+    ::setrlimit(RLIMIT_FSIZE, &before);
+    std::signal(SIGXFSZ, handler);
+    EXPECT_NE(std::string(e.what()).find("kept.txt"), std::string::npos);
+    EXPECT_EQ(readFile(file), "old");
+    EXPECT_EQ(folder.entries(), 1u) << "nothing half written may be left beside it";
 }
 
 TEST(File, ReadingSaysWhatIsWrong) {

@@ -59,13 +59,20 @@ TEST(Properties, FiniteInFiniteOutInAnyOrder) {
 
 TEST(Properties, ASmallStepOfColourIsASmallStepOfTheResult) {
     // A step of 1/1000 in a channel moves no channel by more than 1/20 within 0…1. Stages that hold several curves or
-    // levels one on another multiply their slopes, and Channel mix throws colours far outside; they have bounds of their
-    // own, told in the table.
-    const std::map<std::string, double> bounds = {{"levels", 0.9}, {"curves", 40}, {"lut", 0.2}, {"channel-mix", 0.15}};
+    // levels one on another multiply their slopes, and Channel mix throws colours far outside; they have bounds of
+    // their own, told in the table.
+    const std::map<std::string, double> bounds = {
+        {"levels", 0.9}, {"curves", 0.25}, {"lut", 0.2}, {"channel-mix", 0.15}};
     Random random(7);
     for (const StageType* type : lookTypes())
         for (int i = 0; i < 60; ++i) {
-            const Stage stage = randomStage(random, {}, type->id, 1);
+            Stage stage = randomStage(random, {}, type->id, 1);
+            if (type->id == "curves") { // one curve at a time: how steep they are together is for the user to say
+                const char* curves[] = {"rgb", "luma", "r", "g", "b"};
+                const std::string kept = curves[random() % 5];
+                const Value curve = stage.parameters.at(kept);
+                stage.parameters = {{kept, curve}};
+            }
             if (isNeutral(stage)) continue;
             const Program program = programOf(stage);
             const auto bound = bounds.find(type->id);
@@ -104,7 +111,8 @@ TEST(Properties, ASmallStepOfAParameterIsASmallStepOfTheResult) {
             for (int c = 0; c < 40; ++c) {
                 const Colour in = randomColour(random);
                 // In Levels the channels' own come after the common ones: their slopes multiply.
-                EXPECT_LE(apart(before(in), after(in)), type->id == "levels" ? 0.4 : 0.05) << type->id << ' ' << p.id << " at " << value;
+                EXPECT_LE(apart(before(in), after(in)), type->id == "levels" ? 0.4 : 0.05)
+                    << type->id << ' ' << p.id << " at " << value;
             }
         }
     }
