@@ -10,8 +10,10 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDialog>
+#include <QKeySequence>
 #include <QLabel>
 #include <QMenu>
+#include <QTableWidget>
 #include <QTest>
 #include <gtest/gtest.h>
 
@@ -500,6 +502,57 @@ TEST(Window, ZoomIsReachedByMenuAndShowsThePicturesOwnPixels) {
     EXPECT_GT(view->scale(), 1);
     d.menu(tr8("View"), tr8("Fit the window"));
     EXPECT_TRUE(view->isFitted());
+}
+
+TEST(Window, SavingUnderATakenNameReplacesAndUndoBringsItBack) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const fs::path file = d.libraryRoot() / "Tin Heron/Limelight.bpreset";
+    const std::string before = readFile(file);
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Saturation")), tr8("20"), true);
+    QTest::keySequence(&d.window(), QKeySequence(tr8("Ctrl+S")));
+    QDialog* sheet = d.sheet();
+    EXPECT_FALSE(d.button(sheet, tr8("Save preset"))->isEnabled()) << "it has no name yet";
+    d.type(d.named<QLineEdit>(sheet, tr8("Preset name")), tr8("Limelight"));
+    EXPECT_TRUE(d.button(sheet, tr8("Replace preset"))->isEnabled());
+    d.click(d.button(sheet, tr8("None")));
+    EXPECT_FALSE(d.button(sheet, tr8("Replace preset"))->isEnabled()) << "nothing would be carried";
+    d.click(d.button(sheet, tr8("All")));
+    d.click(d.button(sheet, tr8("Only changed")));
+    d.click(d.button(sheet, tr8("Replace preset")));
+    ASSERT_TRUE(Driver::waitFor([&] { return readFile(file) != before; }));
+    const Preset replaced = readPresetFile(file);
+    EXPECT_EQ(presentIn(replaced.carried).size(), 1u);
+    EXPECT_TRUE(replaced.carried.prep.empty());
+    d.state().undoStack().undo();
+    EXPECT_EQ(readFile(file), before);
+}
+
+TEST(Window, ABatchGoesOnPastABrokenFileAndCanBeCancelled) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
+    d.start();
+    fs::resize_file(d.folder() / "meadow-cart.jpg", 20000);
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    const fs::path out = d.root() / "out";
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
+    d.click(d.button(batch, tr8("Start")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
+    auto* table = batch->findChild<QTableWidget*>();
+    const auto cell = [&](int row) { return table->item(row, 3)->text(); };
+    EXPECT_TRUE(cell(0).startsWith(tr8("done")));
+    EXPECT_TRUE(cell(1).startsWith(tr8("failed"))) << qPrintable(cell(1));
+    EXPECT_TRUE(table->item(1, 3)->toolTip().contains(tr8("copy it again"))) << "and says what to do";
+    EXPECT_TRUE(cell(2).startsWith(tr8("done")));
+    EXPECT_TRUE(fs::exists(out / "lake-fog-own-grade.jpg"));
+    EXPECT_FALSE(fs::exists(out / "meadow-cart-own-grade.jpg"));
+    // Started again and cancelled at once: what is there is whole.
+    d.click(d.button(batch, tr8("Start")));
+    d.click(d.button(batch, tr8("Cancel")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
+    for (const auto& entry : fs::directory_iterator(out)) EXPECT_NO_THROW(readPicture(entry.path())) << entry.path();
+    EXPECT_TRUE(d.button(batch, tr8("Start"))->isEnabled());
 }
 
 TEST(Window, BatchSettingsAreUndoneAndTemplatesChecked) {
