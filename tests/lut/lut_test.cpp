@@ -181,6 +181,66 @@ TEST(ThreeDl, ReadsRealHeadsAndRefusesBadOnes) {
         errorOf([&] { parseThreeDl(wrong); });
 }
 
+TEST(ThreeDl, TheSmallestGridsAreReadBackToo) {
+    Random random(12);
+    for (const int size : {2, 3, 4}) { // two or three positions look much like a line of the table
+        const LutTable table = randomTable(size, 0, random, 0, 1);
+        const ParsedLut back = parseThreeDl(threeDlText(table));
+        ASSERT_EQ(back.table.gridSize(), size);
+        for (std::size_t i = 0; i < table.grid.size(); ++i)
+            EXPECT_NEAR(back.table.grid[i], table.grid[i], 0.51 / 4095);
+    }
+    errorOf([] { parseThreeDl("512 0 1023\n0 0 0\n"); });
+}
+
+TEST(ThreeDl, WritesOnlyWhatItCanHold) {
+    Random random(13);
+    LutTable shaped = randomTable(5, 16, random, 0, 1), wide = randomTable(5, 0, random, 0, 1);
+    wide.gridMax = {2, 2, 2};
+    for (const LutTable& table : {shaped, wide, randomTable(0, 8, random)}) {
+        const Error e = errorOf([&] { threeDlText(table); });
+        EXPECT_NE(e.hint().find(".cube"), std::string::npos) << "it says which format can";
+    }
+}
+
+TEST(LutExport, AccountsForTheFileThatWasWritten) {
+    const TempFolder folder;
+    Grade grade = startingGrade();
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.05}, {0.5, 0.45}, {1, 0.95}};
+    grade.finish[0].parameters["stops"] = -1.0;
+    const std::vector<Picture> pictures = {paintedPicture(40, 30)};
+    const auto exported = [&](const char* name, LutFormat format, int size) {
+        return exportLut(grade, {folder / name, format, size, "account"}, pictures);
+    };
+    const LutExportReport cube = exported("a.cube", LutFormat::Cube, 33),
+                          coarse = exported("b.cube", LutFormat::Cube, 5);
+    const LutExportReport steps = exported("c.3dl", LutFormat::ThreeDl, 33);
+    EXPECT_EQ(cube.leftOut, std::vector<std::string>{"Vignette"});
+    EXPECT_LT(cube.fidelity.cube.mean, coarse.fidelity.cube.mean);
+    EXPECT_GE(steps.fidelity.cube.mean, cube.fidelity.cube.mean) << "twelve bits are told as what they cost";
+    EXPECT_LE(cube.fidelity.cube.percentile99, cube.fidelity.cube.worst);
+    EXPECT_EQ(readLutFile(folder / "a.cube").table.title, "account");
+    // Where it cannot be written the error names the file and nothing appears.
+    folder.file("blocked", "a file, no folder");
+    const Error e = errorOf([&] { exported("blocked/a.cube", LutFormat::Cube, 5); });
+    EXPECT_NE(std::string(e.what()).find("blocked"), std::string::npos);
+    EXPECT_EQ(folder.entries(), 4u);
+}
+
+TEST(LutKernel, TakesEdgeValuesOutsideItsDomain) {
+    Random random(14);
+    const LutTable table = randomTable(9, 0, random, 0, 1);
+    const Program program = Program::compile(lutGrade(table, "edge"));
+    for (int i = 0; i < 50; ++i) {
+        std::array<float, 3> in, held;
+        for (std::size_t k = 0; k < 3; ++k) {
+            in[k] = static_cast<float>(uniform(random, -3, 4));
+            held[k] = std::clamp(in[k], 0.0F, 1.0F);
+        }
+        EXPECT_EQ(program(in), program(held));
+    }
+}
+
 TEST(LutFile, IsKnownByContentAndNamedInErrors) {
     const TempFolder folder;
     Random random(3);
