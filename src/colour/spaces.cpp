@@ -11,14 +11,10 @@ Vec3 xyzFromXy(double x, double y) {
     return {x / y, 1.0, (1 - x - y) / y};
 }
 
-namespace {
-
 Mat3 rgbToXyz(const Vec3& red, const Vec3& green, const Vec3& blue, const Vec3& white) {
     const Mat3 corners = {red[0], green[0], blue[0], red[1], green[1], blue[1], red[2], green[2], blue[2]};
     return corners * diagonal(inverse(corners) * white);
 }
-
-} // namespace
 
 const Vec3 kD65 = xyzFromXy(0.3127, 0.3290);
 const Vec3 kD50 = {0.9642, 1.0, 0.8249};

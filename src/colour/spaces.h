@@ -13,6 +13,8 @@ extern const Vec3 kD50;
 
 /// XYZ of chromaticity x, y with Y = 1.
 Vec3 xyzFromXy(double x, double y);
+/// Linear RGB → XYZ for primaries given as XYZ of any brightness and a white point.
+Mat3 rgbToXyz(const Vec3& red, const Vec3& green, const Vec3& blue, const Vec3& white);
 
 /// Bradford cone matrix (Lam 1985; the one ICC profiles use).
 extern const Mat3 kBradford;

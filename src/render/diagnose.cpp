@@ -25,21 +25,75 @@ Vec3 clipped(Vec3 v) {
     return v;
 }
 
-/// The grade with all but one stage taken away: that stage acts on what it is given.
-Grade onlyStage(const Grade& grade, const StagePlace& place) {
+/// A grade with one stage in a place of another: that stage acts on what it is given.
+Grade onlyStage(const Grade& grade, const StagePlace& place, const Stage& stage) {
     Grade alone;
-    if (place.part == Part::Prep) alone.prep.push_back(stageAt(grade, place));
-    if (place.part == Part::Finish) alone.finish.push_back(stageAt(grade, place));
+    if (place.part == Part::Prep) alone.prep.push_back(stage);
+    if (place.part == Part::Finish) alone.finish.push_back(stage);
     if (place.part == Part::Look) {
         Layer layer = grade.look[place.layer];
-        layer.stages = {stageAt(grade, place)};
+        layer.stages = {stage};
         layer.blend.reset(); // the stage's own doing, before its layer is laid over
         alone.look.push_back(std::move(layer));
     }
     return alone;
 }
 
+double largestChange(const Picture& a, const Picture& b) {
+    double largest = 0;
+    for (int y = 0; y < a.height(); ++y)
+        for (int x = 0; x < a.width(); ++x) {
+            const Vec3 v = colourOf(a, x, y), w = colourOf(b, x, y);
+            double furthest = 0;
+            for (std::size_t k = 0; k < 3; ++k) furthest = std::max(furthest, std::abs(v[k] - w[k]));
+            // The costly difference only where it can be the largest one.
+            if (furthest > 1e-4 && furthest * 250 > largest)
+                largest = std::max(largest, deltaE2000(labFromSrgb(clipped(v)), labFromSrgb(clipped(w))));
+        }
+    return largest;
+}
+
+/// Every second pixel of every second row.
+Picture thinned(const Picture& p) {
+    Picture small(std::max(1, p.width() / 2), std::max(1, p.height() / 2));
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < small.height(); ++y)
+            for (int x = 0; x < small.width(); ++x) small.row(k, y)[x] = p.row(k, 2 * y)[2 * x];
+    return small;
+}
+
+/// Colours of the whole cube, 16 steps along each edge.
+const Picture& everyColour() {
+    static const Picture all = [] {
+        Picture p(64, 64);
+        for (int i = 0; i < 64 * 64; ++i)
+            for (int k = 0; k < 3; ++k) p.row(k, i / 64)[i % 64] = static_cast<float>(i >> (4 * k) & 15) / 15;
+        return p;
+    }();
+    return all;
+}
+
+std::vector<std::string> deadParametersOf(const Grade& grade, const StagePlace& place, const StageType& type,
+                                          const Picture& in, const Task* task) {
+    std::vector<std::string> dead;
+    const Stage& stage = stageAt(grade, place);
+    const Program whole = Program::compile(onlyStage(grade, place, stage));
+    const Picture with = whole.graded(in, 0, task);
+    for (const auto& [id, value] : stage.parameters) {
+        const ParameterType* parameter = type.parameter(id);
+        if (!parameter || parameter->kind != ParameterKind::Number || value == parameter->defaultValue) continue;
+        Stage other = stage;
+        other.parameters.erase(id);
+        const Program without = Program::compile(onlyStage(grade, place, other));
+        if (largestChange(with, without.graded(in, 0, task)) >= kSeen) continue;
+        if (largestChange(whole.graded(everyColour(), 0, task), without.graded(everyColour(), 0, task)) >= 1)
+            dead.push_back(id);
+    }
+    return dead;
+}
+
 void measure(StageReport& report, const Picture& in, const Picture& out) {
+    report.largestChange = largestChange(in, out);
     const double pixels = double(in.width()) * in.height();
     bool filled[256] = {};
     double sums[256] = {};
@@ -47,18 +101,12 @@ void measure(StageReport& report, const Picture& in, const Picture& out) {
     for (int y = 0; y < in.height(); ++y)
         for (int x = 0; x < in.width(); ++x) {
             const Vec3 a = colourOf(in, x, y), b = colourOf(out, x, y);
-            double furthest = 0;
             for (std::size_t k = 0; k < 3; ++k) {
-                furthest = std::max(furthest, std::abs(a[k] - b[k]));
                 // Past half a level of 8 bits: what only touches the end has not lost anything.
                 constexpr double edge = 0.5 / 255;
                 report.newBlack[k] += (a[k] > edge && b[k] < -edge) / pixels;
                 report.newWhite[k] += (a[k] < 1 - edge && b[k] > 1 + edge) / pixels;
             }
-            // The costly difference only where it can be the largest one.
-            if (furthest > 1e-4 && furthest * 250 > report.largestChange)
-                report.largestChange =
-                    std::max(report.largestChange, deltaE2000(labFromSrgb(clipped(a)), labFromSrgb(clipped(b))));
             const double before = std::clamp(luma(a[0], a[1], a[2]), 0.0, 1.0) * 255,
                          after = luma(b[0], b[1], b[2]) * 255;
             const auto level = static_cast<std::size_t>(std::lround(before));
@@ -84,7 +132,7 @@ std::string ends(const double (&share)[3]) {
     return text;
 }
 
-void putIntoWords(StageReport& r, const std::string& title) {
+void putIntoWords(StageReport& r, const StageType& type, const std::string& title) {
     if (r.isDead) {
         r.mark = "no effect here";
         r.sentence = title + " finds nothing to work on: what stands before it has taken the colours it acts on.";
@@ -112,6 +160,12 @@ void putIntoWords(StageReport& r, const std::string& title) {
             "The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. Flatten it "
             "first with Tone, or lower the film contrast.",
             r.sourceSpread * 100, title);
+    } else if (!r.deadParameters.empty()) {
+        std::string names;
+        for (const std::string& id : r.deadParameters)
+            names += (names.empty() ? "" : ", ") + type.parameter(id)->name;
+        r.mark = "partly idle";
+        r.sentence = fmt::format("This picture has no colours here for some of {}: {}.", title, names);
     }
 }
 
@@ -128,7 +182,7 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         StageReport report;
         report.stageId = stage.id;
         const Picture in = Program::compile(upTo(grade, stage.id)).graded(small, 0, task);
-        const Program alone = Program::compile(onlyStage(grade, place));
+        const Program alone = Program::compile(onlyStage(grade, place, stage));
         measure(report, in, alone.graded(in, 0, task));
         if (report.largestChange < kSeen) {
             // Dead: on the source itself the same stage would be seen.
@@ -148,7 +202,9 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
             report.sourceSpread = percentile(0.95) - percentile(0.05);
             report.tooContrasty = report.sourceSpread > kContrasty;
         }
-        putIntoWords(report, stageTitle(stage));
+        if (report.largestChange >= kSeen)
+            report.deadParameters = deadParametersOf(grade, place, *type, thinned(in), task);
+        putIntoWords(report, *type, stageTitle(stage));
         reports.push_back(std::move(report));
     }
     return reports;

@@ -18,6 +18,9 @@ struct StageReport {
     int stretchedLevels = 0;
     /// The stage could change the picture, but what stands before it has left it nothing to work on.
     bool isDead = false;
+    /// Parameters off their defaults that act on no colour this picture has at this place, though on others they
+    /// would.
+    std::vector<std::string> deadParameters;
     /// A film response on a picture that is already contrasty: spread of its luma, 5th to 95th percentile.
     double sourceSpread = 0;
     bool tooContrasty = false;
@@ -27,7 +30,8 @@ struct StageReport {
 };
 
 /// Reports on the stages of a grade that are on, in the order they act, from a small version of the picture (a few
-/// hundred pixels on the long side are enough). Costs one run of each stage.
+/// hundred pixels on the long side are enough). Costs a run of each stage, and a quarter of one for each parameter
+/// that is off its default.
 std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, const Task* task = nullptr);
 
 } // namespace baryton

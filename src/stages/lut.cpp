@@ -94,14 +94,113 @@ void RunGrid(const LutConstants& c, const Block& block) {
     }
 }
 
+/// All eight corners of the cell, two at a time from one row of nodes.
+void RunGridTrilinear(const LutConstants& c, const Block& block) {
+    const hn::FixedTag<float, 4> d4;
+    using V4 = hn::Vec<decltype(d4)>;
+    const std::ptrdiff_t stepG = 4 * std::ptrdiff_t{c.size}, stepB = stepG * c.size;
+    const float last = static_cast<float>(c.size - 1);
+    for (std::size_t i = 0; i < block.count; ++i) {
+        std::ptrdiff_t cell[3];
+        float fraction[3];
+        float* planes[3] = {block.r + i, block.g + i, block.b + i};
+        for (int k = 0; k < 3; ++k) {
+            float at = *planes[k] * c.gridScale[k] + c.gridShift[k];
+            at = at > 0 ? (at < last ? at : last) : 0;
+            cell[k] = static_cast<std::ptrdiff_t>(at);
+            if (cell[k] > c.size - 2) cell[k] = c.size - 2;
+            fraction[k] = at - static_cast<float>(cell[k]);
+        }
+        const float* origin = c.grid.data() + 4 * cell[0] + stepG * cell[1] + stepB * cell[2];
+        const V4 fr = hn::Set(d4, fraction[0]), fg = hn::Set(d4, fraction[1]), fb = hn::Set(d4, fraction[2]);
+        const auto along = [&](const float* row) {
+            const V4 low = hn::LoadU(d4, row);
+            return hn::MulAdd(fr, hn::Sub(hn::LoadU(d4, row + 4), low), low);
+        };
+        const auto face = [&](const float* corner) {
+            const V4 low = along(corner);
+            return hn::MulAdd(fg, hn::Sub(along(corner + stepG), low), low);
+        };
+        const V4 near = face(origin);
+        HWY_ALIGN float node[4];
+        hn::Store(hn::MulAdd(fb, hn::Sub(face(origin + stepB), near), near), d4, node);
+        for (int k = 0; k < 3; ++k) *planes[k] = node[k];
+    }
+}
+
+HWY_INLINE V Encoded(Encoding to, V linear) {
+    switch (to) {
+    case Encoding::Srgb:
+    case Encoding::DisplayP3:
+        return ToEncoded(linear);
+    case Encoding::Rec709: {
+        const V power = Power(hn::Max(hn::Abs(linear), Splat(1e-12F)), 1 / 2.4F);
+        return hn::CopySign(hn::IfThenElseZero(hn::Gt(hn::Abs(linear), Splat(1e-12F)), power), linear);
+    }
+    case Encoding::Linear:
+        return linear;
+    case Encoding::AcesCct:
+        break;
+    }
+    using namespace acescct;
+    const V light = hn::Min(linear, Splat(static_cast<float>(kMost)));
+    const V log = hn::Mul(
+        hn::Add(Log2(hn::Max(light, Splat(static_cast<float>(kCutLinear)))), Splat(static_cast<float>(kLogShift))),
+        Splat(static_cast<float>(1 / kLogScale)));
+    return hn::IfThenElse(hn::Le(light, Splat(static_cast<float>(kCutLinear))),
+                          hn::MulAdd(light, Splat(static_cast<float>(kSlope)), Splat(static_cast<float>(kOffset))),
+                          log);
+}
+
+HWY_INLINE V Decoded(Encoding from, V value) {
+    switch (from) {
+    case Encoding::Srgb:
+    case Encoding::DisplayP3:
+        return ToLinear(value);
+    case Encoding::Rec709: {
+        const V power = Power(hn::Max(hn::Abs(value), Splat(1e-6F)), 2.4F);
+        return hn::CopySign(hn::IfThenElseZero(hn::Gt(hn::Abs(value), Splat(1e-6F)), power), value);
+    }
+    case Encoding::Linear:
+        return value;
+    case Encoding::AcesCct:
+        break;
+    }
+    using namespace acescct;
+    const V curved =
+        hn::Min(Exp2(hn::MulSub(value, Splat(static_cast<float>(kLogScale)), Splat(static_cast<float>(kLogShift)))),
+                Splat(static_cast<float>(kMost)));
+    const V straight =
+        hn::Mul(hn::Sub(value, Splat(static_cast<float>(kOffset))), Splat(static_cast<float>(1 / kSlope)));
+    return hn::IfThenElse(hn::Le(value, Splat(static_cast<float>(kCutEncoded))), straight, curved);
+}
+
 void RunLut(const LutConstants& c, const Block& block) {
+    if (!c.use.isPlain())
+        ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+            const V x = MatrixRow(c.toReads, 0, r, g, b), y = MatrixRow(c.toReads, 1, r, g, b);
+            b = Encoded(c.use.reads, MatrixRow(c.toReads, 2, r, g, b));
+            r = Encoded(c.use.reads, x), g = Encoded(c.use.reads, y);
+        });
     if (!c.shaper[0].empty())
         ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
             RunShaper(c, r, 0);
             RunShaper(c, g, 1);
             RunShaper(c, b, 2);
         });
-    if (c.size > 0) RunGrid(c, block);
+    if (c.size > 0) {
+        if (c.use.interpolation == Interpolation::Trilinear)
+            RunGridTrilinear(c, block);
+        else
+            RunGrid(c, block);
+    }
+    if (!c.use.isPlain())
+        ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
+            const V x = Decoded(c.use.writes, r), y = Decoded(c.use.writes, g), z = Decoded(c.use.writes, b);
+            r = MatrixRow(c.fromWrites, 0, x, y, z);
+            g = MatrixRow(c.fromWrites, 1, x, y, z);
+            b = MatrixRow(c.fromWrites, 2, x, y, z);
+        });
 }
 
 } // namespace HWY_NAMESPACE
@@ -110,6 +209,7 @@ HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
 #include "stages/all_stages.h"
+#include "stages/describe.h"
 
 #include <algorithm>
 #include <cmath>
@@ -118,8 +218,39 @@ namespace baryton {
 
 HWY_EXPORT(RunLut);
 
-Kernel lutKernel(const LutTable& table) {
+namespace {
+
+ParameterType encodingChoice(std::string id, std::string name, std::string tooltip) {
+    std::vector<ParameterType::Option> options;
+    for (const EncodingType& type : encodings()) options.push_back({type.id, type.name});
+    return describe::choice(std::move(id), std::move(name), std::move(options), std::move(tooltip));
+}
+
+Vec3 trilinear(const LutTable& table, const std::size_t (&index)[3], const std::pair<double, std::size_t> (&at)[3]) {
+    const auto n = static_cast<std::size_t>(table.gridSize());
+    Vec3 sum{};
+    for (std::size_t corner = 0; corner < 8; ++corner) {
+        double weight = 1;
+        std::size_t place[3];
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::size_t up = corner >> k & 1;
+            weight *= up ? at[k].first : 1 - at[k].first;
+            place[k] = index[k] + up;
+        }
+        const float* node = &table.grid[3 * (place[0] + n * (place[1] + n * place[2]))];
+        for (std::size_t k = 0; k < 3; ++k) sum[k] += weight * node[k];
+    }
+    return sum;
+}
+
+} // namespace
+
+Kernel lutKernel(const LutTable& table, const LutUse& use) {
     auto c = std::make_shared<LutConstants>();
+    c->use = use;
+    const Mat3 &to = toEncodingPrimaries(use.reads), from = inverse(toEncodingPrimaries(use.writes));
+    std::transform(to.begin(), to.end(), c->toReads, [](double v) { return static_cast<float>(v); });
+    std::transform(from.begin(), from.end(), c->fromWrites, [](double v) { return static_cast<float>(v); });
     c->size = table.gridSize();
     for (std::size_t k = 0; k < 3; ++k) {
         for (std::size_t i = k; i < table.shaper.size(); i += 3)
@@ -135,6 +266,7 @@ Kernel lutKernel(const LutTable& table) {
     for (std::size_t i = 0; i < table.grid.size(); ++i)
         c->grid[i / 3 * 4 + i % 3] = std::clamp(table.grid[i], -kHeldRange, kHeldRange);
     Kernel kernel;
+    kernel.domain = use.isPlain() ? Domain::Encoded : Domain::Linear;
     kernel.constants = std::move(c);
     kernel.run = [](const void* constants, const Block& block) {
         HWY_DYNAMIC_DISPATCH(RunLut)(*static_cast<const LutConstants*>(constants), block);
@@ -142,7 +274,7 @@ Kernel lutKernel(const LutTable& table) {
     return kernel;
 }
 
-Vec3 applyLut(const LutTable& table, const Vec3& rgb) {
+Vec3 applyLut(const LutTable& table, const Vec3& rgb, Interpolation interpolation) {
     Vec3 v = rgb;
     if (const std::size_t n = table.shaperSize(); n > 0)
         for (std::size_t k = 0; k < 3; ++k) {
@@ -165,6 +297,7 @@ Vec3 applyLut(const LutTable& table, const Vec3& rgb) {
         index[k] = std::min(static_cast<std::size_t>(at), n - 2);
         fraction[k] = {at - static_cast<double>(index[k]), k};
     }
+    if (interpolation == Interpolation::Trilinear) return trilinear(table, index, fraction);
     std::sort(std::begin(fraction), std::end(fraction), std::greater<>());
     Vec3 sum{};
     double before = 1;
@@ -178,6 +311,11 @@ Vec3 applyLut(const LutTable& table, const Vec3& rgb) {
     return sum;
 }
 
+LutUse lutUse(const ParameterReader& p) {
+    return {static_cast<Encoding>(p.choiceIndex("reads")), static_cast<Encoding>(p.choiceIndex("writes")),
+            static_cast<Interpolation>(p.choiceIndex("interpolation"))};
+}
+
 const StageType& lutType() {
     static const StageType type = {
         "lut",
@@ -186,9 +324,14 @@ const StageType& lutType() {
         {Part::Look},
         true,
         {{"file", "LUT", ParameterKind::LutFile, Unit::None, 0, 1, 1, LutContent{},
-          "The look-up table; it reads and writes sRGB."}},
+          "The look-up table, kept inside the grade whatever becomes of its file."},
+         encodingChoice("reads", "Reads", "The space in which the table expects its colours."),
+         encodingChoice("writes", "Writes", "The space in which the table gives its colours."),
+         describe::choice("interpolation", "Interpolation",
+                          {{"tetrahedral", "Tetrahedral"}, {"trilinear", "Trilinear"}},
+                          "Tetrahedral keeps greys cleaner; trilinear is what some older programs do.")},
         [](const ParameterReader& p) { return !p.lut("file").table; },
-        [](const ParameterReader& p) { return lutKernel(*p.lut("file").table); },
+        [](const ParameterReader& p) { return lutKernel(*p.lut("file").table, lutUse(p)); },
     };
     return type;
 }

@@ -11,6 +11,7 @@
 #include <hwy/foreach_target.h>
 
 #include "stages/oklab-inl.h"
+#include "stages/spline-inl.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
@@ -20,6 +21,7 @@ namespace HWY_NAMESPACE {
 void RunByChroma(const SaturationConstants& c, const Block& block) {
     const OklabMatrices& m = oklabMatrices();
     const V one = Splat(1.0F), zero = hn::Zero(D());
+    const SplineLanes curve(c.chroma);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
         ThroughOklab(m, r, g, b, [&](Perceived& p) {
             const V vivid = SmoothStep(p.chroma, SaturationConstants::kMuted,
@@ -27,6 +29,12 @@ void RunByChroma(const SaturationConstants& c, const Block& block) {
             V gain = hn::MulAdd(Splat(c.muted), hn::Sub(one, vivid),
                                 hn::MulAdd(Splat(c.vivid), vivid, Splat(1 + c.overall)));
             gain = hn::Max(gain, zero);
+            if (c.chroma.knots > 0) {
+                const V x = hn::Mul(p.chroma, Splat(1 / SaturationConstants::kChromaSpan));
+                V bent = hn::Div(curve(x), hn::Max(x, Splat(1e-4F)));
+                bent = hn::Min(hn::Max(bent, zero), Splat(SaturationConstants::kMostGain));
+                gain = hn::Mul(gain, hn::MulAdd(hn::Sub(bent, one), p.fade, one));
+            }
             const V guarded = hn::Mul(hn::Mul(WindowWeight(c.guard, p), p.fade), Splat(c.guardStrength));
             gain = hn::MulAdd(hn::Sub(one, gain), guarded, gain);
             p.a = hn::Mul(p.a, gain), p.b = hn::Mul(p.b, gain);
@@ -81,12 +89,15 @@ const StageType& saturationType() {
                            "To the right colours grow stronger, to the left quieter; at −100 the picture is grey."),
          describe::percent("muted", "Muted colours", -100, 100, 0, "Strengthens or quiets what has little colour."),
          describe::percent("vivid", "Vivid colours", -100, 100, 0, "Strengthens or quiets what has much colour."),
+         describe::curve("chroma", "Curve over chroma",
+                         "Across: how strong a colour is, grey at the left. Up: how strong it becomes."),
          describe::hue("guard.hue", "Guarded hue", "The hue that is left as it is (OKLCh): faces lie about 50°."),
          describe::number("guard.width", "Guard width", 10, 180, 1, 40, "How many degrees of hue are guarded.",
                           Unit::Degrees),
          describe::percent("guard.strength", "Guard", 0, 100, 0, "How firmly the guarded hue is kept.")},
         [](const ParameterReader& p) {
-            return p.number("overall") == 0 && p.number("muted") == 0 && p.number("vivid") == 0;
+            return p.number("overall") == 0 && p.number("muted") == 0 && p.number("vivid") == 0 &&
+                   isStraight(p.curve("chroma"));
         },
         [](const ParameterReader& p) {
             const double gain = 1 + p.number("overall");
@@ -97,7 +108,9 @@ const StageType& saturationType() {
             copy(kOklabCones, c.toCones);
             copy(inverse(kOklabCones), c.toRgb);
             copy(inverse(kOklabFromRoots) * diagonal({1, gain, gain}) * kOklabFromRoots, c.mix);
-            c.isPlain = p.number("muted") == 0 && p.number("vivid") == 0 && p.number("guard.strength") == 0;
+            c.chroma = Spline(p.curve("chroma"));
+            c.isPlain = p.number("muted") == 0 && p.number("vivid") == 0 && c.chroma.knots == 0 &&
+                        p.number("guard.strength") == 0;
             c.overall = static_cast<float>(p.number("overall"));
             c.muted = static_cast<float>(p.number("muted"));
             c.vivid = static_cast<float>(p.number("vivid"));

@@ -1,3 +1,4 @@
+#include "colour/encodings.h"
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -30,6 +31,31 @@ TEST(Spaces, PrimariesAndWhiteAreTheStandards) {
     const Vec3 red = kXyzToSrgb * xyzFromXy(0.64, 0.33);
     EXPECT_NEAR(red[1] / red[0], 0, 1e-9);
     EXPECT_NEAR(red[2] / red[0], 0, 1e-9);
+}
+
+TEST(Encodings, GiveTheStandardsValues) {
+    // ACEScct, S-2016-001: middle grey, the end of the straight part, and the largest half float.
+    EXPECT_NEAR(encode(Encoding::AcesCct, 0.18), 0.4135884, 1e-6);
+    EXPECT_NEAR(encode(Encoding::AcesCct, 0), 0.0729055, 1e-7);
+    EXPECT_NEAR(encode(Encoding::AcesCct, 0.0078125), 0.155251141552511, 1e-9);
+    EXPECT_NEAR(encode(Encoding::AcesCct, 1), 0.5547945, 1e-6);
+    EXPECT_NEAR(encode(Encoding::AcesCct, 65504), 1.467996, 1e-6);
+    // BT.1886 with a black of 0: 0.5 is 18.9 % of the light.
+    EXPECT_NEAR(decode(Encoding::Rec709, 0.5), 0.189465, 1e-6);
+    // Display P3: its red in linear sRGB, and sRGB's red in P3, as CSS Color 4 has them.
+    const Vec3 red = toEncodingPrimaries(Encoding::DisplayP3) * Vec3{1, 0, 0};
+    EXPECT_NEAR(encode(Encoding::DisplayP3, red[0]), 0.917488, 1e-4);
+    EXPECT_NEAR(encode(Encoding::DisplayP3, red[1]), 0.200287, 1e-4);
+    EXPECT_NEAR(encode(Encoding::DisplayP3, red[2]), 0.138561, 1e-4);
+    // AP1 from sRGB with Bradford adaptation, as the ACES reference code prints it.
+    const Mat3 printed = {0.613097, 0.339523, 0.047379, 0.070194, 0.916354, 0.013452, 0.020616, 0.109570, 0.869815};
+    for (std::size_t i = 0; i < 9; ++i) EXPECT_NEAR(toEncodingPrimaries(Encoding::AcesCct)[i], printed[i], 2e-5) << i;
+    for (const EncodingType& space : encodings()) {
+        const Vec3 white = toEncodingPrimaries(space.encoding) * Vec3{1, 1, 1};
+        for (double c : white) EXPECT_NEAR(c, 1, 1e-9) << space.id;
+        for (double v = -0.5; v <= 3; v += 0.01)
+            EXPECT_NEAR(decode(space.encoding, encode(space.encoding, v)), v, 1e-6) << space.id;
+    }
 }
 
 TEST(Spaces, OklabGivesThePublishedValues) {

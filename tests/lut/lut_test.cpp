@@ -1,4 +1,6 @@
+#include "colour/encodings.h"
 #include "colour/spaces.h"
+#include "colour/transfer.h"
 #include "grade/grade_json.h"
 #include "lut/accelerate.h"
 #include "lut/bake.h"
@@ -32,10 +34,11 @@ LutTable randomTable(int size, int entries, Random& random, double low = -0.2, d
 }
 
 /// A picture through a LUT file as OpenColorIO reads and applies it.
-Picture throughOcio(const fs::path& file, const Picture& in) {
+Picture throughOcio(const fs::path& file, const Picture& in,
+                    ocio::Interpolation interpolation = ocio::INTERP_TETRAHEDRAL) {
     auto transform = ocio::FileTransform::Create();
     transform->setSrc(file.c_str());
-    transform->setInterpolation(ocio::INTERP_TETRAHEDRAL);
+    transform->setInterpolation(interpolation);
     const auto config = ocio::Config::CreateRaw();
     const auto cpu = config->getProcessor(transform)->getOptimizedCPUProcessor(
         ocio::BIT_DEPTH_F32, ocio::BIT_DEPTH_F32, ocio::OPTIMIZATION_LOSSLESS);
@@ -358,6 +361,45 @@ TEST(Judges, TheDemoPresetsBakeFaithfully) {
         }
         ocio::ClearAllCaches();
     }
+}
+
+TEST(LutStage, TrilinearIsWhatOthersCallTrilinear) {
+    Random random(41);
+    const TempFolder folder;
+    const LutTable table = randomTable(9, 0, random);
+    writeLutFile(folder / "t.cube", table, LutFormat::Cube);
+    Picture in = randomPicture(64, 64, 5);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 64; ++y)
+            for (int x = 0; x < 64; ++x) in.row(k, y)[x] = std::clamp(in.row(k, y)[x], 0.0F, 1.0F);
+    Grade grade = lutGrade(table, "t");
+    grade.look[0].stages[0].parameters["interpolation"] = std::string("trilinear");
+    const Picture ours = Program::compile(grade).graded(in);
+    EXPECT_LT(largestDifference(ours, throughOcio(folder / "t.cube", in, ocio::INTERP_LINEAR)), 1e-4);
+    EXPECT_GT(largestDifference(ours, throughOcio(folder / "t.cube", in)), 0.01) << "the two ways differ";
+}
+
+TEST(LutStage, ReadsAndWritesTheSpacesItSays) {
+    // A table that halves its numbers: in the space it works in, whatever that is, halving must be what comes out.
+    LutTable half;
+    for (int i = 0; i < 8; ++i)
+        for (int k = 0; k < 3; ++k) half.grid.push_back(static_cast<float>(i >> k & 1) / 2);
+    for (const EncodingType& space : encodings()) {
+        Grade grade = lutGrade(half, "half");
+        grade.look[0].stages[0].parameters["reads"] = space.id;
+        grade.look[0].stages[0].parameters["writes"] = space.id;
+        const std::array<float, 3> out = Program::compile(grade)({0.6F, 0.5F, 0.4F});
+        Vec3 want =
+            toEncodingPrimaries(space.encoding) * Vec3{srgbToLinear(0.6), srgbToLinear(0.5), srgbToLinear(0.4)};
+        for (double& v : want) v = decode(space.encoding, encode(space.encoding, v) / 2);
+        want = inverse(toEncodingPrimaries(space.encoding)) * want;
+        for (std::size_t k = 0; k < 3; ++k) EXPECT_NEAR(out[k], linearToSrgb(want[k]), 2e-5) << space.id;
+    }
+    // In light, half is a stop less.
+    Grade stop = lutGrade(half, "half");
+    stop.look[0].stages[0].parameters["reads"] = std::string("linear");
+    stop.look[0].stages[0].parameters["writes"] = std::string("linear");
+    EXPECT_NEAR(Program::compile(stop)({0.5F, 0.5F, 0.5F})[0], linearToSrgb(srgbToLinear(0.5) / 2), 2e-5);
 }
 
 } // namespace baryton::test

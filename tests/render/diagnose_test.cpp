@@ -64,6 +64,27 @@ TEST(Diagnose, TellsWhatIsDeadBehindAnotherStage) {
     EXPECT_GT(report.largestChange, 5);
 }
 
+TEST(Diagnose, TellsWhichParametersThisPictureHasNoColoursFor) {
+    Picture picture(48, 48); // greens of every strength: what acts on magentas has nothing here
+    for (int y = 0; y < 48; ++y)
+        for (int x = 0; x < 48; ++x) {
+            picture.row(0, y)[x] = picture.row(2, y)[x] = static_cast<float>(x) / 60;
+            picture.row(1, y)[x] = 0.8F;
+        }
+    Grade grade = startingGrade();
+    Stage& bands = add(grade, "hue-bands");
+    bands.parameters["band5.saturation"] = -0.8;
+    bands.parameters["band11.saturation"] = -0.8;
+    const StageReport report = reportOf(grade, picture, "hue-bands-1");
+    EXPECT_EQ(report.deadParameters, std::vector<std::string>{"band11.saturation"});
+    EXPECT_EQ(report.mark, "partly idle");
+    // What acts on nothing anywhere, a hue without an amount, is no news.
+    Stage& wheels = grade.look[0].stages[1];
+    wheels.parameters["shadows.hue"] = 120.0;
+    wheels.parameters["highlights.amount"] = 0.3;
+    EXPECT_TRUE(reportOf(grade, picture, wheels.id).deadParameters.empty());
+}
+
 TEST(Diagnose, TellsWhatDoesNothingOnThisPicture) {
     Grade still = startingGrade();
     still.look[0].stages[2].parameters["overall"] = 0.5;

@@ -110,8 +110,10 @@ TEST(Properties, ASmallStepOfAParameterIsASmallStepOfTheResult) {
             const Program after = programOf(stage);
             for (int c = 0; c < 40; ++c) {
                 const Colour in = randomColour(random);
-                // In Levels the channels' own come after the common ones: their slopes multiply.
-                EXPECT_LE(apart(before(in), after(in)), type->id == "levels" ? 0.4 : 0.05)
+                // In Levels the channels' own come after the common ones: their slopes multiply. Channel mix throws
+                // colours far, so that moving its limits moves them far.
+                const double bound = type->id == "levels" ? 0.4 : type->id == "channel-mix" ? 0.15 : 0.05;
+                EXPECT_LE(apart(before(in), after(in)), bound)
                     << type->id << ' ' << p.id << " at " << value;
             }
         }

@@ -105,12 +105,25 @@ Vec3 curves(const ParameterReader& p, Vec3 v) {
     return held(each(out, linearToSrgb));
 }
 
+Vec3 throughLut(const ParameterReader& p, const Vec3& rgb) {
+    const LutUse use = lutUse(p);
+    if (use.isPlain()) return applyLut(*p.lut("file").table, rgb, use.interpolation);
+    Vec3 v = toEncodingPrimaries(use.reads) * rgb;
+    for (double& c : v) c = encode(use.reads, c);
+    v = applyLut(*p.lut("file").table, v, use.interpolation);
+    for (double& c : v) c = decode(use.writes, c);
+    return inverse(toEncodingPrimaries(use.writes)) * v;
+}
+
 Vec3 saturation(const ParameterReader& p, const Vec3& linear) {
     return throughOklab(linear, [&](Vec3& lab, double chroma, double fade) {
         const double v = smoothstep(0.03, 0.17, chroma);
         double gain = std::max(0.0, 1 + p.number("overall") + p.number("muted") * (1 - v) + p.number("vivid") * v);
-        if (p.number("muted") == 0 && p.number("vivid") == 0 && p.number("guard.strength") == 0)
-            gain = 1 + p.number("overall");
+        if (const Spline curve(p.curve("chroma")); curve.knots > 0) {
+            const double x = chroma / 0.4,
+                         bent = std::clamp(std::clamp(curve(x), -64.0, 64.0) / std::max(x, 1e-4), 0.0, 8.0);
+            gain *= 1 + (bent - 1) * fade;
+        }
         const HueWindow guard(p.number("guard.hue"), p.number("guard.width"), 30);
         gain += (1 - gain) * windowOf(guard, lab, chroma) * fade * p.number("guard.strength");
         lab[1] *= gain, lab[2] *= gain;
@@ -229,7 +242,7 @@ Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double a
     if (stage.type == "curves") return curves(p, rgb);
     if (stage.type == "saturation") return saturation(p, rgb);
     if (stage.type == "vignette") return vignette(p, rgb, x, y, aspect);
-    if (stage.type == "lut") return applyLut(*p.lut("file").table, rgb);
+    if (stage.type == "lut") return throughLut(p, rgb);
     // Where the constants hold more than the parameters say (a fold guard, an anchor found by search), they are taken
     // from the kernel; the formula itself is evaluated here, in double.
     const Kernel kernel = kernelOf(stage);
