@@ -11,6 +11,7 @@
 #include "processes.h"
 #include "sample_picture.h"
 #include "stages/lut_kernel.h"
+#include "window_speed.h"
 
 #include <OpenColorIO/OpenColorIO.h>
 #include <QApplication>
@@ -212,13 +213,20 @@ void compareStages(const Picture& picture) {
     const auto copy = [&] { std::memcpy(to, picture.row(0, 0), bytes); };
     const auto bake33 = [] { bakeLook(eightStages(), 33, "b"); };
     const auto bake65 = [] { bakeLook(eightStages(), 65, "b"); };
+    const auto withAvx2 = [&] {
+        hwy::GetChosenTarget().Update(HWY_AVX2);
+        run(eight, 2);
+        hwy::GetChosenTarget().Update(hwy::SupportedTargets());
+    };
     const auto t = sideBySide({[&] { run(five, 1); }, [&] { run(five, 2); }, [&] { run(eight, 1); },
-                               [&] { run(eight, 2); }, copy, bake33, bake65},
+                               [&] { run(eight, 2); }, copy, bake33, bake65, withAvx2},
                               kRounds);
     row("five stages, exact, f32, 1 thread", t[0].median, times(t[0].median / t[4].median) + " memcpy");
     row("five stages, exact, f32, 2 threads", t[1].median, times(t[1].median / t[4].median) + " memcpy");
     row("eight-stage Look, exact, f32, 1 thread", t[2].median, times(t[2].median / t[4].median) + " memcpy");
     row("eight-stage Look, exact, f32, 2 threads", t[3].median, times(t[3].median / t[4].median) + " memcpy");
+    row("eight-stage Look, exact, f32, 2 threads, held to AVX2", t[7].median,
+        times(t[7].median / t[4].median) + " memcpy");
     row("eight-stage Look on 33³, 2 threads", t[5].median);
     row("eight-stage Look on 65³, 2 threads", t[6].median);
 }
@@ -267,6 +275,20 @@ void compareProcesses(const Picture& picture, const fs::path& folder) {
     }
 }
 
+void compareOpening(const Picture& picture, const fs::path& folder) {
+    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
+    for (int y = 0; y < picture.height(); ++y)
+        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    writePicture(folder / "open.jpg", eight, {}, {FileFormat::Jpeg, 8, 90});
+    std::vector<double> first, whole;
+    for (int round = 0; round < kRounds; ++round) {
+        const OpenTimes times = openTimes(folder / "open.jpg", folder);
+        first.push_back(times.first), whole.push_back(times.whole);
+    }
+    row("24 MP JPEG opened → first picture painted", percentile(first, 0.5));
+    row("  → all levels, painted", percentile(whole, 0.5));
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -295,6 +317,7 @@ int main(int argc, char** argv) {
                 row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
                 row("  95th percentile", percentile(latency, 0.95));
             }
+        if (wants("open")) compareOpening(picture, folder);
         if (wants("plot")) plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
         rusage usage{};
         ::getrusage(RUSAGE_SELF, &usage);

@@ -31,6 +31,7 @@ QVariant PictureModel::data(const QModelIndex& index, int role) const {
     case Qt::ToolTipRole:
         return picture.error.isEmpty() ? QString::fromStdString(picture.file.filename().string()) : picture.error;
     case Qt::DecorationRole:
+        if (picture.thumbnail.isNull()) pictures_.want(index.row());
         return picture.thumbnail;
     case GradedRole:
         return !isNeutral(picture.grade);

@@ -4,13 +4,17 @@
 #include "package/grade_store.h"
 #include "stages/preset_words.h"
 
+#include <algorithm>
+#include <cmath>
+
 namespace baryton {
 
 namespace fs = std::filesystem;
 
 namespace {
-constexpr int kStoreAfter = 250;         ///< milliseconds of rest before a grade is written
-constexpr std::size_t kKeptPictures = 3; ///< decoded pictures held in memory
+constexpr int kStoreAfter = 250;        ///< milliseconds of rest before a grade is written
+constexpr std::size_t kKeptSmalls = 48; ///< small versions held in memory; others are read again when needed
+constexpr int kThumbnailSide = 320;
 } // namespace
 
 PictureSet::PictureSet(QObject* parent) : QObject(parent) {
@@ -48,6 +52,10 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     pictures_.clear();
     kept_.clear();
     undrawn_.clear();
+    unread_.clear();
+    wanted_.clear();
+    smalls_.clear();
+    reading_ = loading_ = 0;
     for (auto& file : files) {
         OpenPicture picture;
         picture.grade = startingGrade();
@@ -60,8 +68,9 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
         picture.file = std::move(file);
         pictures_.push_back(std::move(picture));
     }
+    for (int i = 0; i < size(); ++i) unread_.insert(unread_.end(), i);
     Q_EMIT opened();
-    for (int i = 0; i < size(); ++i) readSmall(i);
+    readNext();
 }
 
 QString PictureSet::name() const {
@@ -69,9 +78,41 @@ QString PictureSet::name() const {
     return QString::fromStdString(fs::absolute(pictures_.front().file).parent_path().filename().string());
 }
 
+void PictureSet::want(int index) {
+    constexpr std::size_t inSight = 40; // about as many as are seen at once: older wishes are given up
+    if (!unread_.contains(index) || std::find(wanted_.begin(), wanted_.end(), index) != wanted_.end()) return;
+    wanted_.push_back(index);
+    if (wanted_.size() > inSight) wanted_.pop_front();
+    readNext();
+}
+
+Picture PictureSet::smallOf(int index) {
+    const OpenPicture& picture = at(index);
+    if (picture.small.isEmpty() && picture.error.isEmpty()) {
+        drawThumbnail(index);
+        want(index);
+    } else if (std::erase(smalls_, index) > 0) {
+        smalls_.push_back(index); // used last, given up last
+    }
+    return picture.small;
+}
+
+void PictureSet::readNext() {
+    // One core is left to a picture that is being read for the viewer.
+    while (reading_ < (loading_ > 0 ? 1 : 2)) {
+        while (!wanted_.empty() && !unread_.contains(wanted_.front())) wanted_.pop_front();
+        const auto next = !wanted_.empty() ? unread_.find(wanted_.front()) : unread_.begin();
+        if (next == unread_.end()) return;
+        const int index = *next;
+        unread_.erase(next);
+        readSmall(index);
+    }
+}
+
 void PictureSet::readSmall(int index) {
     const int generation = generation_;
     const fs::path file = at(index).file;
+    ++reading_;
     readers_.start([this, index, generation, file] {
         Picture small;
         QString error;
@@ -84,19 +125,39 @@ void PictureSet::readSmall(int index) {
         }
         QMetaObject::invokeMethod(this, [this, index, generation, small, error] {
             if (generation != generation_) return;
-            auto& picture = pictures_[static_cast<std::size_t>(index)];
-            picture.small = small;
-            picture.error = error;
-            if (small.isEmpty())
-                Q_EMIT thumbnailChanged(index);
-            else
-                drawThumbnail(index);
+            --reading_;
+            takeSmall(index, small, error);
+            readNext();
         });
     });
 }
 
+void PictureSet::takeSmall(int index, const Picture& small, const QString& error) {
+    auto& picture = pictures_[static_cast<std::size_t>(index)];
+    picture.small = small;
+    picture.error = error;
+    unread_.erase(index);
+    if (small.isEmpty()) {
+        Q_EMIT thumbnailChanged(index);
+        return;
+    }
+    smalls_.push_back(index);
+    if (smalls_.size() > kKeptSmalls) {
+        pictures_[static_cast<std::size_t>(smalls_.front())].small = {};
+        smalls_.pop_front();
+    }
+    drawThumbnail(index);
+}
+
 void PictureSet::drawThumbnail(int index) {
-    if (at(index).small.isEmpty() || !undrawn_.insert(index).second) return;
+    if (at(index).small.isEmpty()) { // given up for others, or not there yet: the drawing follows the reading
+        if (at(index).error.isEmpty()) {
+            unread_.insert(index);
+            readNext();
+        }
+        return;
+    }
+    if (!undrawn_.insert(index).second) return;
     const int generation = generation_;
     // The grade is taken when the drawing starts: while a control moves, one drawing waits, not a hundred.
     QTimer::singleShot(60, this, [this, index, generation] {
@@ -104,9 +165,16 @@ void PictureSet::drawThumbnail(int index) {
         undrawn_.erase(index);
         const Grade grade = at(index).grade;
         const Picture small = at(index).small;
+        if (small.isEmpty()) {
+            drawThumbnail(index);
+            return;
+        }
         readers_.start(
             [this, index, generation, grade, small] {
-                const QImage image = imageOf(grade, small);
+                const QImage image =
+                    imageOf(grade, small)
+                        .scaled(kThumbnailSide, kThumbnailSide, Qt::KeepAspectRatio, Qt::SmoothTransformation)
+                        .convertToFormat(QImage::Format_RGB888);
                 QMetaObject::invokeMethod(this, [this, index, generation, image] {
                     if (generation != generation_) return;
                     pictures_[static_cast<std::size_t>(index)].thumbnail = image;
@@ -127,6 +195,31 @@ void PictureSet::setGrade(int index, const Grade& grade) {
     Q_EMIT gradeChanged(index);
 }
 
+namespace {
+
+/// A version of a large picture that is enough for a fitted view and is read in a fraction of the time; nothing where
+/// the file itself is read as quickly.
+std::shared_ptr<const Pyramid> readStandIn(const fs::path& file) {
+    constexpr int enough = 1400;
+    auto smaller = readReduced(file, enough);
+    if (!smaller) return nullptr;
+    const PictureSize size = readPictureSize(file);
+    return std::make_shared<const Pyramid>(std::move(*smaller), size.width, size.height);
+}
+
+/// The picture at kSmallSide, or at what a stand-in has.
+Picture smallVersion(const Pyramid& pyramid) {
+    const Picture& full = pyramid.full();
+    const double scale = std::min(1.0, double(PictureSet::kSmallSide) / full.longSide());
+    const Picture& level = *std::find_if(pyramid.levels().rbegin(), pyramid.levels().rend(), [&](const Picture& p) {
+        return p.longSide() >= PictureSet::kSmallSide || &p == &full;
+    });
+    return resized(level, std::max(1, static_cast<int>(std::lround(full.width() * scale))),
+                   std::max(1, static_cast<int>(std::lround(full.height() * scale))));
+}
+
+} // namespace
+
 void PictureSet::load(int index) {
     for (std::size_t i = 0; i < kept_.size(); ++i)
         if (kept_[i].first == index) {
@@ -137,11 +230,24 @@ void PictureSet::load(int index) {
         }
     const int generation = generation_;
     const fs::path file = at(index).file;
+    ++loading_;
+    // The small version is made from what is read here anyway.
+    const bool smallToo = unread_.erase(index) > 0;
     readers_.start(
-        [this, index, generation, file] {
+        [this, index, generation, file, smallToo] {
             LoadedPicture result;
             QString message;
+            bool smallDue = smallToo;
+            const auto deliver = [&](const LoadedPicture& picture) {
+                Picture small;
+                if (smallDue && picture.pyramid) small = smallVersion(*picture.pyramid);
+                smallDue = smallDue && small.isEmpty();
+                QMetaObject::invokeMethod(this, [this, index, generation, picture, small, message] {
+                    if (generation == generation_) takeLoaded(index, picture, small, message);
+                });
+            };
             try {
+                if (auto standIn = readStandIn(file)) deliver({std::move(standIn), {}});
                 PictureFile read = readPicture(file);
                 result.metadata = std::move(read.metadata);
                 result.pyramid = std::make_shared<const Pyramid>(std::move(read.picture));
@@ -150,18 +256,32 @@ void PictureSet::load(int index) {
             } catch (const std::exception& e) {
                 message = QString::fromStdString(file.string() + ": " + e.what());
             }
-            QMetaObject::invokeMethod(this, [this, index, generation, result, message] {
-                if (generation != generation_) return;
-                if (!result.pyramid) {
-                    Q_EMIT loadFailed(index, message);
-                    return;
-                }
-                kept_.insert(kept_.begin(), {index, result});
-                if (kept_.size() > kKeptPictures) kept_.pop_back();
-                Q_EMIT loaded(index, result);
-            });
+            deliver(result);
         },
         2);
+}
+
+void PictureSet::takeLoaded(int index, const LoadedPicture& picture, const Picture& small, const QString& message) {
+    const bool isStandIn = picture.pyramid && picture.pyramid->isStandIn();
+    if (!isStandIn) --loading_;
+    if (!picture.pyramid) {
+        takeSmall(index, {}, message);
+        Q_EMIT loadFailed(index, message);
+    } else {
+        if (!small.isEmpty()) takeSmall(index, small, {});
+        if (!isStandIn) {
+            kept_.insert(kept_.begin(), {index, picture});
+            std::size_t bytes = 0, count = 0;
+            for (const auto& [which, each] : kept_) {
+                bytes += each.pyramid->bytes();
+                if (count > 0 && bytes > keptBytes_) break;
+                ++count;
+            }
+            kept_.resize(count);
+        }
+        Q_EMIT loaded(index, picture);
+    }
+    readNext();
 }
 
 void PictureSet::store(int index) {

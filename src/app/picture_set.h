@@ -7,6 +7,7 @@
 #include <QObject>
 #include <QThreadPool>
 #include <QTimer>
+#include <deque>
 #include <filesystem>
 #include <memory>
 #include <set>
@@ -18,9 +19,9 @@ namespace baryton {
 struct OpenPicture {
     std::filesystem::path file;
     Grade grade;
-    Picture small;                ///< the source at kSmallSide; empty until it has been read
-    QImage thumbnail;             ///< graded
-    QString error;                ///< why it can't be shown; empty when all is well
+    Picture small;    ///< the source at kSmallSide; empty until it has been read, and when others took its place
+    QImage thumbnail; ///< graded
+    QString error;    ///< why it can't be shown; empty when all is well
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 
@@ -49,7 +50,15 @@ public:
     QString name() const;
 
     void setGrade(int index, const Grade& grade);
-    /// Reads a picture for the viewer; `loaded` follows, at once when it is kept in memory.
+    /// This picture's thumbnail is in sight: it is read before others.
+    void want(int index);
+    /// The source at kSmallSide. Empty until it has been read; asking for one that was given up has it read again,
+    /// and `thumbnailChanged` follows.
+    Picture smallOf(int index);
+    /// How much memory decoded pictures may take; the last one is always kept.
+    void setKeptBytes(std::size_t bytes) { keptBytes_ = bytes; }
+    /// Reads a picture for the viewer; `loaded` follows, at once when it is kept in memory. Of a large picture a
+    /// stand-in comes first.
     void load(int index);
     /// Writes every grade that is not yet on disk, and waits for it.
     void flush();
@@ -63,7 +72,10 @@ Q_SIGNALS:
     void problem(const QString& message);
 
 private:
+    void readNext();
     void readSmall(int index);
+    void takeSmall(int index, const Picture& small, const QString& error);
+    void takeLoaded(int index, const LoadedPicture& picture, const Picture& small, const QString& message);
     void drawThumbnail(int index);
     void store(int index);
     void storePending();
@@ -71,7 +83,11 @@ private:
     std::vector<OpenPicture> pictures_;
     int generation_ = 0; ///< counts the sets, so that what comes late from an old one is dropped
     std::vector<std::pair<int, LoadedPicture>> kept_; ///< last used first
-    std::set<int> unsaved_, undrawn_;
+    std::size_t keptBytes_ = std::size_t(900) << 20;
+    std::set<int> unsaved_, undrawn_, unread_;
+    std::deque<int> wanted_;        ///< in sight and not yet read, longest asked for first
+    std::deque<int> smalls_;        ///< whose small versions are held, oldest first
+    int reading_ = 0, loading_ = 0; ///< how many are read just now: small versions, pictures for the viewer
     QTimer storeTimer_;
     QThreadPool readers_, writer_;
 };

@@ -97,6 +97,31 @@ void PreviewService::report(const PreviewRequest& request) {
     }
 }
 
+QImage PreviewService::quickImage(const PreviewRequest& request, const Program& program, bool& exact) {
+    constexpr std::size_t longProgram = 6; // a shorter one is as quick as a cube and needs no baking
+    if (program.stepCount() < longProgram) return imageOf(program, source_.pixels, source_.frame);
+    exact = false;
+    // What stands ahead of the stage in hand stays as it is while that stage is changed.
+    if (const auto rest = fromOn(request.grade, request.inputOf)) {
+        const Program tail = Program::compile(*rest);
+        if (tail.stepCount() < longProgram) {
+            Grade head = upTo(request.grade, request.inputOf);
+            if (cachedHead_ != head) {
+                const Program ahead = Program::compile(head);
+                headPixels_ = source_.pixels;
+                ahead.run(source_.pixels, source_.frame,
+                          [this](int x, int y, int count, const float* r, const float* g, const float* b) {
+                              const float* from[] = {r, g, b};
+                              for (int k = 0; k < 3; ++k) std::copy_n(from[k], count, headPixels_.row(k, y) + x);
+                          });
+                cachedHead_ = std::move(head);
+            }
+            return imageOf(tail, headPixels_, source_.frame);
+        }
+    }
+    return imageOf(accelerated(request.grade).program, source_.pixels, source_.frame);
+}
+
 void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since,
                             bool quickly) {
     if (!request.picture || request.region.width < 1 || request.region.height < 1) return;
@@ -105,16 +130,12 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         cachedPicture_ = request.picture;
         cachedRegion_ = request.region;
         cachedBefore_.reset();
+        cachedHead_.reset();
     }
     PreviewFrame frame;
-    // A short program is as quick as a cube; a cube is worth its baking from some steps on.
-    Program program = Program::compile(request.grade);
-    constexpr std::size_t longProgram = 6;
-    if (quickly && program.stepCount() >= longProgram) {
-        program = accelerated(request.grade).program;
-        frame.exact = false;
-    }
-    frame.after = imageOf(program, source_.pixels, source_.frame);
+    const Program program = Program::compile(request.grade);
+    frame.after =
+        quickly ? quickImage(request, program, frame.exact) : imageOf(program, source_.pixels, source_.frame);
     if (request.before) {
         if (cachedBefore_ != request.before) {
             before_ = imageOf(Program::compile(*request.before), source_.pixels, source_.frame);

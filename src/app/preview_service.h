@@ -40,8 +40,9 @@ struct PreviewScopes {
 /// replace each other; what is being rendered is finished, so that a moving control is never starved of frames. The
 /// region's source pixels and the version before are kept from one request to the next.
 ///
-/// While requests follow one another closely a control is moving: long programs then run through a cube. When none has
-/// come for a moment, the exact frame follows, and after it the account of what each stage does.
+/// While requests follow one another closely a control is moving: of a long program then only the stage in hand and
+/// what follows is run, on kept pixels, or where that is long too all of it through a cube. When none has come for a
+/// moment, the exact frame follows, and after it the account of what each stage does.
 class PreviewService : public QObject {
     Q_OBJECT
 public:
@@ -58,6 +59,7 @@ Q_SIGNALS:
 private:
     void work();
     void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since, bool quickly);
+    QImage quickImage(const PreviewRequest& request, const Program& program, bool& exact);
     void report(const PreviewRequest& request);
 
     std::mutex lock_;
@@ -73,6 +75,8 @@ private:
     ViewSource source_;
     std::optional<Grade> cachedBefore_;
     QImage before_;
+    std::optional<Grade> cachedHead_; ///< what stands before the stage in hand, and its pixels
+    Picture headPixels_;
 
     std::thread worker_;
 };

@@ -1,10 +1,8 @@
 #include "picture/picture.h"
-#include "base/error.h"
-#include "colour/transfer.h"
-#include "picture/vips_support.h"
+#include "picture/light.h"
+#include "picture/resample.h"
 
 #include <algorithm>
-#include <cmath>
 #include <cstring>
 #include <new>
 #include <sys/mman.h>
@@ -32,39 +30,6 @@ std::shared_ptr<float[]> allocate(std::size_t floats) {
     return {data, [](float* p) { ::operator delete[](p, std::align_val_t{64}); }};
 }
 
-/// The transfer curve both ways as tables, for averaging only: 4096 steps and linear interpolation stay within 2e-5.
-class LinearLight {
-public:
-    static const LinearLight& tables() {
-        static const LinearLight tables;
-        return tables;
-    }
-    float toLinear(float v) const {
-        return look(toLinear_, v, [](double x) { return srgbToLinear(x); });
-    }
-    float toEncoded(float l) const {
-        if (l < 1.0F / 256) return static_cast<float>(linearToSrgb(l)); // too steep there for a table
-        return look(toEncoded_, l, [](double x) { return linearToSrgb(x); });
-    }
-
-private:
-    static constexpr int kSteps = 8192;
-    LinearLight() : toLinear_(kSteps + 2), toEncoded_(kSteps + 2) {
-        for (int i = 0; i < kSteps + 2; ++i) {
-            toLinear_[static_cast<std::size_t>(i)] = static_cast<float>(srgbToLinear(double(i) / kSteps));
-            toEncoded_[static_cast<std::size_t>(i)] = static_cast<float>(linearToSrgb(double(i) / kSteps));
-        }
-    }
-    template <class Exact>
-    static float look(const std::vector<float>& table, float v, Exact exact) {
-        if (!(v >= 0 && v <= 1)) return static_cast<float>(exact(v));
-        const float at = v * kSteps;
-        const auto i = static_cast<std::size_t>(at);
-        return table[i] + (at - static_cast<float>(i)) * (table[i + 1] - table[i]);
-    }
-    std::vector<float> toLinear_, toEncoded_;
-};
-
 template <class RowFunction>
 void forRows(int height, RowFunction rows) {
     tbb::parallel_for(tbb::blocked_range<int>(0, height, 16), [&](const tbb::blocked_range<int>& range) {
@@ -87,25 +52,14 @@ void Picture::copyPixels() {
 }
 
 Picture halved(const Picture& picture) {
-    const auto& light = LinearLight::tables();
     Picture half((picture.width() + 1) / 2, (picture.height() + 1) / 2, picture.hasAlpha());
-    const int lastX = picture.width() - 1, lastY = picture.height() - 1;
+    const int lastY = picture.height() - 1;
     for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane) {
         float* const base = half.row(plane, 0);
         forRows(half.height(), [&](int y) {
-            const float* above = picture.row(plane, 2 * y);
-            const float* below = picture.row(plane, std::min(2 * y + 1, lastY));
-            float* out = base + half.stride() * static_cast<std::size_t>(y);
-            for (int x = 0; x < half.width(); ++x) {
-                const int left = 2 * x, right = std::min(left + 1, lastX);
-                if (plane == 3) {
-                    out[x] = (above[left] + above[right] + below[left] + below[right]) / 4;
-                    continue;
-                }
-                const float sum = light.toLinear(above[left]) + light.toLinear(above[right]) +
-                                  light.toLinear(below[left]) + light.toLinear(below[right]);
-                out[x] = light.toEncoded(sum / 4);
-            }
+            halveRow(picture.row(plane, 2 * y), picture.row(plane, std::min(2 * y + 1, lastY)),
+                     static_cast<std::size_t>(picture.width()), plane == 3,
+                     base + half.stride() * static_cast<std::size_t>(y));
         });
     }
     return half;
@@ -129,40 +83,28 @@ Picture cropped(const Picture& picture, int x, int y, int width, int height) {
 
 Picture resized(const Picture& picture, int width, int height) {
     if (width == picture.width() && height == picture.height()) return picture;
-    initVips();
-    const auto& light = LinearLight::tables();
     Picture result(width, height, picture.hasAlpha());
-    std::vector<float> linear(static_cast<std::size_t>(picture.width()) * static_cast<std::size_t>(picture.height()));
+    const auto across = static_cast<std::size_t>(picture.width()), rows = static_cast<std::size_t>(picture.height());
+    const ResampleAxis x(across, static_cast<std::size_t>(width)), y(rows, static_cast<std::size_t>(height));
+    std::vector<float> linear(across * rows);
     for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane) {
-        forRows(picture.height(), [&](int y) {
-            const float* in = picture.row(plane, y);
-            float* out = linear.data() + static_cast<std::size_t>(y) * static_cast<std::size_t>(picture.width());
-            for (int x = 0; x < picture.width(); ++x) out[x] = plane == 3 ? in[x] : light.toLinear(in[x]);
+        forRows(picture.height(), [&](int row) {
+            float* out = linear.data() + static_cast<std::size_t>(row) * across;
+            if (plane == 3)
+                std::copy_n(picture.row(plane, row), across, out);
+            else
+                rowToLinear(picture.row(plane, row), out, across);
         });
-        try {
-            const auto source =
-                vips::VImage::new_from_memory(linear.data(), linear.size() * sizeof(float), picture.width(),
-                                              picture.height(), 1, VIPS_FORMAT_FLOAT);
-            const auto scaled =
-                source.resize(double(width) / picture.width(), vips::VImage::option()
-                                                                   ->set("vscale", double(height) / picture.height())
-                                                                   ->set("kernel", VIPS_KERNEL_LANCZOS3));
-            size_t size = 0;
-            const VipsBytes bytes(scaled.write_to_memory(&size));
-            const auto* values = static_cast<const float*>(bytes.get());
-            // The library rounds the size itself: never read past what it made.
-            for (int y = 0; y < height; ++y) {
-                const int from = std::min(y, scaled.height() - 1);
-                float* out = result.row(plane, y);
-                for (int x = 0; x < width; ++x) {
-                    const float v = values[static_cast<std::size_t>(from) * static_cast<std::size_t>(scaled.width()) +
-                                           static_cast<std::size_t>(std::min(x, scaled.width() - 1))];
-                    out[x] = plane == 3 ? v : light.toEncoded(v);
-                }
-            }
-        } catch (const vips::VError& e) {
-            throw Error("", "", std::string("cannot resize: ") + e.what(), "choose another size");
-        }
+        float* const base = result.row(plane, 0);
+        forRows(height, [&](int row) {
+            const std::size_t at = static_cast<std::size_t>(row), first = y.first[at];
+            std::vector<float> whole(across + x.taps); // a row of the new height, still of the old width
+            sumRows(linear.data() + first * across, across, y.weights.data() + at * y.taps,
+                    std::min(y.taps, rows - first), across, whole.data());
+            float* out = base + result.stride() * at;
+            resampleRow(whole.data(), x, out);
+            if (plane != 3) rowToEncoded(out, out, static_cast<std::size_t>(width));
+        });
     }
     return result;
 }

@@ -39,6 +39,11 @@ PictureFile readPicture(const std::filesystem::path& file);
 /// The same, shrunk while it is read so that the long side is about `longSide` (never enlarged): for thumbnails.
 Picture readThumbnail(const std::filesystem::path& file, int longSide);
 
+/// A version of a JPEG at a half, a quarter or an eighth of its size, whichever is the smallest with a long side of
+/// at least `longSide`: the file is decoded no further than that, in a fraction of the time. Nothing where that saves
+/// nothing: small pictures, and other kinds of file.
+std::optional<Picture> readReduced(const std::filesystem::path& file, int longSide);
+
 /// Width and height after orientation, from the header alone.
 struct PictureSize {
     int width = 0, height = 0;

@@ -223,6 +223,21 @@ Picture readThumbnail(const fs::path& file, int longSide) {
     });
 }
 
+std::optional<Picture> readReduced(const fs::path& file, int longSide) {
+    return telling(file, [&]() -> std::optional<Picture> {
+        const vips::VImage image = openImage(file);
+        checkSize(image, file);
+        const char* loader = image.get_string(VIPS_META_LOADER);
+        int shrink = 1;
+        while (shrink < 8 && std::max(image.width(), image.height()) / (2 * shrink) >= longSide) shrink *= 2;
+        if (shrink == 1 || std::string(loader) != "jpegload") return {};
+        std::string profileName;
+        const auto small = vips::VImage::jpegload(
+            file.c_str(), vips::VImage::option()->set("shrink", shrink)->set("fail_on", VIPS_FAIL_ON_TRUNCATED));
+        return convert(small.autorot(), profileName);
+    });
+}
+
 PictureSize readPictureSize(const fs::path& file) {
     return telling(file, [&] {
         const vips::VImage image = openImage(file);

@@ -27,7 +27,12 @@ Grade upTo(const Grade& grade, const std::string& stageId) {
     if (!place) return before;
     auto& stages = stagesOf(before, *place);
     stages.erase(stages.begin() + static_cast<std::ptrdiff_t>(place->index), stages.end());
-    if (place->part == Part::Look) before.look.resize(place->layer + 1);
+    if (place->part == Part::Look) {
+        before.look.resize(place->layer + 1);
+        // Within its layer a stage works on what the layer has made so far, not yet laid over anything.
+        Layer& layer = before.look.back();
+        layer.strength.reset(), layer.blend.reset(), layer.enabled.reset();
+    }
     if (place->part != Part::Finish) before.finish.clear();
     if (place->part == Part::Prep) before.look.clear();
     return before;
@@ -35,6 +40,31 @@ Grade upTo(const Grade& grade, const std::string& stageId) {
 
 Histogram histogramBefore(const Picture& picture, const Grade& grade, const std::string& stageId) {
     return histogramOf(Program::compile(upTo(grade, stageId)).graded(picture));
+}
+
+std::optional<Grade> fromOn(const Grade& grade, const std::string& stageId) {
+    const auto place = findStage(grade, stageId);
+    if (!place) return {};
+    Grade rest = grade;
+    const auto cut = [&](std::vector<Stage>& stages) {
+        stages.erase(stages.begin(), stages.begin() + static_cast<std::ptrdiff_t>(place->index));
+    };
+    if (place->part == Part::Prep) {
+        cut(rest.prep);
+        return rest;
+    }
+    rest.prep.clear();
+    if (place->part == Part::Look) {
+        const Layer& layer = grade.look[place->layer];
+        const bool isPlain = layer.isEnabled() && layer.strengthOrFull() == 1 && layer.blendOrNormal() == "normal";
+        if (!isPlain && place->index > 0) return {};
+        rest.look.erase(rest.look.begin(), rest.look.begin() + static_cast<std::ptrdiff_t>(place->layer));
+        cut(rest.look.front().stages);
+        return rest;
+    }
+    rest.look.clear();
+    cut(rest.finish);
+    return rest;
 }
 
 } // namespace baryton

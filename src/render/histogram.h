@@ -4,6 +4,7 @@
 
 #include <array>
 #include <cstdint>
+#include <optional>
 
 namespace baryton {
 
@@ -20,5 +21,8 @@ Histogram histogramBefore(const Picture& picture, const Grade& grade, const std:
 
 /// The grade cut off before a stage; the whole grade when there is no such stage.
 Grade upTo(const Grade& grade, const std::string& stageId);
+/// The rest: the grade from a stage on. Nothing where the grade can't be cut there: no such stage, or one in a layer
+/// that is laid over what comes before it.
+std::optional<Grade> fromOn(const Grade& grade, const std::string& stageId);
 
 } // namespace baryton

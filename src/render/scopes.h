@@ -7,8 +7,8 @@
 
 namespace baryton {
 
-/// How often each value occurs in each column of the picture: `columns` × 256 counts, column by column, from black up;
-/// on the working encoding clipped to 0…1.
+/// How often each value occurs in each column of the picture: `columns` × 256 counts, column by column, from black
+/// up; on the working encoding clipped to 0…1.
 struct Waveform {
     int columns = 0;
     std::vector<std::uint32_t> luma, r, g, b; ///< r, g, b side by side are the parade
@@ -31,8 +31,9 @@ std::array<double, 360> hueHistogramOf(const Picture& picture);
 /// What a sampled point reads before and after, and where it lies.
 struct SampledPoint {
     std::array<float, 3> before{}, after{};
-    double hue = 0, chroma = 0; ///< of `after` on the vectorscope: degrees, and distance from the middle (0…about 0.6)
-    double opposite = 180;      ///< the hue that lies opposite
+    double hue = 0,
+           chroma = 0;     ///< of `after` on the vectorscope: degrees, and distance from the middle (0…about 0.6)
+    double opposite = 180; ///< the hue that lies opposite
 };
 SampledPoint samplePoint(const std::array<float, 3>& before, const std::array<float, 3>& after);
 

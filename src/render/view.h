@@ -11,13 +11,23 @@ namespace baryton {
 class Pyramid {
 public:
     explicit Pyramid(Picture full, const Task* task = nullptr);
+    /// A stand-in while the picture itself is still being read: a smaller version of a picture of width × height.
+    Pyramid(Picture smaller, int width, int height);
 
+    /// The largest level: the picture itself, unless this is a stand-in.
     const Picture& full() const { return levels_.front(); }
+    /// Size of the picture itself.
+    int width() const { return width_; }
+    int height() const { return height_; }
+    bool isStandIn() const { return full().width() != width_; }
     const std::vector<Picture>& levels() const { return levels_; }
     std::size_t bytes() const;
 
 private:
+    void halve(const Task* task);
+
     std::vector<Picture> levels_;
+    int width_, height_;
 };
 
 /// What a viewer shows of a picture: a rectangle of the frame at a scale.

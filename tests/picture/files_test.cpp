@@ -321,4 +321,20 @@ TEST(WritePicture, TellsWhereItCannotWrite) {
     EXPECT_NE(std::string(e.what()).find("file"), std::string::npos);
 }
 
+TEST(ReadPicture, ReducedJpegsAreTheSamePictureSmaller) {
+    const fs::path file = demo() / "pictures" / "lantern-alley.jpg";
+    const PictureSize size = readPictureSize(file);
+    const auto reduced = readReduced(file, 400);
+    ASSERT_TRUE(reduced);
+    EXPECT_GE(reduced->longSide(), 400);
+    EXPECT_LT(reduced->longSide(), 800);
+    const Picture whole = resized(readPicture(file).picture, reduced->width(), reduced->height());
+    EXPECT_NEAR(double(reduced->width()) / reduced->height(), double(size.width) / size.height, 0.01);
+    double sum = 0;
+    for (int y = 0; y < whole.height(); ++y)
+        for (int x = 0; x < whole.width(); ++x) sum += std::abs(whole.row(1, y)[x] - reduced->row(1, y)[x]);
+    EXPECT_LT(sum / (double(whole.width()) * whole.height()), 0.02);
+    EXPECT_FALSE(readReduced(file, 100000)) << "nothing to be saved";
+}
+
 } // namespace baryton::test

@@ -177,6 +177,47 @@ TEST(View, FittedIsWhatIsWritten) {
     EXPECT_EQ(large.pixels.row(1, 3)[5], full.row(1, 11)[12]);
 }
 
+TEST(View, AStandInShowsThePictureAtItsPlace) {
+    const Picture full = paintedPicture(800, 600);
+    const Pyramid whole(full), standIn(halved(halved(full)), 800, 600);
+    EXPECT_TRUE(standIn.isStandIn());
+    EXPECT_FALSE(whole.isStandIn());
+    EXPECT_EQ(standIn.width(), 800);
+    // Fitted small, magnified, and a part of it: the same place of the frame, and about the same colours.
+    for (const ViewRegion& region :
+         {ViewRegion{0, 0, 160, 120, 0.2}, ViewRegion{200, 100, 300, 200, 1}, ViewRegion{100, 100, 200, 150, 0.5}}) {
+        const ViewSource a = viewSource(whole, region), b = viewSource(standIn, region);
+        ASSERT_EQ(b.pixels.width(), region.width);
+        EXPECT_NEAR(a.frame.left, b.frame.left, 1e-12);
+        EXPECT_NEAR(a.frame.perPixelX, b.frame.perPixelX, 1e-12);
+        double sum = 0;
+        for (int y = 0; y < region.height; ++y)
+            for (int x = 0; x < region.width; ++x) sum += std::abs(a.pixels.row(1, y)[x] - b.pixels.row(1, y)[x]);
+        EXPECT_LT(sum / (region.width * region.height), 0.02) << region.scale;
+    }
+}
+
+TEST(Program, ACutGradeGivesWhatTheWholeGives) {
+    Random random(77);
+    const Picture in = paintedPicture(64, 48);
+    int cuts = 0;
+    for (int i = 0; i < 40; ++i) {
+        const Grade grade = randomGrade(random);
+        for (const StagePlace& place : stagePlaces(grade)) {
+            const std::string id = stageAt(grade, place).id;
+            const auto rest = fromOn(grade, id);
+            if (place.part != Part::Look) EXPECT_TRUE(rest);
+            if (!rest) continue;
+            ++cuts;
+            const Picture head = Program::compile(upTo(grade, id)).graded(in);
+            const double apart =
+                largestDifference(Program::compile(*rest).graded(head), Program::compile(grade).graded(in));
+            EXPECT_LT(apart, 2e-3) << i << ' ' << id; // what rounding ahead of steep stages makes
+        }
+    }
+    EXPECT_GT(cuts, 100);
+}
+
 TEST(Histogram, CountsEveryPixelOnce) {
     const Picture picture = randomPicture(64, 64);
     const Histogram h = histogramOf(picture);

@@ -96,14 +96,18 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     connect(&state, &AppState::beforeMeansChanged, this, &GradePage::updateCompare);
     connect(&state.pictures(), &PictureSet::loaded, this, [this](int index, const LoadedPicture& picture) {
         if (index != state_.key()) return;
+        const Pyramid& pyramid = *picture.pyramid;
+        // The picture itself takes the place of its stand-in: what is seen stays in its place.
+        if (loadedFor_ != index || view_->pictureSize() != QSize(pyramid.width(), pyramid.height()))
+            view_->setPictureSize({pyramid.width(), pyramid.height()});
         loaded_ = picture;
         loadedFor_ = index;
-        const Picture& full = picture.pyramid->full();
-        view_->setPictureSize({full.width(), full.height()});
+        pointer_.reset();
+        requestFrame();
         QString text = QStringLiteral("%1 · %2 × %3")
                            .arg(QString::fromStdString(state_.pictures().at(index).file.filename().string()))
-                           .arg(full.width())
-                           .arg(full.height());
+                           .arg(pyramid.width())
+                           .arg(pyramid.height());
         if (!picture.metadata.exposure.empty())
             text += QStringLiteral(" · ") + QString::fromStdString(picture.metadata.exposure);
         Q_EMIT pictureText(text);
@@ -276,6 +280,7 @@ void GradePage::showShelf(bool shown) {
 void GradePage::showPointer(QPointF at) {
     if (loadedFor_ != state_.key() || !loaded_.pyramid) return;
     const Picture& full = loaded_.pyramid->full();
+    at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
     const int y = std::clamp(static_cast<int>(at.y()), 0, full.height() - 1);
     if (!pointer_)
@@ -314,10 +319,11 @@ void GradePage::startPick(const QString& what, std::function<void(std::array<flo
 bool GradePage::eventFilter(QObject* watched, QEvent* event) {
     if (watched == view_ && pick_) {
         if (event->type() == QEvent::MouseButtonPress) {
-            const QPointF at = view_->toPicture(static_cast<QMouseEvent*>(event)->position());
+            QPointF at = view_->toPicture(static_cast<QMouseEvent*>(event)->position());
             if (loaded_.pyramid && loadedFor_ == state_.key() &&
                 QRectF(QPointF(), QSizeF(view_->pictureSize())).contains(at)) {
                 const Picture& full = loaded_.pyramid->full();
+                at *= double(full.width()) / loaded_.pyramid->width();
                 // The mean of a small square: one pixel is noise.
                 constexpr int reach = 2;
                 std::array<float, 3> mean{};

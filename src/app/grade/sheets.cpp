@@ -117,7 +117,7 @@ ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : QDialog(paren
     constexpr int most = 4; // enough to judge, quick enough to wait for
     for (int i = 0; i < state.pictures().size() && static_cast<int>(pictures.size()) < most; ++i) {
         const int index = (state.key() + i) % state.pictures().size();
-        if (!state.pictures().at(index).small.isEmpty()) pictures.push_back(state.pictures().at(index).small);
+        if (Picture small = state.pictures().smallOf(index); !small.isEmpty()) pictures.push_back(std::move(small));
     }
     panel->setSource(state.keyGrade(), QString::fromStdString(picture.file.stem().string()) + tr(" look"), pictures);
     layout->addWidget(panel);

@@ -156,7 +156,7 @@ void Shelf::hideEvent(QHideEvent*) {
 
 void Shelf::redraw() {
     if (!isVisible() || !state_.hasKey()) return;
-    const Picture small = state_.pictures().at(state_.key()).small;
+    const Picture small = state_.pictures().smallOf(state_.key());
     if (small.isEmpty()) return;
     std::vector<TileDrawer::Tile> tiles;
     for (std::size_t row = 0; row < model_->rows.size(); ++row)

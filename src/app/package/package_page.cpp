@@ -246,7 +246,7 @@ std::vector<int> PackagePage::checkPictures() const {
 std::vector<Picture> PackagePage::checkSources() const {
     std::vector<Picture> pictures;
     for (const int row : checkPictures())
-        if (!state_.pictures().at(row).small.isEmpty()) pictures.push_back(state_.pictures().at(row).small);
+        if (Picture small = state_.pictures().smallOf(row); !small.isEmpty()) pictures.push_back(std::move(small));
     return pictures;
 }
 
@@ -302,11 +302,12 @@ void PackagePage::redraw() {
         if (!preset) continue;
         for (std::size_t i = 0; i < std::min<std::size_t>(rows.size(), kTilePictures); ++i) {
             const OpenPicture& picture = state_.pictures().at(rows[i]);
-            if (picture.small.isEmpty()) continue;
+            const Picture small = state_.pictures().smallOf(rows[i]);
+            if (small.isEmpty()) continue;
             Grade base; // what a preset does is seen on the picture's own Prep alone
             base.prep = picture.grade.prep;
-            tiles.push_back({t * kTilePictures + static_cast<int>(i), applied(base, *preset, ApplyMode::AddAbove),
-                             picture.small});
+            tiles.push_back(
+                {t * kTilePictures + static_cast<int>(i), applied(base, *preset, ApplyMode::AddAbove), small});
         }
     }
     drawer_.draw(std::move(tiles));
