@@ -169,6 +169,14 @@ void putIntoWords(StageReport& r, const StageType& type, const std::string& titl
     }
 }
 
+/// The name of a LUT that is named but not there; empty when all is well.
+std::string missingLut(const Stage& stage, const StageType& type) {
+    const ParameterReader read(type, stage);
+    for (const ParameterType& p : type.parameters)
+        if (p.kind == ParameterKind::LutFile && !read.lut(p.id).table) return read.lut(p.id).name;
+    return {};
+}
+
 } // namespace
 
 std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, const Task* task) {
@@ -177,7 +185,18 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         if (task) task->throwIfCancelled();
         const Stage& stage = stageAt(grade, place);
         const StageType* type = findStageType(stage.type);
-        if (!type || isNeutral(stage)) continue;
+        if (!type) continue;
+        if (const std::string missing = missingLut(stage, *type); !missing.empty() && stage.isEnabled()) {
+            StageReport& report = reports.emplace_back();
+            report.stageId = stage.id;
+            report.mark = "LUT missing";
+            report.sentence =
+                fmt::format("{} names the LUT “{}”, but its content did not come along: the picture passes "
+                            "through. Load the file again.",
+                            stageTitle(stage), missing);
+            continue;
+        }
+        if (isNeutral(stage)) continue;
         if (place.part == Part::Look && !grade.look[place.layer].isEnabled()) continue;
         StageReport report;
         report.stageId = stage.id;

@@ -1,3 +1,4 @@
+#include "grade/grade_json.h"
 #include "render/diagnose.h"
 #include "render/scopes.h"
 #include "support/samples.h"
@@ -83,6 +84,17 @@ TEST(Diagnose, TellsWhichParametersThisPictureHasNoColoursFor) {
     wheels.parameters["shadows.hue"] = 120.0;
     wheels.parameters["highlights.amount"] = 0.3;
     EXPECT_TRUE(reportOf(grade, picture, wheels.id).deadParameters.empty());
+}
+
+TEST(Diagnose, TellsOfALutThatIsNamedButNotThere) {
+    Grade named = startingGrade();
+    add(named, "lut").parameters["file"] = LutContent{"dusk.cube", nullptr};
+    const Grade grade = gradeFromText(gradeToText(named));
+    const Picture picture = demoPicture("lake-fog.jpg");
+    const StageReport report = reportOf(grade, picture, "lut-1");
+    EXPECT_EQ(report.mark, "LUT missing");
+    EXPECT_NE(report.sentence.find("dusk.cube"), std::string::npos);
+    EXPECT_TRUE(sameBytes(Program::compile(grade).graded(picture), picture)) << "the picture passes through";
 }
 
 TEST(Diagnose, TellsWhatDoesNothingOnThisPicture) {

@@ -152,7 +152,10 @@ void GenericEditor::refresh() {
     for (const auto& [id, label] : lutNames_) {
         const LutContent& lut = read.lut(id);
         if (!lut.table) {
-            label->setText(tr("No LUT is loaded: the picture passes through."));
+            label->setText(lut.name.empty() ? tr("No LUT is loaded: the picture passes through.")
+                                            : tr("“%1” did not come along with the grade: the picture passes "
+                                                 "through. Load the file again.")
+                                                  .arg(QString::fromStdString(lut.name)));
             continue;
         }
         QString text = QString::fromStdString(lut.name);
