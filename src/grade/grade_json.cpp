@@ -69,6 +69,8 @@ Json rangeToJson(const std::array<float, 3>& low, const std::array<float, 3>& hi
 }
 
 LutContent lutFromJson(const Json& json, const std::string& path) {
+    // Named without its content: the grade stands, the stage passes the picture through and says so.
+    if (!json.contains("shaper") && !json.contains("grid")) return {json.at("lut").get<std::string>(), nullptr};
     auto table = std::make_shared<LutTable>();
     table->title = json.value("title", "");
     table->shaper = floatsFromText(json, "shaper", path);
