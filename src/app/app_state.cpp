@@ -1,45 +1,70 @@
 #include "app/app_state.h"
 #include "base/error.h"
+#include "stages/apply_strength.h"
+#include "stages/carry_over.h"
 #include "stages/preset_words.h"
+
+#include <algorithm>
 
 namespace baryton {
 
-/// One step of a picture's grade.
-class GradeStep : public QUndoCommand {
+/// One step of the grades and takes of one picture or of several.
+class WorkStep : public QUndoCommand {
 public:
-    GradeStep(AppState& state, int index, Grade before, Grade after, int gesture)
-        : QUndoCommand(QString::fromStdString(editText(before, after))), state_(state), index_(index),
-          before_(std::move(before)), after_(std::move(after)), gesture_(gesture) {}
+    struct Item {
+        int index;
+        PictureWork before, after;
+    };
 
-    void undo() override { put(before_); }
+    WorkStep(AppState& state, std::vector<Item> items, const QString& text, int gesture)
+        : state_(state), items_(std::move(items)), text_(text), gesture_(gesture) {
+        name();
+    }
+
+    const std::vector<Item>& items() const { return items_; }
+
+    void undo() override { put(&Item::before); }
     void redo() override {
         // The first redo is the edit itself: the picture is already in sight.
-        if (isDone_)
-            put(after_);
-        else
-            state_.pictures_.setGrade(index_, after_);
+        if (isDone_) return put(&Item::after);
+        for (const Item& item : items_) state_.pictures_.setWork(item.index, item.after);
         isDone_ = true;
     }
     int id() const override { return 1; }
     bool mergeWith(const QUndoCommand* other) override {
-        const auto* next = static_cast<const GradeStep*>(other);
-        if (next->index_ != index_ || next->gesture_ != gesture_) return false;
-        after_ = next->after_;
-        setText(QString::fromStdString(editText(before_, after_)));
-        setObsolete(before_ == after_);
+        const auto* next = static_cast<const WorkStep*>(other);
+        if (next->gesture_ != gesture_ || next->items_.size() != items_.size()) return false;
+        for (std::size_t i = 0; i < items_.size(); ++i)
+            if (next->items_[i].index != items_[i].index) return false;
+        bool changes = false;
+        for (std::size_t i = 0; i < items_.size(); ++i) {
+            items_[i].after = next->items_[i].after;
+            changes = changes || items_[i].before != items_[i].after;
+        }
+        name();
+        setObsolete(!changes);
         return true;
     }
 
 private:
-    void put(const Grade& grade) {
+    void name() {
+        QString text = text_;
+        if (text.isEmpty())
+            text = QString::fromStdString(editText(items_.front().before.grade, items_.front().after.grade));
+        if (items_.size() > 1) text = AppState::tr("%1 (%2 pictures)").arg(text).arg(items_.size());
+        setText(text);
+    }
+    void put(PictureWork Item::*side) {
         Q_EMIT state_.taskTouched(0);
-        state_.setKey(index_);
-        state_.pictures_.setGrade(index_, grade);
+        const bool inSight =
+            std::any_of(items_.begin(), items_.end(), [this](const Item& item) { return item.index == state_.key_; });
+        if (!inSight) state_.setKey(items_.front().index);
+        for (const Item& item : items_) state_.pictures_.setWork(item.index, item.*side);
     }
 
     AppState& state_;
-    int index_;
-    Grade before_, after_;
+    std::vector<Item> items_;
+    QString text_; ///< empty: told from what differs
     int gesture_;
     bool isDone_ = false;
 };
@@ -71,6 +96,7 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     connect(&pictures_, &PictureSet::opened, this, [this] {
         undo_.clear();
         key_ = -1;
+        selection_.clear();
         setKey(0);
     });
     connect(&pictures_, &PictureSet::gradeChanged, this, [this](int index) {
@@ -80,16 +106,45 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     reloadPresets();
 }
 
+const PictureWork& AppState::keyWork() const {
+    static const PictureWork none{startingGrade(), {}, 0};
+    return hasKey() ? pictures_.at(key_).work : none;
+}
+
 const Grade& AppState::keyGrade() const {
-    static const Grade none = startingGrade();
-    return hasKey() ? pictures_.at(key_).grade : none;
+    return keyWork().grade;
+}
+
+void AppState::setSelection(std::vector<int> indexes) {
+    std::sort(indexes.begin(), indexes.end());
+    if (indexes == selection_) return;
+    // A choice of several is made to edit them together, until that is said otherwise.
+    if (indexes.size() < 2) editsAll_ = true;
+    selection_ = std::move(indexes);
+    endGesture();
+    Q_EMIT targetsChanged();
+}
+
+void AppState::setEditsAll(bool all) {
+    editsAll_ = all;
+    endGesture();
+    Q_EMIT targetsChanged();
+}
+
+std::vector<int> AppState::targets() const {
+    std::vector<int> all{key_};
+    if (editsAll())
+        for (const int index : selection_)
+            if (index != key_) all.push_back(index);
+    return all;
 }
 
 void AppState::setKey(int index) {
     if (index == key_ || index < 0 || index >= pictures_.size()) return;
     key_ = index;
-    tried_.reset();
+    endTrial();
     endGesture();
+    if (!std::binary_search(selection_.begin(), selection_.end(), index)) setSelection({index});
     // The same kind of stage stays open from picture to picture.
     if (!findStage(keyGrade(), chosenStage_)) {
         const auto places = stagePlaces(keyGrade());
@@ -103,10 +158,23 @@ void AppState::setKey(int index) {
     Q_EMIT shownGradeChanged();
 }
 
-void AppState::tryGrade(std::optional<Grade> grade) {
-    if (!tried_ && !grade) return;
-    tried_ = std::move(grade);
+Grade AppState::shownGradeOf(int index) const {
+    if (index == key_) return shownGrade();
+    const Grade& own = pictures_.at(index).work.grade;
+    return trial_ ? completed(trial_(own)) : own;
+}
+
+void AppState::tryChange(Trial change) {
+    if (!tried_ && !change) return;
+    trial_ = std::move(change);
+    tried_.reset();
+    if (trial_) tried_ = completed(trial_(keyGrade()));
     Q_EMIT shownGradeChanged();
+}
+
+void AppState::endTrial() {
+    trial_ = {};
+    tried_.reset();
 }
 
 void AppState::chooseStage(const std::string& id) {
@@ -118,14 +186,55 @@ void AppState::chooseStage(const std::string& id) {
 
 void AppState::editKey(const Grade& grade, const QString& gesture) {
     if (!hasKey()) return;
-    tried_.reset();
+    endTrial();
     if (grade == keyGrade()) {
         Q_EMIT shownGradeChanged();
         return;
     }
     if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
     gesture_ = gesture;
-    undo_.push(new GradeStep(*this, key_, keyGrade(), grade, gestureNumber_));
+    const Grade before = keyGrade();
+    std::vector<WorkStep::Item> items;
+    for (const int index : targets()) {
+        const PictureWork& work = pictures_.at(index).work;
+        PictureWork next = work;
+        next.grade = index == key_ ? grade : completed(carriedOver(work.grade, before, grade));
+        items.push_back({index, work, std::move(next)});
+    }
+    undo_.push(new WorkStep(*this, std::move(items), {}, gestureNumber_));
+}
+
+void AppState::editTargets(const QString& text, const std::function<Grade(const Grade&)>& change) {
+    if (!hasKey()) return;
+    const bool wasTried = tried_.has_value();
+    endTrial();
+    std::vector<WorkStep::Item> items;
+    for (const int index : targets()) {
+        const PictureWork& work = pictures_.at(index).work;
+        PictureWork next = work;
+        next.grade = completed(change(work.grade));
+        if (next != work) items.push_back({index, work, std::move(next)});
+    }
+    endGesture();
+    if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, ++gestureNumber_));
+    if (wasTried) Q_EMIT shownGradeChanged();
+}
+
+void AppState::editTakes(const QString& text, const PictureWork& work) {
+    if (!hasKey() || work == keyWork()) return;
+    endTrial();
+    endGesture();
+    undo_.push(new WorkStep(*this, {{key_, keyWork(), work}}, text, ++gestureNumber_));
+}
+
+std::vector<AppState::HistoryEntry> AppState::history(int index) const {
+    std::vector<HistoryEntry> entries;
+    for (int i = 0; i < undo_.count(); ++i)
+        if (const auto* step = dynamic_cast<const WorkStep*>(undo_.command(i)))
+            for (const auto& item : step->items())
+                if (item.index == index)
+                    entries.push_back({step->text(), item.before.grade, item.after.grade, i < undo_.index()});
+    return entries;
 }
 
 void AppState::editStage(const std::string& stageId, const QString& gesture,
@@ -153,10 +262,18 @@ void AppState::setParameters(const std::string& stageId, const std::map<std::str
     if (settled) endGesture();
 }
 
-void AppState::applyPreset(const Preset& preset, ApplyMode mode) {
+void AppState::applyPreset(const Preset& preset, ApplyMode mode, double strength) {
     if (!hasKey()) return;
-    editKey(completed(applied(keyGrade(), preset, mode)));
+    editTargets(tr("Preset %1").arg(QString::fromStdString(preset.name)),
+                [&](const Grade& grade) { return appliedWithStrength(grade, preset, mode, strength); });
     tell(tr("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(accountOf(preset))));
+}
+
+void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength) {
+    if (tryIndex_ == undo_.index() && tryIndex_ > 0) undo_.undo();
+    const int before = undo_.index();
+    applyPreset(preset, mode, strength);
+    tryIndex_ = undo_.index() > before ? undo_.index() : -1;
 }
 
 void AppState::reloadPresets() {
@@ -184,15 +301,16 @@ void AppState::editLibrary(const std::function<LibraryEdit()>& make) {
     }
 }
 
-void AppState::setBeforeMeans(BeforeMeans means) {
-    if (means == beforeMeans_) return;
-    beforeMeans_ = means;
-    Q_EMIT beforeMeansChanged();
+void AppState::setBefore(const Before& before) {
+    if (before == before_) return;
+    before_ = before;
+    Q_EMIT beforeChanged();
 }
 
 Grade AppState::beforeGrade(const Grade& grade) const {
+    if (before_.kind == Before::Kind::Kept) return before_.grade;
     Grade before;
-    if (beforeMeans_ == BeforeMeans::PrepOnly) before.prep = grade.prep;
+    if (before_.kind == Before::Kind::PrepOnly) before.prep = grade.prep;
     return before;
 }
 

@@ -8,8 +8,14 @@
 
 namespace baryton {
 
-/// What the version before means in comparisons.
-enum class BeforeMeans { Source, PrepOnly };
+/// What the version before means in comparisons: the source, the picture's Prep alone, or a kept grade (a take, a
+/// step of the history) under its name.
+struct Before {
+    enum class Kind { Source, PrepOnly, Kept } kind = Kind::Source;
+    QString name;
+    Grade grade;
+    bool operator==(const Before&) const = default;
+};
 
 /// What the three tasks share: the set, the key picture, the chosen stage, the presets, and the undo of all of it.
 /// Every change goes through here; widgets show what this holds and ask for changes.
@@ -26,21 +32,51 @@ public:
     void setKey(int index);
     bool hasKey() const { return key_ >= 0; }
     const Grade& keyGrade() const;
+    const PictureWork& keyWork() const;
+    /// The chosen pictures of the tray, by place; the key picture is one of them.
+    const std::vector<int>& selection() const { return selection_; }
+    void setSelection(std::vector<int> indexes);
+    /// Whether edits go to all chosen pictures or to the key picture alone.
+    bool editsAll() const { return editsAll_ && selection_.size() > 1; }
+    void setEditsAll(bool all);
+    /// The pictures that an edit changes, the key picture first.
+    std::vector<int> targets() const;
     /// The grade that is shown: one being tried, else the key picture's.
     const Grade& shownGrade() const { return tried_ ? *tried_ : keyGrade(); }
-    /// Shows a grade without keeping it; nothing ends it. Any edit ends it too.
-    void tryGrade(std::optional<Grade> grade);
+    /// The same of any picture of the set: what is being tried is tried on all.
+    Grade shownGradeOf(int index) const;
+    /// Shows what a change would give, without keeping it; an empty one ends it. Any edit ends it too.
+    using Trial = std::function<Grade(const Grade&)>;
+    void tryChange(Trial change);
 
     const std::string& chosenStage() const { return chosenStage_; }
     void chooseStage(const std::string& id);
 
-    /// Changes the key picture's grade. Edits with the same gesture name become one step of undo until endGesture.
+    /// Changes the key picture's grade, and the other targets by what differs from it before (see carriedOver). Edits
+    /// with the same gesture name become one step of undo until endGesture.
     void editKey(const Grade& grade, const QString& gesture = {});
+    /// Changes each target by itself, as one step of undo.
+    void editTargets(const QString& text, const std::function<Grade(const Grade&)>& change);
+    /// Changes the key picture's takes.
+    void editTakes(const QString& text, const PictureWork& work);
+
+    /// One step that was done to a picture, with the grades around it.
+    struct HistoryEntry {
+        QString text;
+        Grade before, after;
+        bool isDone = true; ///< false: undone, and can be done again
+    };
+    std::vector<HistoryEntry> history(int index) const;
+
     void editStage(const std::string& stageId, const QString& gesture, const std::function<void(Stage&)>& change);
     /// Sets parameters of a stage; values at their default are not stored. `settled` ends the gesture.
     void setParameters(const std::string& stageId, const std::map<std::string, Value>& values, bool settled);
     void endGesture() { gesture_.clear(); }
-    void applyPreset(const Preset& preset, ApplyMode mode = ApplyMode::Set);
+    void applyPreset(const Preset& preset, ApplyMode mode = ApplyMode::Set, double strength = 1);
+    /// The same as a try: the next one takes its place, as long as nothing else was done. Undo takes it back.
+    void applyAsTry(const Preset& preset, ApplyMode mode, double strength);
+    /// What is being tried stays; the next try comes on top.
+    void keepTry() { tryIndex_ = -1; }
 
     /// The presets, as read from disk when they last changed.
     const std::vector<LibraryEntry>& presets() const { return presets_; }
@@ -48,8 +84,8 @@ public:
     /// Performs a change of the library that can be undone. Problems are told, nothing is then changed.
     void editLibrary(const std::function<LibraryEdit()>& make);
 
-    BeforeMeans beforeMeans() const { return beforeMeans_; }
-    void setBeforeMeans(BeforeMeans means);
+    const Before& before() const { return before_; }
+    void setBefore(const Before& before);
     /// The version before of a grade.
     Grade beforeGrade(const Grade& grade) const;
 
@@ -59,15 +95,17 @@ Q_SIGNALS:
     void keyChanged();
     void shownGradeChanged();
     void stageChosen();
+    void targetsChanged();
     void presetsChanged();
-    void beforeMeansChanged();
+    void beforeChanged();
     /// An undone or redone step belongs to this task (0 Grade, 1 Package, 2 Batch).
     void taskTouched(int task);
     void told(const QString& text, bool isProblem);
 
 private:
-    friend class GradeStep;
+    friend class WorkStep;
     friend class LibraryStep;
+    void endTrial();
     bool changeFiles(const std::function<void()>& change);
 
     PictureSet pictures_;
@@ -75,11 +113,15 @@ private:
     std::vector<LibraryEntry> presets_;
     QUndoStack undo_;
     int key_ = -1;
-    std::optional<Grade> tried_;
+    Trial trial_;
+    std::optional<Grade> tried_; ///< what the trial makes of the key picture
+    std::vector<int> selection_;
+    bool editsAll_ = true;
     std::string chosenStage_;
     QString gesture_;
     int gestureNumber_ = 0;
-    BeforeMeans beforeMeans_ = BeforeMeans::Source;
+    int tryIndex_ = -1; ///< the undo stack's index just after a try
+    Before before_;
 };
 
 } // namespace baryton

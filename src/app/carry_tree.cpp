@@ -7,6 +7,8 @@
 #include <QSignalBlocker>
 #include <cmath>
 
+#include <set>
+
 namespace baryton {
 
 CarryTree::CarryTree(bool withTicks, QWidget* parent) : QTreeWidget(parent), withTicks_(withTicks) {
@@ -107,6 +109,16 @@ IncludeSet CarryTree::included() const {
     for (const Leaf& leaf : leaves_)
         if (leaf.item->checkState(0) == Qt::Checked) set.push_back(leaf.path);
     return set;
+}
+
+void CarryTree::tick(const IncludeSet& wanted) {
+    const std::set<CarryPath> all(wanted.begin(), wanted.end());
+    {
+        const QSignalBlocker blocker(this);
+        for (const Leaf& leaf : leaves_)
+            leaf.item->setCheckState(0, all.contains(leaf.path) ? Qt::Checked : Qt::Unchecked);
+    }
+    Q_EMIT includedChanged();
 }
 
 void CarryTree::tickAll(bool ticked) {

@@ -16,6 +16,7 @@ public:
     /// Without, just what is present is shown.
     void setGrade(const Grade& grade);
     IncludeSet included() const;
+    void tick(const IncludeSet& wanted); ///< these and no others
     void tickAll(bool ticked);
     void tickChanged();
 

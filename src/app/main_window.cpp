@@ -1,11 +1,20 @@
 #include "app/main_window.h"
+#include "app/grade/paste_sheet.h"
 #include "app/grade/stage_commands.h"
+#include "app/grade/write_picture.h"
 #include "app/keys.h"
+#include "app/palette.h"
+#include "app/preferences.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "base/error.h"
+#include "grade/grade_json.h"
+#include "stages/preset_words.h"
 
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDesktopServices>
 #include <QDialog>
 #include <QFileDialog>
 #include <QGridLayout>
@@ -17,6 +26,7 @@
 #include <QStatusBar>
 #include <QVBoxLayout>
 #include <cmath>
+#include <numeric>
 
 namespace baryton {
 
@@ -70,6 +80,9 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
         updateUndo();
     });
     qApp->installEventFilter(this);
+    takeSettings(loadSettings());
+    restoreGeometry(layoutState(QStringLiteral("window")));
+    if (layoutState(QStringLiteral("panels")) == "hidden") grade_->showPanels(false);
     updateUndo();
     showTask(0);
 }
@@ -101,7 +114,8 @@ void MainWindow::makeTopBar() {
     for (const KeyCommand& command : keyCommands()) {
         QMenu* menu = byName.at(command.menu);
         const std::string id = command.id;
-        if (id == "quit" || id == "save-preset" || id == "reset-stage" || id == "hold-before" || id == "fit" ||
+        if (id == "preferences" || id == "save-preset" || id == "copy-grade" || id == "choose-all" ||
+            id == "keep-take" || id == "on-picture" || id == "reset-stage" || id == "hold-before" || id == "fit" ||
             id == "shelf")
             menu->addSeparator();
         QAction* action = menu->addAction(tr(command.text));
@@ -121,12 +135,14 @@ void MainWindow::makeTopBar() {
             add->addAction(QString::fromStdString(type->name), this,
                            [this, id = type->id] { baryton::addStage(state_, id); });
     byName["Look"]->insertMenu(actions_["duplicate-stage"], add);
-    actions_["wipe"]->setCheckable(true);
-    actions_["shelf"]->setCheckable(true);
-    connect(byName["View"], &QMenu::aboutToShow, this, [this] {
-        actions_["wipe"]->setChecked(grade_->isWiping());
-        actions_["shelf"]->setChecked(grade_->isShelfShown());
-    });
+    for (const char* id : {"wipe", "wipe-across", "beside", "grid", "clip-marks", "shelf", "panels", "edits-all",
+                           "steps", "on-picture", "alone"})
+        actions_[id]->setCheckable(true);
+    for (const char* name : {"View", "Picture", "Look"})
+        connect(byName[name], &QMenu::aboutToShow, this, &MainWindow::checkActions);
+    recent_ = new QMenu(tr("Open recent"), byName["File"]);
+    byName["File"]->insertMenu(actions_["save-preset"], recent_);
+    connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     left->addWidget(menus);
     left->addStretch(1);
     grid->addLayout(left, 0, 0);
@@ -154,10 +170,8 @@ void MainWindow::makeStatusBar() {
     pointerText_->setIndent(14);
     frameText_ = makeLabel({}, "second");
     frameText_->setToolTip(tr("How long the last frame took to render"));
-    auto* edits = makeLabel(tr("Edits: this picture"), "second");
     bar->addWidget(pictureText_);
     bar->addWidget(pointerText_, 1);
-    bar->addPermanentWidget(edits);
     bar->addPermanentWidget(frameText_);
     bar->setContentsMargins(8, 0, 8, 0);
     connect(grade_, &GradePage::pictureText, pictureText_, &QLabel::setText);
@@ -176,8 +190,34 @@ void MainWindow::showTask(int task) {
 }
 
 void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
-    state_.pictures().open(paths);
-    if (state_.pictures().size() > 0) showTask(0);
+    // Presets and LUTs among what was dropped or named go where they belong.
+    std::vector<std::filesystem::path> pictures;
+    for (const auto& path : paths)
+        if (!openOther(path)) pictures.push_back(path);
+    if (pictures.empty()) return;
+    state_.pictures().open(pictures);
+    if (state_.pictures().size() == 0) return;
+    showTask(0);
+    std::error_code ignored;
+    rememberSet(QString::fromStdString(std::filesystem::absolute(pictures.front(), ignored).string()));
+}
+
+bool MainWindow::openOther(const std::filesystem::path& path) {
+    const QString name = QString::fromStdString(path.extension().string()).toLower();
+    const bool isPreset = name == QStringLiteral(".bpreset");
+    if (!isPreset && name != QStringLiteral(".cube") && name != QStringLiteral(".3dl")) return false;
+    try {
+        if (isPreset) {
+            const Preset preset = readPresetFile(path);
+            state_.editLibrary([&] { return state_.library().add(preset, tr("Added").toStdString(), true); });
+            state_.tell(tr("Preset added: %1").arg(QString::fromStdString(preset.name)));
+        } else {
+            addLutStage(state_, path);
+        }
+    } catch (const Error& e) {
+        state_.tell(QString::fromStdString(e.what()), true);
+    }
+    return true;
 }
 
 void MainWindow::openDialog(bool folder) {
@@ -209,7 +249,29 @@ void MainWindow::run(const std::string& command) {
         {"undo", [this] { state_.endGesture(), state_.undoStack().undo(); }},
         {"redo", [this] { state_.endGesture(), state_.undoStack().redo(); }},
         {"reset-stage", [this] { resetStage(state_, state_.chosenStage()); }},
-        {"reset-picture", [this] { state_.editKey(startingGrade()); }},
+        {"reset-picture",
+         [this] { state_.editTargets(tr("Reset the picture"), [](const Grade&) { return startingGrade(); }); }},
+        {"copy-grade", [this] { copyGrade(); }},
+        {"paste-grade", [this] { pasteGrade(false); }},
+        {"paste-ticked", [this] { pasteGrade(true); }},
+        {"find", [this] { openPalette(); }},
+        {"write-picture", [this] { writePicture(); }},
+        {"open-with", [this] { openWith(); }},
+        {"preferences", [this] { openPreferences(); }},
+        {"choose-all",
+         [this] {
+             std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
+             std::iota(all.begin(), all.end(), 0);
+             state_.setSelection(std::move(all));
+         }},
+        {"edits-all", [this] { state_.setEditsAll(!state_.editsAll()); }},
+        {"keep-take", [this] { state_.editTakes(tr("Keep a take"), withTakeKept(state_.keyWork())); }},
+        {"steps", [this] { showTask(0), toggleLeft(GradePage::Left::Steps); }},
+        {"reference", [this] { showTask(0), grade_->chooseReference(); }},
+        {"add-stage", [this] { showTask(0), grade_->chain()->openAddList(); }},
+        {"add-layer", [this] { addLayer(state_); }},
+        {"on-picture", [this] { grade_->editorPanel()->onPictureButton()->toggle(); }},
+        {"alone", [this] { grade_->toggleAlone(); }},
         {"next-picture", [&] { step(1); }},
         {"previous-picture", [&] { step(-1); }},
         {"duplicate-stage", [this] { duplicateStage(state_, state_.chosenStage()); }},
@@ -219,17 +281,159 @@ void MainWindow::run(const std::string& command) {
         {"task-grade", [this] { showTask(0); }},
         {"task-package", [this] { showTask(1); }},
         {"task-batch", [this] { showTask(2); }},
-        {"wipe", [this] { grade_->setWipe(!grade_->isWiping()); }},
+        {"wipe", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Wipe); }},
+        {"wipe-across", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::WipeAcross); }},
+        {"beside", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Beside); }},
+        {"grid", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Grid); }},
+        {"clip-marks", [this] { grade_->setClipMarks(!grade_->hasClipMarks()); }},
+        {"double-size", [this] { grade_->view()->zoomTo(2); }},
+        {"panels", [this] { grade_->showPanels(!grade_->arePanelsShown()); }},
         {"fit", [this] { grade_->view()->fit(); }},
         {"full-size", [this] { grade_->view()->zoomTo(1); }},
         {"zoom-in", [this] { grade_->view()->zoomTo(grade_->view()->scale() * 1.25); }},
         {"zoom-out", [this] { grade_->view()->zoomTo(grade_->view()->scale() / 1.25); }},
-        {"shelf", [this] { showTask(0), grade_->showShelf(!grade_->isShelfShown()); }},
+        {"shelf", [this] { showTask(0), toggleLeft(GradePage::Left::Shelf); }},
         {"full-screen", [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
         {"keys", [this] { showKeys(); }},
         {"about", [this] { showAbout(); }},
     };
     commands.at(command)();
+}
+
+void MainWindow::toggleLeft(GradePage::Left which) {
+    grade_->showLeft(grade_->left() == which ? GradePage::Left::Tray : which);
+}
+
+void MainWindow::checkActions() {
+    using Mode = CompareBar::Mode;
+    const Mode mode = grade_->compareBar()->mode();
+    const std::pair<const char*, bool> states[] = {{"wipe", mode == Mode::Wipe},
+                                                   {"wipe-across", mode == Mode::WipeAcross},
+                                                   {"beside", mode == Mode::Beside},
+                                                   {"grid", mode == Mode::Grid},
+                                                   {"clip-marks", grade_->hasClipMarks()},
+                                                   {"shelf", grade_->left() == GradePage::Left::Shelf},
+                                                   {"steps", grade_->left() == GradePage::Left::Steps},
+                                                   {"panels", grade_->arePanelsShown()},
+                                                   {"edits-all", state_.editsAll()},
+                                                   {"on-picture", grade_->editorPanel()->isOnPicture()},
+                                                   {"alone", grade_->isAlone()}};
+    for (const auto& [id, on] : states) actions_[id]->setChecked(on);
+}
+
+void MainWindow::fillRecent() {
+    recent_->clear();
+    for (const QString& path : recentSets())
+        recent_->addAction(path, this, [this, path] { openPaths({path.toStdString()}); });
+    if (recent_->isEmpty()) recent_->addAction(tr("Nothing opened yet"))->setEnabled(false);
+}
+
+void MainWindow::copyGrade() {
+    if (!state_.hasKey()) return;
+    copied_ = state_.keyGrade();
+    ticked_ = changedIn(*copied_);
+    state_.tell(tr("Grade copied. Paste gives its Look and Finish; with ticks, whatever you choose."));
+}
+
+void MainWindow::pasteGrade(bool withTicks) {
+    if (!copied_ || !state_.hasKey()) {
+        state_.tell(tr("Copy a grade first (Ctrl+C)"));
+        return;
+    }
+    const auto paste = [this] {
+        Preset preset;
+        preset.carried = carve(*copied_, ticked_, defaultsFor(*copied_));
+        state_.editTargets(tr("Paste"), [&](const Grade& grade) { return applied(grade, preset, ApplyMode::Set); });
+        state_.tell(tr("Pasted: it %1").arg(QString::fromStdString(accountOf(preset))));
+    };
+    if (!withTicks) return paste();
+    auto* sheet = new PasteSheet(*copied_, ticked_, state_.targets().size(), this);
+    connect(sheet, &PasteSheet::pasted, this, [this, paste](const IncludeSet& ticked) {
+        ticked_ = ticked;
+        paste();
+    });
+    sheet->open();
+}
+
+void MainWindow::writePicture() {
+    if (!state_.hasKey()) return;
+    const std::filesystem::path& source = state_.pictures().at(state_.key()).file;
+    auto* dialog = new QFileDialog(this, tr("Write this picture"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setAcceptMode(QFileDialog::AcceptSave);
+    dialog->setNameFilters({tr("JPEG (*.jpg)"), tr("TIFF, 16 bit (*.tif)"), tr("PNG, 16 bit (*.png)")});
+    dialog->selectFile(QString::fromStdString(source.stem().string()) + QStringLiteral("-graded.jpg"));
+    connect(dialog, &QFileDialog::fileSelected, this, [this, dialog](const QString& file) {
+        writeKeyPicture(state_, file.toStdString(), dialog->selectedNameFilter());
+    });
+    dialog->open();
+}
+
+void MainWindow::openWith() {
+    if (!state_.hasKey()) return;
+    // Other programs are given a written version: the original is left alone.
+    const auto& file = state_.pictures().at(state_.key()).file;
+    const auto folder = std::filesystem::temp_directory_path() / "baryton-open-with";
+    std::error_code ignored;
+    std::filesystem::create_directories(folder, ignored);
+    const auto target = folder / (file.stem().string() + ".tif");
+    writeKeyPicture(state_, target, {}, [target] {
+        QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(target.string())));
+    });
+}
+
+void MainWindow::openPalette() {
+    std::vector<Palette::Entry> entries;
+    for (const KeyCommand& command : keyCommands()) {
+        QAction* action = actions_[command.id];
+        if (!action->isEnabled()) continue;
+        entries.push_back({tr("command"), tr(command.text), QString::fromLatin1(command.key),
+                           [this, id = std::string(command.id)] { run(id); }});
+    }
+    for (const StagePlace& place : stagePlaces(state_.keyGrade())) {
+        const Stage& stage = stageAt(state_.keyGrade(), place);
+        entries.push_back({tr("stage"), QString::fromStdString(stageTitle(stage)), {}, [this, id = stage.id] {
+                               showTask(0);
+                               state_.chooseStage(id);
+                           }});
+    }
+    for (const StageType* type : stageTypes())
+        if (type->standsIn(Part::Look))
+            entries.push_back(
+                {tr("add"), tr("Add %1").arg(QString::fromStdString(type->name)), {}, [this, id = type->id] {
+                     showTask(0);
+                     addStage(state_, id);
+                 }});
+    for (const LibraryEntry& entry : state_.presets())
+        if (entry.preset)
+            entries.push_back({tr("preset"), QString::fromStdString(entry.name), {}, [this, preset = *entry.preset] {
+                                   state_.applyPreset(preset);
+                               }});
+    for (int i = 0; i < state_.pictures().size(); ++i)
+        entries.push_back(
+            {tr("picture"), QString::fromStdString(state_.pictures().at(i).file.filename().string()), {}, [this, i] {
+                 state_.setKey(i);
+             }});
+    auto* palette = new Palette(std::move(entries), this);
+    palette->move(mapToGlobal(QPoint((width() - palette->width()) / 2, 60)));
+    palette->show();
+    palette->search()->setFocus();
+}
+
+void MainWindow::openPreferences() {
+    auto* sheet = new PreferencesSheet(this);
+    connect(sheet, &PreferencesSheet::changed, this, &MainWindow::takeSettings);
+    sheet->open();
+}
+
+void MainWindow::takeSettings(const Settings& settings) {
+    if (const QString problem = applySettings(settings); !problem.isEmpty()) showMessage(problem, true);
+    state_.pictures().setKeptBytes(static_cast<std::size_t>(settings.cacheMegabytes) << 20);
+    if (state_.before().kind != Before::Kind::Kept)
+        state_.setBefore({settings.beforeIsPrep ? Before::Kind::PrepOnly : Before::Kind::Source, {}, {}});
+    state_.pictures().redrawAll();
+    Q_EMIT state_.shownGradeChanged();
+    for (QWidget* each : findChildren<QWidget*>()) each->update();
 }
 
 void MainWindow::updateUndo() {
@@ -302,6 +506,8 @@ void MainWindow::showAbout() {
 
 void MainWindow::closeEvent(QCloseEvent* event) {
     state_.pictures().flush();
+    rememberLayout(QStringLiteral("window"), saveGeometry());
+    rememberLayout(QStringLiteral("panels"), grade_->arePanelsShown() ? "shown" : "hidden");
     event->accept();
 }
 

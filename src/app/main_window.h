@@ -3,6 +3,7 @@
 #include "app/batch/batch_page.h"
 #include "app/grade/grade_page.h"
 #include "app/package/package_page.h"
+#include "app/settings.h"
 
 #include <QMainWindow>
 #include <QMenuBar>
@@ -36,6 +37,17 @@ private:
     void makeStatusBar();
     void run(const std::string& command);
     void openDialog(bool folder);
+    bool openOther(const std::filesystem::path& path); ///< a preset or a LUT; false for anything else
+    void toggleLeft(GradePage::Left which);
+    void checkActions();
+    void fillRecent();
+    void copyGrade();
+    void pasteGrade(bool withTicks);
+    void writePicture();
+    void openWith();
+    void openPalette();
+    void openPreferences();
+    void takeSettings(const Settings& settings);
     void updateUndo();
     void showMessage(const QString& text, bool isProblem);
     void placeNotice();
@@ -50,6 +62,9 @@ private:
     QWidget* notice_ = nullptr;
     QLabel *noticeText_ = nullptr, *pictureText_ = nullptr, *pointerText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_;
+    QMenu* recent_ = nullptr;
+    std::optional<Grade> copied_;
+    IncludeSet ticked_; ///< of the copied grade, what a paste gives
     std::vector<QPushButton*> taskButtons_;
     std::map<std::string, QAction*> actions_;
 };

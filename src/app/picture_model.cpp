@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 #include "stages/stage_type.h"
 
+#include <QAbstractItemView>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -34,9 +35,16 @@ QVariant PictureModel::data(const QModelIndex& index, int role) const {
         if (picture.thumbnail.isNull()) pictures_.want(index.row());
         return picture.thumbnail;
     case GradedRole:
-        return !isNeutral(picture.grade);
+        return !isNeutral(picture.work.grade);
     case ErrorRole:
         return picture.error;
+    case TakesRole:
+        return static_cast<int>(picture.work.takes.size());
+    case ModifiedRole: {
+        std::error_code failed;
+        const auto time = std::filesystem::last_write_time(picture.file, failed);
+        return failed ? 0LL : static_cast<qlonglong>(time.time_since_epoch().count());
+    }
     default:
         return {};
     }
@@ -72,7 +80,7 @@ void drawFilling(QPainter& painter, const QRectF& where, const QImage& image) {
 }
 
 QSize ThumbnailDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const {
-    return {96, 66};
+    return {width_, (width_ - 6) * 2 / 3 + 6};
 }
 
 void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
@@ -82,7 +90,9 @@ void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, c
     const auto image = index.data(Qt::DecorationRole).value<QImage>();
     drawFilling(*p, box, image);
     const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
+    const int takes = index.data(PictureModel::TakesRole).toInt();
     const QString badge = failed                                          ? tr("can't be read")
+                          : takes > 1                                     ? tr("%1 takes").arg(takes)
                           : index.data(PictureModel::GradedRole).toBool() ? tr("graded")
                                                                           : QString();
     if (!badge.isEmpty()) {
@@ -97,7 +107,16 @@ void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, c
         p->setPen(failed ? c.error : QColor(Qt::white));
         p->drawText(tag, Qt::AlignCenter, badge);
     }
-    endCard(*p, box, option.state & QStyle::State_Selected, option.state & QStyle::State_MouseOver);
+    const auto* view = qobject_cast<const QAbstractItemView*>(option.widget);
+    const bool isCurrent = view ? view->currentIndex() == index : option.state.testFlag(QStyle::State_Selected);
+    endCard(*p, box, isCurrent, option.state & QStyle::State_MouseOver);
+    if (!isCurrent && option.state & QStyle::State_Selected) {
+        p->save();
+        p->setRenderHint(QPainter::Antialiasing);
+        p->setPen(QPen(c.accent, 1, Qt::DashLine));
+        p->drawRoundedRect(box, 4, 4);
+        p->restore();
+    }
 }
 
 } // namespace baryton

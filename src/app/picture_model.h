@@ -10,7 +10,7 @@ namespace baryton {
 class PictureModel : public QAbstractListModel {
     Q_OBJECT
 public:
-    enum Role { GradedRole = Qt::UserRole, ErrorRole };
+    enum Role { GradedRole = Qt::UserRole, ErrorRole, ModifiedRole, TakesRole };
 
     explicit PictureModel(PictureSet& pictures, QObject* parent = nullptr);
     int rowCount(const QModelIndex& parent = {}) const override;
@@ -20,13 +20,18 @@ private:
     PictureSet& pictures_;
 };
 
-/// Draws a picture as a thumbnail that fills its place; the current one is outlined, a graded one says so.
+/// Draws a picture as a thumbnail that fills its place; the current one is outlined, chosen ones too but thinner, a
+/// graded one says so, and how many takes it has.
 class ThumbnailDelegate : public QStyledItemDelegate {
     Q_OBJECT
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+    void setWidth(int width) { width_ = width; }
+
+private:
+    int width_ = 96;
 };
 
 /// A card of a list view: saves the painter, clips it to the rounded box and fills it; `endCard` outlines the box

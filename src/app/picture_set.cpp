@@ -58,13 +58,16 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     reading_ = loading_ = 0;
     for (auto& file : files) {
         OpenPicture picture;
-        picture.grade = startingGrade();
+        picture.work.grade = startingGrade();
         try {
-            if (auto grade = loadGrade(file)) picture.grade = completed(*grade);
+            if (auto work = loadWork(file)) picture.work = std::move(*work);
+            picture.work.grade = completed(picture.work.grade);
+            for (Take& take : picture.work.takes) take.grade = completed(take.grade);
         } catch (const Error& e) {
             picture.gradeUnreadable = true;
             Q_EMIT problem(QString::fromStdString(e.what()));
         }
+        picture.opened = picture.work.grade;
         picture.file = std::move(file);
         pictures_.push_back(std::move(picture));
     }
@@ -163,7 +166,7 @@ void PictureSet::drawThumbnail(int index) {
     QTimer::singleShot(60, this, [this, index, generation] {
         if (generation != generation_) return;
         undrawn_.erase(index);
-        const Grade grade = at(index).grade;
+        const Grade grade = at(index).work.grade;
         const Picture small = at(index).small;
         if (small.isEmpty()) {
             drawThumbnail(index);
@@ -185,10 +188,15 @@ void PictureSet::drawThumbnail(int index) {
     });
 }
 
-void PictureSet::setGrade(int index, const Grade& grade) {
+void PictureSet::redrawAll() {
+    for (int i = 0; i < size(); ++i)
+        if (!at(i).thumbnail.isNull()) drawThumbnail(i);
+}
+
+void PictureSet::setWork(int index, const PictureWork& work) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
-    if (picture.grade == grade) return;
-    picture.grade = grade;
+    if (picture.work == work) return;
+    picture.work = work;
     unsaved_.insert(index);
     storeTimer_.start();
     drawThumbnail(index);
@@ -288,7 +296,7 @@ void PictureSet::store(int index) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     const bool setAside = picture.gradeUnreadable;
     picture.gradeUnreadable = false;
-    writer_.start([this, file = picture.file, grade = picture.grade, setAside] {
+    writer_.start([this, file = picture.file, work = picture.work, setAside] {
         try {
             if (setAside) {
                 // What could not be read is somebody's work all the same: it stays under another name.
@@ -297,7 +305,7 @@ void PictureSet::store(int index) {
                     if (fs::exists(old, ignored)) fs::rename(old, fs::path(old) += ".unreadable", ignored);
                 }
             }
-            storeGrade(file, grade);
+            storeWork(file, work);
         } catch (const std::exception& e) {
             const QString message = QString::fromStdString(e.what());
             QMetaObject::invokeMethod(this, [this, message] { Q_EMIT problem(message); });

@@ -1,5 +1,5 @@
 #pragma once
-#include "grade/grade.h"
+#include "grade/takes.h"
 #include "picture/picture_file.h"
 #include "render/view.h"
 
@@ -18,7 +18,8 @@ namespace baryton {
 /// One picture of the set.
 struct OpenPicture {
     std::filesystem::path file;
-    Grade grade;
+    PictureWork work;
+    Grade opened;     ///< the grade as the picture was opened with it
     Picture small;    ///< the source at kSmallSide; empty until it has been read, and when others took its place
     QImage thumbnail; ///< graded
     QString error;    ///< why it can't be shown; empty when all is well
@@ -49,12 +50,14 @@ public:
     /// The folder's name, or that of the first picture's folder.
     QString name() const;
 
-    void setGrade(int index, const Grade& grade);
+    void setWork(int index, const PictureWork& work);
     /// This picture's thumbnail is in sight: it is read before others.
     void want(int index);
     /// The source at kSmallSide. Empty until it has been read; asking for one that was given up has it read again,
     /// and `thumbnailChanged` follows.
     Picture smallOf(int index);
+    /// Draws every thumbnail anew: what they are seen through has changed.
+    void redrawAll();
     /// How much memory decoded pictures may take; the last one is always kept.
     void setKeptBytes(std::size_t bytes) { keptBytes_ = bytes; }
     /// Reads a picture for the viewer; `loaded` follows, at once when it is kept in memory. Of a large picture a

@@ -6,12 +6,11 @@ namespace baryton {
 
 namespace {
 
-/// The level on which scopes are counted: some hundred thousand pixels tell the same as all.
-const Picture& scopeLevel(const Pyramid& pyramid) {
-    constexpr int enough = 512;
+/// The smallest level whose long side is at most `most`, or the smallest there is.
+const Picture& levelOf(const Pyramid& pyramid, int most) {
     const auto& levels = pyramid.levels();
     std::size_t i = 0;
-    while (i + 1 < levels.size() && levels[i].longSide() > enough) ++i;
+    while (i + 1 < levels.size() && levels[i].longSide() > most) ++i;
     return levels[i];
 }
 
@@ -87,11 +86,7 @@ void PreviewService::report(const PreviewRequest& request) {
         reporting_ = task;
     }
     try {
-        const auto& levels = request.picture->levels();
-        constexpr int enough = 256;
-        std::size_t i = 0;
-        while (i + 1 < levels.size() && levels[i].longSide() > enough) ++i;
-        Q_EMIT reportsReady(diagnose(request.grade, levels[i], task.get()));
+        Q_EMIT reportsReady(diagnose(request.grade, levelOf(*request.picture, 256), task.get()));
     } catch (const Cancelled&) {
         // the next request brings its own
     }
@@ -148,10 +143,27 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
     frame.milliseconds = std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - since).count();
     Q_EMIT frameReady(frame);
 
-    const Picture& level = scopeLevel(*request.picture);
+    const Picture& level = levelOf(*request.picture, 512); // some hundred thousand pixels tell the same as all
     PreviewScopes scopes;
-    scopes.after = histogramOf(program.graded(level));
-    if (!request.inputOf.empty()) scopes.input = histogramBefore(level, request.grade, request.inputOf);
+    const Picture graded = program.graded(level);
+    scopes.after = histogramOf(graded);
+    constexpr int columns = 256, vectorscopeSide = 192;
+    if (request.scope == PreviewRequest::Scope::Waveform) scopes.waveform = waveformOf(graded, columns);
+    if (request.scope == PreviewRequest::Scope::Vectorscope)
+        scopes.vectorscope = vectorscopeOf(graded, vectorscopeSide);
+    if (!request.inputOf.empty()) {
+        const Grade input = upTo(request.grade, request.inputOf);
+        // While the stage in hand moves, what enters it stays as it is.
+        if (cachedInput_ != input || cachedInputPicture_ != request.picture) {
+            const Picture before = Program::compile(input).graded(level);
+            inputHistogram_ = histogramOf(before);
+            inputPicture_ = Program::compile(input).graded(levelOf(*request.picture, 256));
+            cachedInput_ = input;
+            cachedInputPicture_ = request.picture;
+        }
+        scopes.input = inputHistogram_;
+        scopes.inputPicture = inputPicture_;
+    }
     scopes.inputOf = request.inputOf;
     Q_EMIT scopesReady(scopes);
 }

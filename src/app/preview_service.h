@@ -1,6 +1,7 @@
 #pragma once
 #include "render/diagnose.h"
 #include "render/histogram.h"
+#include "render/scopes.h"
 #include "render/view.h"
 
 #include <QImage>
@@ -19,7 +20,8 @@ struct PreviewRequest {
     ViewRegion region;
     Grade grade;
     std::optional<Grade> before; ///< the version to compare with, when it is on screen
-    std::string inputOf;         ///< the stage whose input's histogram is wanted; may be empty
+    std::string inputOf;         ///< the stage whose input is wanted for its editor; may be empty
+    enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
 };
 
 struct PreviewFrame {
@@ -34,6 +36,9 @@ struct PreviewScopes {
     Histogram after;
     std::optional<Histogram> input;
     std::string inputOf;
+    Picture inputPicture; ///< small: what enters that stage
+    std::optional<Waveform> waveform;
+    std::optional<Vectorscope> vectorscope;
 };
 
 /// Renders what the viewer shows on a thread of its own. The newest request wins: while one is rendered, later ones
@@ -77,6 +82,10 @@ private:
     QImage before_;
     std::optional<Grade> cachedHead_; ///< what stands before the stage in hand, and its pixels
     Picture headPixels_;
+    std::optional<Grade> cachedInput_; ///< the same for the editor's account of it
+    std::shared_ptr<const Pyramid> cachedInputPicture_;
+    Histogram inputHistogram_;
+    Picture inputPicture_;
 
     std::thread worker_;
 };

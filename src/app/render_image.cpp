@@ -1,8 +1,24 @@
 #include "app/render_image.h"
+#include "lut/bake.h"
+#include "picture/profile.h"
+
+#include <algorithm>
+#include <memory>
+#include <mutex>
 
 namespace baryton {
 
-QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {
+namespace {
+
+std::mutex monitorLock;
+std::shared_ptr<const Program> monitor; ///< from the working encoding to the monitor's numbers
+
+std::shared_ptr<const Program> monitorProgram() {
+    const std::lock_guard<std::mutex> guard(monitorLock);
+    return monitor;
+}
+
+QImage quantisedImage(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {
     QuantisedPicture pixels(picture.width(), picture.height(), 3, 8);
     program.run(
         picture, frame,
@@ -12,6 +28,37 @@ QImage imageOf(const Program& program, const Picture& picture, const FrameMap& f
         0, task);
     return QImage(pixels.bytes.data(), pixels.width, pixels.height, pixels.width * 3, QImage::Format_RGB888)
         .convertToFormat(QImage::Format_RGB32);
+}
+
+} // namespace
+
+void setMonitorProfile(const std::string& icc) {
+    std::shared_ptr<const Program> program;
+    if (!icc.empty() && profileKind(icc) != ProfileKind::Srgb) {
+        constexpr int size = 33;
+        LutTable table = bakeLook(Grade{}, size, "monitor");
+        toDevice(icc, table.grid.data(), table.grid.size() / 3);
+        program = std::make_shared<const Program>(Program::compile(lutGrade(table, "monitor")));
+    }
+    const std::lock_guard<std::mutex> guard(monitorLock);
+    monitor = std::move(program);
+}
+
+QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {
+    if (const auto toMonitor = monitorProgram()) {
+        Picture graded = picture;
+        std::array<float*, 3> planes{graded.row(0, 0), graded.row(1, 0), graded.row(2, 0)};
+        program.run(
+            picture, frame,
+            [&](int x, int y, int count, const float* r, const float* g, const float* b) {
+                const float* from[] = {r, g, b};
+                for (std::size_t k = 0; k < 3; ++k)
+                    std::copy_n(from[k], count, planes[k] + graded.stride() * static_cast<std::size_t>(y) + x);
+            },
+            0, task);
+        return quantisedImage(*toMonitor, graded, FrameMap::whole(picture.width(), picture.height()), task);
+    }
+    return quantisedImage(program, picture, frame, task);
 }
 
 QImage imageOf(const Grade& grade, const Picture& picture) {

@@ -3,10 +3,16 @@
 #include "render/view.h"
 
 #include <QImage>
+#include <string>
 
 namespace baryton {
 
-/// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be.
+/// Sets the profile of the monitor (the bytes of an ICC file; none for sRGB) for every image made from now on. It is
+/// folded into a cube of 33³. Throws Error when the profile can't be used; nothing then changes.
+void setMonitorProfile(const std::string& icc);
+
+/// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be, through the monitor's
+/// profile.
 QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task = nullptr);
 
 /// The same of a whole picture.

@@ -291,6 +291,40 @@ std::string gradeToText(const Grade& grade) {
     return toText(json);
 }
 
+PictureWork workFromText(const std::string& text) {
+    const Json json = parseChecked(text, "baryton-grade");
+    PictureWork work;
+    work.grade = gradeFromJson(json);
+    work.grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish", "take", "takes"});
+    if (!json.contains("take")) return work;
+    for (const Json& item : json.value("takes", Json::array())) {
+        Take take{item.value("name", ""), gradeFromJson(item)};
+        take.grade.unknown = unknownFields(item, {"name", "prep", "look", "finish"});
+        work.takes.push_back(std::move(take));
+    }
+    const Json& now = json.at("take");
+    work.active = std::min<std::size_t>(now.value("place", 0U), work.takes.size());
+    work.takes.insert(work.takes.begin() + static_cast<std::ptrdiff_t>(work.active),
+                      {now.value("name", ""), work.grade});
+    return work;
+}
+
+std::string workToText(const PictureWork& work) {
+    Json json = fileJson(work.grade.unknown, "baryton-grade");
+    gradeIntoJson(work.grade, json);
+    if (work.takes.empty()) return toText(json);
+    json["take"] = {{"name", work.takes.at(work.active).name}, {"place", work.active}};
+    json["takes"] = Json::array();
+    for (std::size_t i = 0; i < work.takes.size(); ++i) {
+        if (i == work.active) continue;
+        Json item = work.takes[i].grade.unknown.is_object() ? work.takes[i].grade.unknown : Json::object();
+        item["name"] = work.takes[i].name;
+        gradeIntoJson(work.takes[i].grade, item);
+        json["takes"].push_back(std::move(item));
+    }
+    return toText(json);
+}
+
 Preset presetFromText(const std::string& text) {
     const Json json = parseChecked(text, "baryton-preset");
     Preset preset;
@@ -313,8 +347,11 @@ std::string presetToText(const Preset& preset) {
 Grade readGradeFile(const std::filesystem::path& file) {
     return readAnd(file, gradeFromText);
 }
-void writeGradeFile(const std::filesystem::path& file, const Grade& grade) {
-    writeFileAtomically(file, gradeToText(grade));
+PictureWork readWorkFile(const std::filesystem::path& file) {
+    return readAnd(file, workFromText);
+}
+void writeWorkFile(const std::filesystem::path& file, const PictureWork& work) {
+    writeFileAtomically(file, workToText(work));
 }
 Preset readPresetFile(const std::filesystem::path& file) {
     return readAnd(file, presetFromText);

@@ -1,5 +1,6 @@
 #pragma once
 #include "grade/preset.h"
+#include "grade/takes.h"
 
 #include <filesystem>
 #include <string>
@@ -17,12 +18,18 @@ constexpr int kFileVersion = 1;
 Grade gradeFromText(const std::string& text);
 std::string gradeToText(const Grade& grade);
 
+/// A grade file with the takes of its picture: the grade in hand stands at the top as in any grade file, `take` names
+/// it and tells its place, `takes` holds the others.
+PictureWork workFromText(const std::string& text);
+std::string workToText(const PictureWork& work);
+
 Preset presetFromText(const std::string& text);
 std::string presetToText(const Preset& preset);
 
 /// The same from and to files; errors name the file.
 Grade readGradeFile(const std::filesystem::path& file);
-void writeGradeFile(const std::filesystem::path& file, const Grade& grade);
+PictureWork readWorkFile(const std::filesystem::path& file);
+void writeWorkFile(const std::filesystem::path& file, const PictureWork& work);
 Preset readPresetFile(const std::filesystem::path& file);
 void writePresetFile(const std::filesystem::path& file, const Preset& preset);
 

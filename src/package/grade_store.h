@@ -1,5 +1,5 @@
 #pragma once
-#include "grade/grade.h"
+#include "grade/takes.h"
 
 #include <filesystem>
 #include <optional>
@@ -14,6 +14,10 @@ std::filesystem::path gradeFileInDataFolder(const std::filesystem::path& picture
 /// The kept grade of a picture, values held to their ranges; nothing when there is none. Throws Error when the file
 /// can't be understood; it is then left as it is.
 std::optional<Grade> loadGrade(const std::filesystem::path& picture);
+
+/// The same with the picture's takes.
+std::optional<PictureWork> loadWork(const std::filesystem::path& picture);
+std::filesystem::path storeWork(const std::filesystem::path& picture, const PictureWork& work);
 
 /// Keeps a grade, at whichever of the two places takes it. Returns the file it was written to.
 std::filesystem::path storeGrade(const std::filesystem::path& picture, const Grade& grade);

@@ -139,6 +139,20 @@ void toWorkingEncoding(Picture& picture, std::string_view icc, int channels, con
     runTransform(picture, profile.get(), channels, black);
 }
 
+void toDevice(std::string_view icc, float* rgb, std::size_t count) {
+    const Profile to = open(icc);
+    if (cmsGetColorSpace(to.get()) != cmsSigRgbData)
+        throw Error("", "", "the profile is not one of a monitor", "choose the profile made for this screen");
+    const Profile from(cmsCreate_sRGBProfile(), &cmsCloseProfile);
+    const Transform transform(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
+                                                 INTENT_RELATIVE_COLORIMETRIC,
+                                                 cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE),
+                              &cmsDeleteTransform);
+    if (!transform)
+        throw Error("", "", "the profile can't be used for output", "choose the profile made for this screen");
+    cmsDoTransform(transform.get(), rgb, rgb, static_cast<cmsUInt32Number>(count));
+}
+
 const std::string& srgbProfile() {
     static const std::string bytes = [] {
         const Profile profile(cmsCreate_sRGBProfile(), &cmsCloseProfile);

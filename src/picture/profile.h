@@ -24,6 +24,11 @@ ProfileKind profileKind(std::string_view icc);
 /// stride). Throws Error when the profile does not fit the number of channels.
 void toWorkingEncoding(Picture& picture, std::string_view icc, int channels, const Picture* black = nullptr);
 
+/// Colours of the working encoding as the numbers that a device (a monitor) with this profile wants: `rgb` holds red,
+/// green, blue of `count` colours and is converted in place, relative colorimetric with black point compensation.
+/// Throws Error when the profile is not one of an RGB device.
+void toDevice(std::string_view icc, float* rgb, std::size_t count);
+
 /// The sRGB profile that written files carry.
 const std::string& srgbProfile();
 

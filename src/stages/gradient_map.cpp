@@ -90,7 +90,24 @@ Vec3 gradientAt(const std::vector<Stop>& stops, const std::string& space, double
     return each(space == "linear" ? mixed : linearFromOklab(mixed), linearToSrgb);
 }
 
+std::vector<Stop> stopsOf(const ParameterReader& p) {
+    std::vector<Stop> stops;
+    const int count = static_cast<int>(p.number("stops"));
+    for (int i = 0; i < count; ++i) {
+        const std::string id = "stop" + std::to_string(i + 1);
+        stops.push_back(
+            {p.number(id + ".position"), {p.number(id + ".r"), p.number(id + ".g"), p.number(id + ".b")}});
+    }
+    std::stable_sort(stops.begin(), stops.end(),
+                     [](const Stop& a, const Stop& b) { return a.position < b.position; });
+    return stops;
+}
+
 } // namespace
+
+Vec3 gradientColour(const ParameterReader& parameters, double y) {
+    return gradientAt(stopsOf(parameters), parameters.choice("space"), y);
+}
 
 const StageType& gradientMapType() {
     using namespace describe;
@@ -120,15 +137,7 @@ const StageType& gradientMapType() {
             parameters,
             [](const ParameterReader& p) { return p.number("amount") == 0; },
             [](const ParameterReader& p) {
-                std::vector<Stop> stops;
-                const int count = static_cast<int>(p.number("stops"));
-                for (int i = 0; i < count; ++i) {
-                    const std::string id = "stop" + std::to_string(i + 1);
-                    stops.push_back({p.number(id + ".position"),
-                                     {p.number(id + ".r"), p.number(id + ".g"), p.number(id + ".b")}});
-                }
-                std::stable_sort(stops.begin(), stops.end(),
-                                 [](const Stop& a, const Stop& b) { return a.position < b.position; });
+                const std::vector<Stop> stops = stopsOf(p);
                 GradientMapConstants c;
                 c.mode = blendModeFrom(p.choice("blend"));
                 c.amount = static_cast<float>(p.number("amount"));

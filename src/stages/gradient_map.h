@@ -1,5 +1,6 @@
 #pragma once
 #include "stages/blend.h"
+#include "stages/stage_type.h"
 
 #include <vector>
 
@@ -18,5 +19,8 @@ struct GradientMapConstants {
 
     Vec3 at(double y) const;
 };
+
+/// The gradient's colour at luma y (0…1), before it is laid over anything; in the working encoding.
+Vec3 gradientColour(const ParameterReader& parameters, double y);
 
 } // namespace baryton

@@ -17,6 +17,27 @@ std::string lowered(std::string text) {
     return text;
 }
 
+/// What became of a curve, in levels of 0…255: " point 2 to 64 → 48".
+std::string curveWords(Curve before, Curve after) {
+    for (Curve* curve : {&before, &after})
+        if (curve->empty()) *curve = {{0, 0}, {1, 1}};
+    const auto at = [](const CurvePoint& p) { return fmt::format("{:.0f} → {:.0f}", p.x * 255, p.y * 255); };
+    const Curve& longer = after.size() > before.size() ? after : before;
+    const Curve& shorter = after.size() > before.size() ? before : after;
+    const auto differs = [&](std::size_t i) { return i >= shorter.size() || !(longer[i] == shorter[i]); };
+    std::size_t first = 0, different = 0;
+    while (first < longer.size() && !differs(first)) ++first;
+    for (std::size_t i = 0; i < longer.size(); ++i) different += differs(i);
+    if (before.size() == after.size())
+        return different == 1 ? fmt::format(" point {} to {}", first + 1, at(after[first]))
+                              : fmt::format(" {} points", different);
+    const bool oneMore = longer.size() == shorter.size() + 1 &&
+                         std::equal(longer.begin() + static_cast<std::ptrdiff_t>(first) + 1, longer.end(),
+                                    shorter.begin() + static_cast<std::ptrdiff_t>(first));
+    if (!oneMore) return " curve";
+    return (after.size() > before.size() ? " point added at " : " point removed at ") + at(longer[first]);
+}
+
 } // namespace
 
 std::string accountOf(const Preset& preset) {
@@ -61,6 +82,10 @@ std::string editText(const Grade& before, const Grade& after) {
     const StageType* type = findStageType(stage.type);
     const ParameterType* parameter = type ? type->parameter(path.parameter) : nullptr;
     if (!parameter) return title;
+    if (parameter->kind == ParameterKind::CurveShape) {
+        const auto curve = [&](const std::optional<Value>& v) { return v ? std::get<Curve>(*v) : Curve{}; };
+        return title + ": " + parameter->name + curveWords(curve(changes[0].before), curve(changes[0].after));
+    }
     const auto value = stage.parameters.find(path.parameter);
     return title + ": " + parameter->name + " " +
            shownText(*parameter, value == stage.parameters.end() ? parameter->defaultValue : value->second);

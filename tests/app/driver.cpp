@@ -1,7 +1,9 @@
 #include "app/driver.h"
+#include "app/grade/add_stage_list.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QSettings>
 #include <QTest>
 
 namespace baryton {
@@ -20,6 +22,8 @@ Driver::Driver(const std::vector<std::string>& names) {
     fs::create_directories(libraryRoot());
     fs::copy(demo / "presets", libraryRoot() / "Tin Heron", fs::copy_options::recursive);
     qputenv("XDG_DATA_HOME", (root() / "data").c_str());
+    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope,
+                       QString::fromStdString((root() / "config").string()));
 }
 
 void Driver::start() {
@@ -107,6 +111,16 @@ QDialog* Driver::sheetIfAny() {
 QDialog* Driver::sheet() {
     if (!waitFor([&] { return sheetIfAny() != nullptr; })) qFatal("no sheet opened");
     return sheetIfAny();
+}
+
+void Driver::addStage(const QString& name) {
+    click(named<QPushButton>(window().gradePage(), QStringLiteral("Add a stage")));
+    auto* list = qobject_cast<AddStageList*>(QApplication::activePopupWidget());
+    if (!list) qFatal("the list of stages did not open");
+    QTest::keyClicks(list->search(), name);
+    QTest::keyClick(list->search(), Qt::Key_Return);
+    QTest::qWait(30);
+    QApplication::setActiveWindow(window_.get());
 }
 
 void Driver::chooseStage(const std::string& type) {

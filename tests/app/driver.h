@@ -46,6 +46,8 @@ public:
     QDialog* sheet();
     QDialog* sheetIfAny();
     void chooseStage(const std::string& type);
+    /// Adds a stage from the list behind the chain's +, found by typing.
+    void addStage(const QString& name);
     void chooseRow(QAbstractItemView* view, int row);
 
 private:

@@ -2,6 +2,7 @@
 #include "app/driver.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
+#include "stages/examples.h"
 
 #include <QApplication>
 #include <QCheckBox>
@@ -32,71 +33,43 @@ void saveWithSheet(MainWindow& window, QDialog* sheet, const QString& folder, co
 
 } // namespace
 
-/// A setting of each stage that shows what it does, and the picture it is shown on.
+/// Each stage at an example of what it does, on the picture that it is shown on.
 void stageStrips(const QString& folder) {
-    using Values = std::map<std::string, Value>;
-    const auto negative = [] { // plain to see
-        LutTable table;
-        for (int i = 0; i < 8; ++i)
-            for (int k = 0; k < 3; ++k) table.grid.push_back((i >> k) % 2 ? 0.15F : 0.9F);
-        return std::make_shared<const LutTable>(table);
-    }();
-    struct Shown {
-        const char* type;
-        const char* picture;
-        Values values;
+    const std::pair<const char*, const char*> shown[] = {
+        {"exposure", "backstage-mixed"},
+        {"white-balance", "snow-yard"},
+        {"warmth", "lake-fog"},
+        {"tone", "lake-fog"},
+        {"levels", "lake-fog"},
+        {"curves", "workshop-window"},
+        {"wheels", "lantern-alley"},
+        {"split-tone", "portrait-light"},
+        {"hue-bands", "meadow-cart"},
+        {"push-table", "portrait-dark"},
+        {"saturation", "red-curtain"},
+        {"primaries", "chart-table"},
+        {"channel-mix", "meadow-cart"},
+        {"monochrome", "chart-table"},
+        {"gradient-map", "dusk-horizon"},
+        {"film-response", "workshop-window"},
+        {"lut", "snow-yard"},
+        {"vignette", "red-curtain"},
     };
-    const Shown shown[] = {
-        {"exposure", "backstage-mixed", {{"stops", 1.3}}},
-        {"white-balance", "snow-yard", {{"temperature", 10500.0}}},
-        {"warmth", "lake-fog", {{"warmth", 40.0}}},
-        {"tone", "lake-fog", {{"contrast", 0.8}, {"black.end", -0.6}, {"white.end", 0.5}}},
-        {"levels", "lake-fog", {{"rgb.in.black", 0.25}, {"rgb.in.white", 0.8}, {"rgb.gamma", 1.2}}},
-        {"curves", "workshop-window", {{"rgb", Curve{{0, 0.06}, {0.25, 0.18}, {0.7, 0.78}, {1, 0.97}}}}},
-        {"wheels",
-         "lantern-alley",
-         {{"shadows.hue", 350.0}, {"shadows.amount", 0.4}, {"highlights.hue", 150.0}, {"highlights.amount", 0.3}}},
-        {"split-tone",
-         "portrait-light",
-         {{"shadows.hue", 340.0}, {"shadows.amount", 0.4}, {"highlights.hue", 130.0}, {"highlights.amount", 0.3}}},
-        {"hue-bands",
-         "meadow-cart",
-         {{"band5.centre", 130.0}, {"band5.width", 60.0}, {"band5.shift", -40.0}, {"band5.saturation", -0.2}}},
-        {"push-table",
-         "portrait-dark",
-         {{"row1.yellow.blue", 0.5}, {"row3.yellow.blue", -0.5}, {"row2.density", 0.2}}},
-        {"saturation", "red-curtain", {{"overall", -0.6}, {"guard.hue", 29.0}, {"guard.strength", 1.0}}},
-        {"primaries", "chart-table", {{"red.turn", 20.0}, {"green.turn", -20.0}, {"blue.reach", -0.3}}},
-        {"channel-mix", "meadow-cart", {{"green.from.green", 0.5}, {"green.from.red", 0.5}}},
-        {"monochrome", "chart-table", {{"amount", 1.0}, {"red.lightness", 0.8}, {"blue.lightness", -0.8}}},
-        {"gradient-map",
-         "dusk-horizon",
-         {{"amount", 0.8},
-          {"stop1.r", 0.12},
-          {"stop1.g", 0.16},
-          {"stop1.b", 0.12},
-          {"stop2.r", 0.98},
-          {"stop2.g", 0.82},
-          {"stop2.b", 0.78}}},
-        {"film-response", "workshop-window", {{"response", std::string("fairground")}}},
-        {"lut", "snow-yard", {{"file", LutContent{"negative", negative}}}},
-        {"vignette", "red-curtain", {{"stops", -1.5}}},
-    };
-    for (const auto& each : shown) {
+    for (const auto& [type, picture] : shown) {
         const Picture source = readThumbnail(
-            std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(each.picture) + ".jpg"), 240);
+            std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(picture) + ".jpg"), 240);
         Grade grade;
-        Stage stage = makeStage(grade, each.type);
-        stage.parameters = each.values;
+        Stage stage = makeStage(grade, type);
+        stage.parameters = exampleOf(type);
         grade.finish.push_back(stage);
         const QImage before = imageOf(Grade{}, source), after = imageOf(grade, source);
         QImage strip(before.width() * 2 + 4, before.height(), QImage::Format_RGB32);
-        strip.fill(theme::colours().surround);
+        strip.fill(theme::colours().list);
         QPainter painter(&strip);
         painter.drawImage(0, 0, before);
         painter.drawImage(before.width() + 4, 0, after);
         painter.end();
-        if (!strip.save(folder + u'/' + QString::fromLatin1(each.type) + QStringLiteral(".png")))
+        if (!strip.save(folder + u'/' + QString::fromLatin1(type) + QStringLiteral(".png")))
             qFatal("cannot write a strip");
     }
 }
@@ -162,7 +135,7 @@ int main(int argc, char** argv) {
     d.chooseRow(grade->tray(), row("meadow-cart.jpg"));
     d.settle();
     d.chooseStage("saturation");
-    d.click(d.button(grade, QStringLiteral("Shelf")));
+    d.click(d.named<QPushButton>(grade, QStringLiteral("Shelf")));
     QTest::qWait(1500);
     const auto index = grade->shelf()->list()->model()->index(1, 0);
     QTest::mouseMove(grade->shelf()->list()->viewport(), grade->shelf()->list()->visualRect(index).center());
@@ -172,17 +145,11 @@ int main(int argc, char** argv) {
     d.settle();
 
     // A chain of many stages, with what they say of themselves.
-    grade->showShelf(false);
+    grade->showLeft(GradePage::Left::Tray);
     d.chooseRow(grade->tray(), row("workshop-window.jpg"));
     d.settle();
     d.chooseStage("saturation");
-    for (const char* type : {"Hue bands", "Push table", "Film response"}) {
-        for (QMenu* menu : d.window().findChildren<QMenu*>())
-            if (menu->title() == QStringLiteral("Add a stage"))
-                for (QAction* action : menu->actions())
-                    if (action->text() == QLatin1String(type)) action->trigger();
-        QTest::qWait(50);
-    }
+    for (const char* type : {"Hue bands", "Push table", "Film response"}) d.addStage(QString::fromLatin1(type));
     QTest::qWait(900);
     save(&d.window(), folder, QStringLiteral("grade-film"));
 

@@ -250,13 +250,7 @@ TEST(Keys, AreOneTableWithoutDoublesAndAsDocumented) {
     }
 }
 
-TEST(Theme, GreysAreNeutralAndTextCanBeRead) {
-    const auto& c = theme::colours();
-    for (const QColor& grey :
-         {c.surround, c.panel, c.raised, c.well, c.edge, c.button, c.pressed, c.text, c.second}) {
-        EXPECT_EQ(grey.red(), grey.green());
-        EXPECT_EQ(grey.green(), grey.blue());
-    }
+TEST(Theme, GreysAreNeutralAndTextCanBeReadInBothThemes) {
     const auto luminance = [](const QColor& colour) {
         const auto channel = [](double v) { return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
         return 0.2126 * channel(colour.redF()) + 0.7152 * channel(colour.greenF()) + 0.0722 * channel(colour.blueF());
@@ -265,8 +259,19 @@ TEST(Theme, GreysAreNeutralAndTextCanBeRead) {
         const double l = luminance(a), m = luminance(b);
         return (std::max(l, m) + 0.05) / (std::min(l, m) + 0.05);
     };
-    for (const QColor& ground : {c.panel, c.raised, c.well, c.surround})
-        for (const QColor& text : {c.text, c.second, c.accent, c.error}) EXPECT_GE(contrast(text, ground), 4.5);
+    for (const theme::Kind kind : {theme::Kind::Light, theme::Kind::Dark}) {
+        theme::install(*qApp, kind);
+        const auto& c = theme::colours();
+        for (const QColor& grey :
+             {theme::surround(), c.list, c.panel, c.raised, c.well, c.edge, c.button, c.pressed, c.text, c.second}) {
+            EXPECT_EQ(grey.red(), grey.green());
+            EXPECT_EQ(grey.green(), grey.blue());
+        }
+        for (const QColor& ground : {c.panel, c.raised, c.well, c.list})
+            for (const QColor& text : {c.text, c.second, c.accent, c.error})
+                EXPECT_GE(contrast(text, ground), 4.5)
+                    << text.name().toStdString() << " on " << ground.name().toStdString();
+    }
 }
 
 } // namespace baryton::test

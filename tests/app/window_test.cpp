@@ -1,5 +1,7 @@
 // The real window, driven through menus, mouse and keys.
 #include "app/driver.h"
+#include "app/grade/colour_editors.h"
+#include "app/grade/tone_editors.h"
 #include "app/render_image.h"
 #include "base/file.h"
 #include "batch/names.h"
@@ -132,7 +134,7 @@ TEST(Window, TheWholeSlice) {
     d.settle();
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-0.25"), true);
-    d.click(d.button(grade->editorPanel(), tr8("Shelf")));
+    d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Shelf")));
     ASSERT_TRUE(Driver::waitFor([&] { return grade->shelf()->list()->model()->rowCount() == 4; }));
     const Grade untouched = d.state().keyGrade();
     QTest::mouseMove(grade->shelf()->list()->viewport(),
@@ -184,9 +186,9 @@ TEST(Window, TheWholeSlice) {
     for (int i = 0; i < 4; ++i) {
         const OpenPicture& picture = d.state().pictures().at(i);
         const std::string stem = picture.file.stem().string();
-        expectRendered(d.root() / "out" / (stem + "-own-grade.png"), picture.file, picture.grade, 16);
+        expectRendered(d.root() / "out" / (stem + "-own-grade.png"), picture.file, picture.work.grade, 16);
         Grade lit = startingGrade();
-        lit.prep = picture.grade.prep;
+        lit.prep = picture.work.grade.prep;
         lit.look.clear(), lit.finish.clear();
         expectRendered(d.root() / "out" / (stem + "-limelight.png"), picture.file,
                        applied(lit, limelight, ApplyMode::AddAbove), 16);
@@ -205,8 +207,8 @@ TEST(Window, TheWholeSlice) {
     // Reopened, everything is as it was; and the originals were never touched.
     d.stop();
     d.start();
-    EXPECT_EQ(d.state().pictures().at(0).grade, made);
-    EXPECT_EQ(d.state().pictures().at(1).grade, onSecond);
+    EXPECT_EQ(d.state().pictures().at(0).work.grade, made);
+    EXPECT_EQ(d.state().pictures().at(1).work.grade, onSecond);
     EXPECT_EQ(readFile(d.folder() / "lake-fog.jpg"), lakeBefore);
 }
 
@@ -224,7 +226,7 @@ TEST(Window, UndoGoesBackThroughEverything) {
     d.settle();
     EXPECT_EQ(d.state().key(), 1);
     d.chooseStage("wheels");
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Amount")), tr8("30"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Shadows amount")), tr8("30"), true);
     d.menu(tr8("Edit"), tr8("Undo Wheels: Shadows amount 30"));
     EXPECT_TRUE(isNeutral(d.state().keyGrade()));
     d.menu(tr8("Edit"), tr8("Undo Saturation off"));
@@ -362,15 +364,9 @@ TEST(Window, NewStagesWorkAndSayWhatTheyDo) {
     d.start();
     GradePage* grade = d.window().gradePage();
     // Added from the card behind the chain: it starts with something to see.
-    d.click(d.named<QPushButton>(grade, tr8("Add a stage")));
-    QMenu* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
-    ASSERT_NE(menu, nullptr);
-    for (QAction* action : menu->actions())
-        if (action->text() == tr8("Monochrome"))
-            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+    d.addStage(tr8("monochr"));
     ASSERT_EQ(d.state().keyGrade().look[0].stages.size(), 4u);
     EXPECT_FALSE(isNeutral(d.state().keyGrade()));
-    QApplication::setActiveWindow(&d.window());
     // A saturation behind it has nothing left to work on, and says so.
     d.menu(tr8("Look"), tr8("Move the stage earlier"));
     d.chooseStage("saturation");
@@ -399,14 +395,10 @@ TEST(Window, AMovingControlComesToRestExactly) {
     Driver d({"meadow-cart.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
-    for (const char* type : {"Tone", "Split tone", "Hue bands"}) {
-        d.click(d.named<QPushButton>(grade, tr8("Add a stage")));
-        QMenu* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
-        for (QAction* action : menu->actions())
-            if (action->text() == tr8(type))
-                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-        QApplication::setActiveWindow(&d.window());
-    }
+    for (const char* type : {"scale from dark", "Split tone", "Hue bands"}) d.addStage(tr8(type));
+    auto* bands = qobject_cast<HueBandsEditor*>(grade->editorPanel()->editor());
+    ASSERT_NE(bands, nullptr);
+    d.click(bands->lanes(), bands->lanes()->handle(4, HueLanes::Shift));
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Band 5 shift")), tr8("30"), true);
     d.chooseStage("tone");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Contrast")), tr8("30"), true);
@@ -424,7 +416,7 @@ TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {
     Driver d({"lake-fog.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
-    d.click(d.button(grade->editorPanel(), tr8("Shelf")));
+    d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Shelf")));
     auto* search = grade->shelf()->findChild<QLineEdit*>();
     d.type(search, tr8("lantern"));
     ASSERT_EQ(grade->shelf()->list()->model()->rowCount(), 1);
@@ -437,7 +429,7 @@ TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {
                     .toString()
                     .contains(tr8("leaves exposure and white balance")));
     d.click(d.named<QPushButton>(grade->shelf(), tr8("Close the shelf")));
-    EXPECT_FALSE(grade->isShelfShown());
+    EXPECT_EQ(grade->left(), GradePage::Left::Tray);
     // From Package, above what is there, under its own name.
     d.click(d.button(&d.window(), tr8("Package")));
     PackagePage* package = d.window().packagePage();
@@ -469,7 +461,7 @@ TEST(Window, ResettingGoesFromTheStageToThePicture) {
     d.start();
     GradePage* grade = d.window().gradePage();
     d.chooseStage("wheels");
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Amount")), tr8("25"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Shadows amount")), tr8("25"), true);
     d.chooseStage("saturation");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-30"), true);
     d.click(d.button(grade->editorPanel(), tr8("Reset")));

@@ -100,7 +100,7 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     table_->horizontalHeader()->setHighlightSections(false);
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
-    table_->setStyleSheet(QStringLiteral("QTableView { background: %1; }").arg(theme::colours().surround.name()));
+    table_->setObjectName(QStringLiteral("plan"));
     middle->addWidget(table_, 1);
     middle->addWidget(makeRunBar());
     layout->addLayout(middle, 1);
@@ -127,7 +127,8 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
         table_->setItem(index, 0, item);
     });
     connect(&state.pictures(), &PictureSet::gradeChanged, this, [this](int index) {
-        if (auto* item = table_->item(index, kPrepColumn)) item->setText(prepText(state_.pictures().at(index).grade));
+        if (auto* item = table_->item(index, kPrepColumn))
+            item->setText(prepText(state_.pictures().at(index).work.grade));
     });
     connect(&state, &AppState::presetsChanged, this, &BatchPage::fillLooks);
     fillLooks();
@@ -239,7 +240,7 @@ void BatchPage::showPlan() {
         };
         set(kPictureColumn, QString::fromStdString(state_.pictures().at(p).file.filename().string()),
             theme::colours().text);
-        set(kPrepColumn, prepText(state_.pictures().at(p).grade), theme::colours().second);
+        set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
         for (int l = 0; l < looks; ++l) set(kFirstLook + l, tr("—"), theme::colours().second);
     }
 }

@@ -1,4 +1,5 @@
 #include "app/grade/chain_view.h"
+#include "app/grade/add_stage_list.h"
 #include "app/grade/miniatures.h"
 #include "app/grade/stage_commands.h"
 #include "app/picture_model.h"
@@ -6,7 +7,9 @@
 #include "app/widgets/labels.h"
 #include "stages/blend.h"
 
+#include <QApplication>
 #include <QContextMenuEvent>
+#include <QInputDialog>
 #include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
@@ -24,6 +27,10 @@ StageCard::StageCard(AppState& state, const std::string& stageId, QWidget* paren
     setFixedSize(kSize);
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
+    setMouseTracking(true);
+    rest_.setSingleShot(true);
+    rest_.setInterval(250);
+    connect(&rest_, &QTimer::timeout, this, [this] { setOff(true); });
     if (const auto place = findStage(state.shownGrade(), stageId))
         setAccessibleName(QString::fromStdString(stageTitle(stageAt(state.shownGrade(), *place))));
 }
@@ -100,10 +107,51 @@ void StageCard::toggle() {
 
 void StageCard::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) return;
-    if (dot().adjusted(-5, -5, 5, 5).contains(event->position()))
+    if (dot().adjusted(-5, -5, 5, 5).contains(event->position())) {
+        rest_.stop();
+        setOff(false);
         toggle();
-    else
-        Q_EMIT chosen();
+        return;
+    }
+    pressedAt_ = event->position().toPoint();
+    Q_EMIT chosen();
+}
+
+void StageCard::mouseMoveEvent(QMouseEvent* event) {
+    if (pressedAt_) {
+        if ((event->position().toPoint() - *pressedAt_).manhattanLength() > QApplication::startDragDistance())
+            dragging_ = true;
+        if (dragging_) Q_EMIT dragged(mapToParent(event->position().toPoint()), false);
+        return;
+    }
+    const bool onDot = dot().adjusted(-5, -5, 5, 5).contains(event->position());
+    if (onDot && !rest_.isActive() && !isOff_) rest_.start();
+    if (!onDot) {
+        rest_.stop();
+        setOff(false);
+    }
+}
+
+void StageCard::mouseReleaseEvent(QMouseEvent* event) {
+    pressedAt_.reset();
+    if (!dragging_) return;
+    dragging_ = false;
+    Q_EMIT dragged(mapToParent(event->position().toPoint()), true);
+}
+
+void StageCard::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (!dot().adjusted(-5, -5, 5, 5).contains(event->position())) resetStage(state_, stageId_);
+}
+
+void StageCard::leaveEvent(QEvent*) {
+    rest_.stop();
+    setOff(false);
+}
+
+void StageCard::setOff(bool off) {
+    if (off == isOff_) return;
+    isOff_ = off;
+    Q_EMIT heldOff(off);
 }
 
 void StageCard::keyPressEvent(QKeyEvent* event) {
@@ -120,6 +168,10 @@ void StageCard::keyPressEvent(QKeyEvent* event) {
         return;
     case Qt::Key_Right:
         Q_EMIT walk(1);
+        return;
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace:
+        Q_EMIT removeWanted();
         return;
     case Qt::Key_Menu:
         Q_EMIT menuWanted(mapToGlobal(rect().center()));
@@ -140,16 +192,7 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
     add->setAccessibleName(tr("Add a stage"));
     add->setToolTip(tr("Adds a stage at the end of the Look"));
     add->setFixedSize(28, StageCard::kSize.height());
-    auto* menu = new QMenu(add);
-    for (const StageType* type : stageTypes()) {
-        if (!type->standsIn(Part::Look)) continue;
-        QAction* action = menu->addAction(QString::fromStdString(type->name));
-        action->setToolTip(QString::fromStdString(type->summary));
-        connect(action, &QAction::triggered, this, [this, id = type->id] { addStage(state_, id); });
-    }
-    menu->setToolTipsVisible(true);
-    connect(add, &QPushButton::clicked, this,
-            [menu, add] { menu->popup(add->mapToGlobal(QPoint(0, 0)) - QPoint(0, menu->sizeHint().height())); });
+    connect(add, &QPushButton::clicked, this, &ChainView::openAddList);
     addButton_ = add;
     connect(&state, &AppState::shownGradeChanged, this, &ChainView::rebuild);
     connect(&state, &AppState::stageChosen, this, [this] {
@@ -161,6 +204,11 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
         if (index == state_.key()) update();
     });
     rebuild();
+}
+
+void ChainView::openAddList() {
+    auto* list = new AddStageList(state_, this);
+    list->popup(addButton_->mapToGlobal(QPoint(0, 0)));
 }
 
 StageCard* ChainView::card(const std::string& stageId) const {
@@ -181,6 +229,11 @@ void ChainView::rebuild() {
             auto* made = new StageCard(state_, id, this);
             connect(made, &StageCard::chosen, this, [this, id] { state_.chooseStage(id); });
             connect(made, &StageCard::walk, this, [this, made](int step) { walk(made, step); });
+            connect(made, &StageCard::removeWanted, this, [this, id] { removeStage(state_, id); });
+            connect(made, &StageCard::heldOff, this,
+                    [this, id](bool off) { Q_EMIT heldOff(off ? id : std::string()); });
+            connect(made, &StageCard::dragged, this,
+                    [this, made](QPoint at, bool done) { dragCard(made, at, done); });
             connect(made, &StageCard::menuWanted, this, [this, id](QPoint at) { openMenu(id, at); });
             made->show();
             cards_.push_back(made);
@@ -272,7 +325,7 @@ void ChainView::paintEvent(QPaintEvent*) {
     for (const Bracket& bracket : brackets_) {
         const Layer& layer = grade.look[bracket.layer];
         const bool isChosen = state_.chosenStage() == layer.id;
-        p.setPen(QPen(isChosen ? c.accent : QColor(0x58, 0x58, 0x58), 1));
+        p.setPen(QPen(isChosen ? c.accent : c.scroll, 1));
         p.setBrush(Qt::NoBrush);
         p.drawRoundedRect(QRectF(bracket.box).adjusted(0.5, 0.5, -0.5, -0.5), 5, 5);
         const QRectF title(bracket.box.left() + 9, bracket.box.top() - 7,
@@ -281,12 +334,72 @@ void ChainView::paintEvent(QPaintEvent*) {
         p.setPen(isChosen ? c.accent : layer.isEnabled() ? c.text : c.second);
         p.drawText(title, Qt::AlignCenter, bracket.title);
     }
+    if (dropX_) {
+        p.setPen(QPen(c.accent, 3));
+        p.drawLine(QPointF(*dropX_, kCardTop - 4), QPointF(*dropX_, kCardTop + StageCard::kSize.height() + 4));
+    }
 }
 
 void ChainView::mousePressEvent(QMouseEvent* event) {
     for (const Bracket& bracket : brackets_)
         if (bracket.box.adjusted(0, -8, 0, 0).contains(event->position().toPoint()))
             state_.chooseStage(state_.shownGrade().look[bracket.layer].id);
+}
+
+void ChainView::contextMenuEvent(QContextMenuEvent* event) {
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    for (const Bracket& bracket : brackets_) {
+        if (!bracket.box.adjusted(0, -8, 0, 0).contains(event->pos())) continue;
+        const std::string id = state_.keyGrade().look[bracket.layer].id;
+        state_.chooseStage(id);
+        const bool several = state_.keyGrade().look.size() > 1;
+        menu->addAction(tr("Move the layer earlier"), this, [this, id] { moveLayer(state_, id, -1); })
+            ->setEnabled(several);
+        menu->addAction(tr("Move the layer later"), this, [this, id] { moveLayer(state_, id, 1); })
+            ->setEnabled(several);
+        menu->addAction(tr("Merge down"), this, [this, id] { mergeLayerDown(state_, id); })
+            ->setEnabled(canMergeDown(state_.keyGrade(), id));
+        menu->addAction(tr("Delete the layer"), this, [this, id] { removeLayer(state_, id); })->setEnabled(several);
+        menu->addSeparator();
+    }
+    menu->addAction(tr("Add a layer"), this, [this] { addLayer(state_); });
+    menu->popup(event->globalPos());
+}
+
+std::optional<ChainView::Drop> ChainView::dropAt(QPoint at, const std::string& moved) const {
+    const Grade& grade = state_.keyGrade();
+    for (const Bracket& bracket : brackets_) {
+        if (at.x() < bracket.box.left() - kGap || at.x() > bracket.box.right() + kGap) continue;
+        std::size_t index = 0;
+        int x = bracket.box.left() + kGap / 2;
+        for (const Stage& stage : grade.look[bracket.layer].stages) {
+            const StageCard* each = card(stage.id);
+            if (stage.id == moved || !each) continue;
+            if (at.x() < each->geometry().center().x()) break;
+            ++index;
+            x = each->geometry().right() + kGap / 2;
+        }
+        return Drop{bracket.layer, index, x};
+    }
+    return {};
+}
+
+void ChainView::dragCard(StageCard* moved, QPoint at, bool done) {
+    const auto place = findStage(state_.keyGrade(), moved->stageId());
+    if (!place || place->part != Part::Look) return;
+    const auto drop = dropAt(at, moved->stageId());
+    if (done) {
+        dropX_.reset();
+        if (drop) moveStageTo(state_, moved->stageId(), state_.keyGrade().look[drop->layer].id, drop->index);
+        rebuild(); // back to its place where nothing came of it
+        return;
+    }
+    moved->raise();
+    moved->move(at.x() - moved->width() / 2, kCardTop - 4);
+    dropX_ = drop ? std::optional(drop->x) : std::nullopt;
+    Q_EMIT cardShown(moved);
+    update();
 }
 
 void ChainView::setReports(const std::vector<StageReport>& reports) {
@@ -315,13 +428,34 @@ void ChainView::openMenu(const std::string& stageId, QPoint at) {
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(tr("Reset"), this, [this, stageId] { resetStage(state_, stageId); });
     if (place->part == Part::Look) {
+        menu->addAction(tr("Split the layer here"), this, [this, stageId] { splitLayer(state_, stageId); })
+            ->setEnabled(place->index > 0);
         menu->addAction(tr("Duplicate"), this, [this, stageId] { duplicateStage(state_, stageId); });
         menu->addAction(tr("Move earlier"), this, [this, stageId] { moveStage(state_, stageId, -1); });
         menu->addAction(tr("Move later"), this, [this, stageId] { moveStage(state_, stageId, 1); });
         menu->addSeparator();
+        menu->addAction(tr("Rename…"), this, [this, stageId] { renameStage(stageId); });
         menu->addAction(tr("Delete"), this, [this, stageId] { removeStage(state_, stageId); });
     }
+    menu->addSeparator();
+    menu->addAction(tr("Copy the grade"), this, &ChainView::copyWanted);
+    menu->addAction(tr("Paste to the chosen pictures…"), this, &ChainView::pasteWanted);
+    menu->addAction(tr("Save as a preset…"), this, &ChainView::savePresetWanted);
     menu->popup(at);
+}
+
+void ChainView::renameStage(const std::string& stageId) {
+    const auto place = findStage(state_.keyGrade(), stageId);
+    if (!place) return;
+    auto* dialog = new QInputDialog(this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setWindowTitle(tr("Rename the stage"));
+    dialog->setLabelText(tr("A preset finds the stage again by its name; empty for the usual one"));
+    dialog->setTextValue(QString::fromStdString(stageAt(state_.keyGrade(), *place).label));
+    connect(dialog, &QInputDialog::textValueSelected, this, [this, stageId](const QString& name) {
+        state_.editStage(stageId, {}, [&](Stage& stage) { stage.label = name.trimmed().toStdString(); });
+    });
+    dialog->open();
 }
 
 } // namespace baryton

@@ -166,22 +166,32 @@ void CurvesEditor::setInput(const QVector<double> (&counts)[4]) {
     showInput();
 }
 
-void CurvesEditor::setPointed(std::optional<std::array<float, 3>> colour) {
-    if (!colour) {
-        view_->setMarker({});
-        return;
-    }
-    const auto& c = *colour;
+double CurvesEditor::shownLevel(const std::array<float, 3>& c) const {
     const Channel& shown = kChannels[channels_->current()];
-    double value = shown.input == 3  ? luma(c[0], c[1], c[2])
-                   : shown.input < 0 ? 0
-                                     : c[static_cast<std::size_t>(shown.input)];
     const std::string id = shown.parameter;
     if (id.rfind("lab.", 0) == 0) {
         const Vec3 lab = oklabFromLinear({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
-        value = id == "lab.l" ? lab[0] : (id == "lab.a" ? lab[1] : lab[2]) / CurvesConstants::axisSpan + 0.5;
+        return id == "lab.l" ? lab[0] : (id == "lab.a" ? lab[1] : lab[2]) / CurvesConstants::axisSpan + 0.5;
     }
-    view_->setMarker(std::clamp(value, 0.0, 1.0));
+    return shown.input == 3 ? luma(c[0], c[1], c[2]) : shown.input < 0 ? 0 : c[static_cast<std::size_t>(shown.input)];
+}
+
+void CurvesEditor::setPointed(std::optional<std::array<float, 3>> colour) {
+    view_->setMarker(colour ? std::optional(std::clamp(shownLevel(*colour), 0.0, 1.0)) : std::nullopt);
+}
+
+void CurvesEditor::pressOnPicture(const PickedColour& colour) {
+    setPointed(colour.input);
+    view_->takePointAt(std::clamp(shownLevel(colour.input), 0.0, 1.0));
+    if (view_->selected() >= 0) pressedPoint_ = view_->points()[view_->selected()];
+}
+
+void CurvesEditor::dragOnPicture(QPointF offset, Qt::KeyboardModifiers modifiers) {
+    if (view_->selected() < 0) return;
+    constexpr double pixels = 400, fine = 0.1; // for the whole range
+    const double speed = modifiers & Qt::ShiftModifier ? fine : 1;
+    view_->moveSelected({pressedPoint_.x(), std::clamp(pressedPoint_.y() + speed * offset.y() / pixels, 0.0, 1.0)},
+                        false);
 }
 
 } // namespace baryton

@@ -4,6 +4,10 @@
 #include "app/widgets/labels.h"
 #include "stages/blend.h"
 
+#include <QGridLayout>
+#include <QInputDialog>
+#include <QMenu>
+
 #include <QHBoxLayout>
 #include <QPainter>
 
@@ -38,45 +42,51 @@ protected:
 
 } // namespace
 
-EditorPanel::EditorPanel(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), dot_(new DotButton), reset_(makeButton(tr("Reset"), "flat")),
-      title_(makeLabel({}, "heading")), scroll_(new QScrollArea), strength_(new ValueRow(tr("Strength"))) {
+EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
+    : QWidget(parent), state_(state), role_(role), dot_(new DotButton),
+      onPicture_(makeButton(tr("On picture"), "flat")), more_(makeButton({}, "flat")),
+      reset_(makeButton(tr("Reset"), "flat")), title_(makeLabel({}, "heading")), idle_(makeLabel({}, "second")),
+      scroll_(new QScrollArea), strength_(new ValueRow(tr("Strength"))) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
-    setFixedWidth(312);
+    setFixedWidth(330);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(12, 8, 8, 10);
     layout->setSpacing(8);
     auto* head = new QHBoxLayout;
+    head->setSpacing(2);
     dot_->setAccessibleName(tr("On"));
     dot_->setToolTip(tr("Turns this on and off"));
-    reset_->setToolTip(tr("Everything here back to its default"));
+    onPicture_->setCheckable(true);
+    onPicture_->setToolTip(tr(
+        "Press on the picture and drag: the point, band or row that the colour belongs to is found and moved (P)"));
+    more_->setIcon(theme::icon(QStringLiteral("more")));
+    more_->setAccessibleName(tr("Kept settings"));
+    more_->setToolTip(tr("Settings kept for this kind of stage; pointing tries one"));
+    more_->setFixedWidth(26);
+    reset_->setToolTip(tr("Back to how it was when the picture was opened; once more, to the defaults"));
     head->addWidget(dot_);
+    head->addSpacing(4);
     head->addWidget(title_, 1);
+    head->addWidget(onPicture_);
+    head->addWidget(more_);
     head->addWidget(reset_);
     layout->addLayout(head);
+    idle_->setWordWrap(true);
+    idle_->hide();
+    layout->addWidget(idle_);
     scroll_->setWidgetResizable(true);
     scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll_->setFrameShape(QFrame::NoFrame);
     layout->addWidget(scroll_, 1);
     strength_->setRange(0, 100, 1, 100);
     strength_->setToolTip(tr("How much of it is felt: 0 as if it were off, 100 fully"));
+    // In line with the rows above it, beside whose scroll bar it ends.
+    strength_->layout()->setContentsMargins(0, 0, 10, 0);
     layout->addWidget(strength_);
-    auto* out = new QHBoxLayout;
-    auto* save = makeButton(tr("Save preset…"), "primary");
-    auto* exportLut = makeButton(tr("Export LUT…"), "");
-    auto* shelf = makeButton(tr("Shelf"), "flat");
-    shelf->setIcon(theme::icon(QStringLiteral("shelf")));
-    shelf->setToolTip(tr("Shows the presets in place of the tray"));
-    out->addWidget(save);
-    out->addWidget(exportLut);
-    out->addStretch(1);
-    out->addWidget(shelf);
-    layout->addLayout(out);
-    connect(save, &QPushButton::clicked, this, &EditorPanel::savePresetWanted);
-    connect(exportLut, &QPushButton::clicked, this, &EditorPanel::exportLutWanted);
-    connect(shelf, &QPushButton::clicked, this, &EditorPanel::shelfWanted);
-
+    if (role == Role::Follows) makeFoot(layout);
+    connect(more_, &QPushButton::clicked, this, &EditorPanel::openKept);
+    connect(onPicture_, &QPushButton::toggled, this, &EditorPanel::onPictureToggled);
     connect(dot_, &QPushButton::clicked, this, [this](bool on) {
         const auto turn = [on](auto& it) {
             if (on)
@@ -87,7 +97,7 @@ EditorPanel::EditorPanel(AppState& state, QWidget* parent)
         if (chosenLayer())
             editLayer({}, turn);
         else
-            state_.editStage(state_.chosenStage(), {}, turn);
+            state_.editStage(target(), {}, turn);
     });
     connect(reset_, &QPushButton::clicked, this, [this] {
         if (chosenLayer()) {
@@ -99,7 +109,7 @@ EditorPanel::EditorPanel(AppState& state, QWidget* parent)
             });
             return;
         }
-        resetStage(state_, state_.chosenStage());
+        resetStage(state_, target());
     });
     connect(strength_, &ValueRow::edited, this, [this](double percent, bool settled) {
         const auto turn = [percent](auto& it) {
@@ -108,11 +118,11 @@ EditorPanel::EditorPanel(AppState& state, QWidget* parent)
             else
                 it.strength = percent / 100;
         };
-        const QString gesture = QString::fromStdString(state_.chosenStage()) + QStringLiteral("/strength");
+        const QString gesture = QString::fromStdString(target()) + QStringLiteral("/strength");
         if (chosenLayer())
             editLayer(gesture, turn);
         else
-            state_.editStage(state_.chosenStage(), gesture, turn);
+            state_.editStage(target(), gesture, turn);
         if (settled) state_.endGesture();
     });
     connect(&state, &AppState::stageChosen, this, &EditorPanel::rebuild);
@@ -120,16 +130,143 @@ EditorPanel::EditorPanel(AppState& state, QWidget* parent)
     rebuild();
 }
 
+void EditorPanel::makeFoot(QVBoxLayout* layout) {
+    auto* out = new QHBoxLayout;
+    out->setSpacing(4);
+    auto* save = makeButton(tr("Save preset…"), "primary");
+    auto* exportLut = makeButton(tr("Export LUT…"), "");
+    out->addWidget(save);
+    out->addWidget(exportLut);
+    out->addStretch(1);
+    const auto addIcon = [&](const char* icon, const QString& name, const QString& tip) {
+        auto* button = makeButton({}, "flat");
+        button->setIcon(theme::icon(QString::fromLatin1(icon)));
+        button->setAccessibleName(name);
+        button->setToolTip(tip);
+        out->addWidget(button);
+        return button;
+    };
+    auto* steps =
+        addIcon("takes", tr("Takes and steps"), tr("Takes of this picture and what was done to it (Ctrl+H)"));
+    auto* shelf = addIcon("shelf", tr("Shelf"), tr("The presets in place of the tray (Ctrl+L)"));
+    layout->addLayout(out);
+    connect(save, &QPushButton::clicked, this, &EditorPanel::savePresetWanted);
+    connect(exportLut, &QPushButton::clicked, this, &EditorPanel::exportLutWanted);
+    connect(shelf, &QPushButton::clicked, this, &EditorPanel::shelfWanted);
+    connect(steps, &QPushButton::clicked, this, &EditorPanel::stepsWanted);
+}
+
+void EditorPanel::pin(const std::string& stageId) {
+    pinned_ = stageId;
+    rebuild();
+}
+
+void EditorPanel::setInput(const PreviewScopes& scopes) {
+    if (!editor_ || !scopes.input || scopes.inputOf != editor_->stageId()) return;
+    const auto counts = [](const std::array<std::uint32_t, 256>& from) {
+        return QVector<double>(from.begin(), from.end());
+    };
+    const QVector<double> input[4] = {counts(scopes.input->r), counts(scopes.input->g), counts(scopes.input->b),
+                                      counts(scopes.input->luma)};
+    editor_->setInput(input);
+    if (!scopes.inputPicture.isEmpty()) editor_->setInputPicture(scopes.inputPicture);
+}
+
+void EditorPanel::setReports(const std::vector<StageReport>& reports) {
+    QString text;
+    for (const StageReport& report : reports)
+        if (report.stageId == target()) text = QString::fromStdString(report.sentence);
+    idle_->setText(text);
+    idle_->setVisible(!text.isEmpty());
+}
+
+void EditorPanel::setPointed(std::optional<std::array<float, 3>> colour) {
+    if (editor_) editor_->setPointed(colour);
+}
+
+void EditorPanel::picturePressed(const PickedColour& colour) {
+    if (editor_) editor_->pressOnPicture(colour);
+}
+
+void EditorPanel::pictureDragged(QPointF offset, Qt::KeyboardModifiers modifiers) {
+    if (editor_) editor_->dragOnPicture(offset, modifiers);
+}
+
+void EditorPanel::openKept() {
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    const std::string stageId = target();
+    if (role_ == Role::Pinned)
+        menu->addAction(tr("Close this editor"), this, &EditorPanel::unpinWanted);
+    else
+        menu->addAction(tr("Pin this editor beside"), this, [this, stageId] { Q_EMIT pinWanted(stageId); });
+    menu->addAction(tr("Keep these settings…"), this, &EditorPanel::keepSettings);
+    menu->addSeparator();
+    // One-stage presets of this kind of stage: pointing tries one, a click takes it.
+    const auto place = findStage(state_.keyGrade(), stageId);
+    const std::string type = place ? stageAt(state_.keyGrade(), *place).type : "";
+    bool any = false;
+    for (const LibraryEntry& entry : state_.presets()) {
+        if (!entry.preset) continue;
+        const auto places = stagePlaces(entry.preset->carried);
+        if (places.size() != 1 || stageAt(entry.preset->carried, places.front()).type != type) continue;
+        const Stage kept = stageAt(entry.preset->carried, places.front());
+        const auto give = [stageId, kept](const Grade& grade) {
+            Grade next = grade;
+            if (const auto at = findStage(next, stageId)) {
+                stageAt(next, *at).parameters = kept.parameters;
+                stageAt(next, *at).strength = kept.strength;
+            }
+            return next;
+        };
+        QAction* action = menu->addAction(QString::fromStdString(entry.name), this, [this, give] {
+            state_.tryChange({});
+            state_.editKey(give(state_.keyGrade()));
+        });
+        connect(action, &QAction::hovered, this, [this, give] { state_.tryChange(give); });
+        any = true;
+    }
+    if (!any) menu->addAction(tr("Nothing kept yet"))->setEnabled(false);
+    connect(menu, &QMenu::aboutToHide, this, [this] { state_.tryChange({}); });
+    menu->popup(more_->mapToGlobal(QPoint(0, more_->height())));
+}
+
+void EditorPanel::keepSettings() {
+    const auto place = findStage(state_.keyGrade(), target());
+    if (!place) return;
+    const Stage stage = stageAt(state_.keyGrade(), *place);
+    auto* dialog = new QInputDialog(this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setWindowTitle(tr("Keep these settings"));
+    dialog->setLabelText(tr("Name"));
+    dialog->setTextValue(QString::fromStdString(stageTitle(stage)));
+    connect(dialog, &QInputDialog::textValueSelected, this, [this, stage, place = *place](const QString& name) {
+        if (name.trimmed().isEmpty()) return;
+        Preset preset;
+        preset.name = name.trimmed().toStdString();
+        if (place.part == Part::Prep) preset.carried.prep = {stage};
+        if (place.part == Part::Finish) preset.carried.finish = {stage};
+        if (place.part == Part::Look) {
+            Layer layer;
+            layer.name = state_.keyGrade().look[place.layer].name;
+            layer.stages = {stage};
+            preset.carried.look = {layer};
+        }
+        state_.editLibrary([&] { return state_.library().add(preset, tr("Kept settings").toStdString()); });
+    });
+    dialog->open();
+}
+
 const Layer* EditorPanel::chosenLayer() const {
     for (const Layer& layer : state_.shownGrade().look)
-        if (layer.id == state_.chosenStage()) return &layer;
+        if (layer.id == target()) return &layer;
     return nullptr;
 }
 
 void EditorPanel::editLayer(const QString& gesture, const std::function<void(Layer&)>& change) {
     Grade next = state_.keyGrade();
     for (Layer& layer : next.look)
-        if (layer.id == state_.chosenStage()) change(layer);
+        if (layer.id == target()) change(layer);
     state_.editKey(next, gesture);
 }
 
@@ -165,21 +302,31 @@ QWidget* EditorPanel::makeLayerPage() {
                 layer.blend = blendModes()[static_cast<std::size_t>(index)].id;
         });
     });
-    auto* remove = makeButton(tr("Delete layer"), "");
-    remove->setEnabled(state_.keyGrade().look.size() > 1);
-    connect(remove, &QPushButton::clicked, this, [this] {
-        Grade next = state_.keyGrade();
-        std::erase_if(next.look, [this](const Layer& layer) { return layer.id == state_.chosenStage(); });
-        state_.editKey(next);
-        if (!next.look.front().stages.empty()) state_.chooseStage(next.look.front().stages.front().id);
-    });
-    layout->addWidget(remove, 0, Qt::AlignLeft);
+    const std::string id = chosenLayer()->id;
+    auto* grid = new QGridLayout;
+    const auto add = [&](int row, int column, const QString& text, const QString& tip, bool enabled, auto action) {
+        auto* button = makeButton(text, "");
+        button->setToolTip(tip);
+        button->setEnabled(enabled);
+        grid->addWidget(button, row, column);
+        connect(button, &QPushButton::clicked, this, action);
+    };
+    const Grade& grade = state_.keyGrade();
+    add(0, 0, tr("Earlier"), tr("Lets the layer act before the one below"), grade.look.size() > 1,
+        [this, id] { moveLayer(state_, id, -1); });
+    add(0, 1, tr("Later"), tr("Lets the layer act after the one above"), grade.look.size() > 1,
+        [this, id] { moveLayer(state_, id, 1); });
+    add(1, 0, tr("Merge down"), tr("Puts its stages behind those of the layer below; both must be laid over plainly"),
+        canMergeDown(grade, id), [this, id] { mergeLayerDown(state_, id); });
+    add(1, 1, tr("Delete layer"), tr("Undo brings it back"), grade.look.size() > 1,
+        [this, id] { removeLayer(state_, id); });
+    layout->addLayout(grid);
     layout->addStretch(1);
     return page;
 }
 
 void EditorPanel::rebuild() {
-    const std::string id = state_.chosenStage();
+    const std::string id = target();
     const auto place = findStage(state_.shownGrade(), id);
     const std::string now = place           ? id + "/" + stageAt(state_.shownGrade(), *place).type
                             : chosenLayer() ? id + "/layer"
@@ -208,14 +355,18 @@ void EditorPanel::rebuild() {
         page = none;
     }
     scroll_->setWidget(page);
+    onPicture_->setVisible(role_ == Role::Follows && editor_ && editor_->worksOnPicture());
+    more_->setVisible(editor_ != nullptr);
+    idle_->hide();
+    Q_EMIT onPictureToggled(isOnPicture());
     refresh();
 }
 
 void EditorPanel::refresh() {
-    const auto place = findStage(state_.shownGrade(), state_.chosenStage());
+    const auto place = findStage(state_.shownGrade(), target());
     const Layer* layer = chosenLayer();
-    const std::string now = place   ? state_.chosenStage() + "/" + stageAt(state_.shownGrade(), *place).type
-                            : layer ? state_.chosenStage() + "/layer"
+    const std::string now = place   ? target() + "/" + stageAt(state_.shownGrade(), *place).type
+                            : layer ? target() + "/layer"
                                     : "";
     if (now != shownFor_) {
         rebuild();

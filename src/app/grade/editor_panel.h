@@ -1,5 +1,6 @@
 #pragma once
 #include "app/grade/editors.h"
+#include "app/preview_service.h"
 
 #include <QLineEdit>
 #include <QPushButton>
@@ -7,29 +8,51 @@
 
 namespace baryton {
 
-/// The editor of the chosen stage or layer with what every one has: name, switch, reset, strength.
+/// The editor of the chosen stage or layer with what every one has: name, switch, reset, strength, kept settings. A
+/// pinned panel keeps showing the stage that it was pinned to.
 class EditorPanel : public QWidget {
     Q_OBJECT
 public:
-    explicit EditorPanel(AppState& state, QWidget* parent = nullptr);
+    enum class Role { Follows, Pinned };
+    explicit EditorPanel(AppState& state, Role role = Role::Follows, QWidget* parent = nullptr);
     StageEditor* editor() const { return editor_; }
+    void pin(const std::string& stageId);
+
+    void setInput(const PreviewScopes& scopes);
+    void setReports(const std::vector<StageReport>& reports);
+    void setPointed(std::optional<std::array<float, 3>> colour);
+    void picturePressed(const PickedColour& colour);
+    void pictureDragged(QPointF offset, Qt::KeyboardModifiers modifiers);
+    /// Presses on the picture work the stage.
+    bool isOnPicture() const { return onPicture_->isChecked() && onPicture_->isVisibleTo(this); }
+    QPushButton* onPictureButton() const { return onPicture_; }
 
 Q_SIGNALS:
     void savePresetWanted();
     void exportLutWanted();
     void shelfWanted();
-    void pickWanted(const QString& what, std::function<void(std::array<float, 3>)> take);
+    void stepsWanted();
+    void onPictureToggled(bool on);
+    void pinWanted(const std::string& stageId);
+    void unpinWanted();
+    void pickWanted(const QString& what, baryton::TakePicked take);
 
 private:
     void rebuild();
     void refresh();
+    void makeFoot(QVBoxLayout* layout);
+    void openKept();
+    void keepSettings();
     QWidget* makeLayerPage();
     const Layer* chosenLayer() const;
+    const std::string& target() const { return role_ == Role::Pinned ? pinned_ : state_.chosenStage(); }
     void editLayer(const QString& gesture, const std::function<void(Layer&)>& change);
 
     AppState& state_;
-    QPushButton *dot_, *reset_;
-    QLabel* title_;
+    Role role_;
+    std::string pinned_;
+    QPushButton *dot_, *onPicture_, *more_, *reset_;
+    QLabel *title_, *idle_;
     QScrollArea* scroll_;
     ValueRow* strength_;
     StageEditor* editor_ = nullptr;

@@ -1,16 +1,39 @@
 #include "app/grade/editors.h"
+#include "app/grade/colour_editors.h"
 #include "app/grade/miniatures.h"
+#include "app/grade/tone_editors.h"
 #include "app/widgets/labels.h"
 #include "colour/illuminant.h"
+#include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "lut/lut_file.h"
+#include "stages/spline.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace baryton {
+
+namespace {
+
+bool isLimit(const ParameterType& p) {
+    return p.id.rfind("limits.", 0) == 0;
+}
+
+} // namespace
+
+double vectorscopeHue(const std::array<float, 3>& colour) {
+    const auto plane = chromaPlane({colour[0], colour[1], colour[2]});
+    return std::fmod(std::atan2(plane[1], plane[0]) * 180 / std::numbers::pi + 360, 360);
+}
+
+double perceptualHue(const std::array<float, 3>& colour) {
+    const Vec3 lab = oklabFromLinear({srgbToLinear(colour[0]), srgbToLinear(colour[1]), srgbToLinear(colour[2])});
+    return std::fmod(std::atan2(lab[2], lab[1]) * 180 / std::numbers::pi + 360, 360);
+}
 
 StageEditor::StageEditor(AppState& state, std::string stageId, QWidget* parent)
     : QWidget(parent), state_(state), stageId_(std::move(stageId)), type_(findStageType(stage().type)) {}
@@ -32,6 +55,9 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     const ParameterType& p = *type_->parameter(parameter);
     auto* row = new ValueRow(name.isEmpty() ? QString::fromStdString(p.name) : name);
     row->setToolTip(QString::fromStdString(p.tooltip));
+    // Read aloud, a short name says too little.
+    for (QWidget* part : std::initializer_list<QWidget*>{row->ruler(), row->field()})
+        part->setAccessibleName(QString::fromStdString(p.name));
     const double low = shownNumber(p, p.minimum), high = shownNumber(p, p.maximum);
     row->setRange(low, high, shownNumber(p, p.step), shownNumber(p, std::get<double>(p.defaultValue)));
     row->field()->setWraps(p.wraps);
@@ -46,7 +72,11 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     if (p.wraps) {
         QGradientStops stops;
         constexpr int parts = 12;
-        for (int i = 0; i <= parts; ++i) stops.append({double(i) / parts, hueColour(360.0 * i / parts)});
+        // Wheels and Split tone count hues as the vectorscope does, everything else as OKLCh.
+        const bool ofWheel = type_->id == "wheels" || type_->id == "split-tone";
+        for (int i = 0; i <= parts; ++i)
+            stops.append({double(i) / parts, ofWheel && !isLimit(p) ? hueColour(360.0 * i / parts)
+                                                                    : perceptualHueColour(360.0 * i / parts)});
         row->ruler()->setStrip(stops);
     }
     connect(row, &ValueRow::edited, this, [this, &p, parameter](double shown, bool settled) {
@@ -57,17 +87,59 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     return row;
 }
 
+QPushButton* StageEditor::addHuePick(QLayout* layout, const std::function<std::string()>& parameter, bool ofWheel) {
+    auto* pick = makeButton(tr("Hue from picture…"), "");
+    pick->setToolTip(tr("Press on a colour in the picture, or in the reference picture, to take its hue"));
+    connect(pick, &QPushButton::clicked, this, [this, parameter, ofWheel] {
+        Q_EMIT pickWanted(
+            tr("Press on the colour whose hue is wanted"), [this, parameter, ofWheel](const PickedColour& c) {
+                set({{parameter(), std::round(ofWheel ? vectorscopeHue(c.input) : perceptualHue(c.input))}}, true);
+            });
+    });
+    layout->addWidget(pick);
+    return pick;
+}
+
+QCheckBox* StageEditor::addToggle(QVBoxLayout* layout, const std::string& parameter) {
+    const ParameterType& p = *type_->parameter(parameter);
+    auto* box = new QCheckBox(QString::fromStdString(p.name));
+    box->setToolTip(QString::fromStdString(p.tooltip));
+    connect(box, &QCheckBox::clicked, this, [this, parameter](bool on) { set({{parameter, on}}, true); });
+    layout->addWidget(box);
+    toggles_[parameter] = box;
+    return box;
+}
+
+QComboBox* StageEditor::addChoice(QVBoxLayout* layout, const std::string& parameter) {
+    const ParameterType& p = *type_->parameter(parameter);
+    auto* row = new QHBoxLayout;
+    auto* name = new QLabel(QString::fromStdString(p.name));
+    name->setFixedWidth(96);
+    auto* box = new QComboBox;
+    box->setAccessibleName(QString::fromStdString(p.name));
+    box->setToolTip(QString::fromStdString(p.tooltip));
+    for (const auto& option : p.options) box->addItem(QString::fromStdString(option.name));
+    connect(box, &QComboBox::activated, this, [this, &p](int index) {
+        set({{p.id, p.options[static_cast<std::size_t>(index)].id}}, true);
+    });
+    row->addWidget(name);
+    row->addWidget(box, 1);
+    layout->addLayout(row);
+    choices_[parameter] = box;
+    return box;
+}
+
 void StageEditor::refreshRows() {
     for (const auto& [id, row] : rows_) row->setValue(shownNumber(*type_->parameter(id), number(id)));
+    const Stage now = stage();
+    const ParameterReader read(*type_, now);
+    for (const auto& [id, box] : toggles_) box->setChecked(read.toggle(id));
+    for (const auto& [id, box] : choices_) box->setCurrentIndex(read.choiceIndex(id));
+    if (limits_)
+        limits_->setRanges({read.number("limits.tone.low"), read.number("limits.tone.high"),
+                            read.number("limits.tone.softness"), read.number("limits.hue.centre"),
+                            read.number("limits.hue.width"), read.number("limits.hue.softness")});
 }
-
-namespace {
-
-bool isLimit(const ParameterType& p) {
-    return p.id.rfind("limits.", 0) == 0;
-}
-
-} // namespace
 
 void StageEditor::addLimits(QVBoxLayout* layout) {
     bool begun = false;
@@ -76,6 +148,17 @@ void StageEditor::addLimits(QVBoxLayout* layout) {
         if (!begun) {
             layout->addSpacing(6);
             layout->addWidget(makeLabel(tr("WHERE IT ACTS"), "section"));
+            QVector<QColor> hues;
+            for (int hue = 0; hue < 360; hue += 2) hues.append(perceptualHueColour(hue));
+            limits_ = new LimitsStrip(hues);
+            layout->addWidget(limits_);
+            connect(limits_, &LimitsStrip::edited, this, [this](const LimitsStrip::Ranges& r, bool settled) {
+                set({{"limits.tone.low", r.low},
+                     {"limits.tone.high", r.high},
+                     {"limits.hue.centre", r.hue},
+                     {"limits.hue.width", r.width}},
+                    settled);
+            });
         }
         begun = true;
         addRow(layout, p.id);
@@ -96,26 +179,23 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
         if (p.kind == ParameterKind::Number) {
             addRow(layout, p.id);
         } else if (p.kind == ParameterKind::Toggle) {
-            auto* box = new QCheckBox(QString::fromStdString(p.name));
-            box->setToolTip(QString::fromStdString(p.tooltip));
-            connect(box, &QCheckBox::clicked, this, [this, id = p.id](bool on) { set({{id, on}}, true); });
-            layout->addWidget(box);
-            toggles_[p.id] = box;
+            addToggle(layout, p.id);
         } else if (p.kind == ParameterKind::Choice) {
-            auto* row = new QHBoxLayout;
-            auto* name = new QLabel(QString::fromStdString(p.name));
-            name->setFixedWidth(96);
-            auto* box = new QComboBox;
-            box->setAccessibleName(QString::fromStdString(p.name));
-            box->setToolTip(QString::fromStdString(p.tooltip));
-            for (const auto& option : p.options) box->addItem(QString::fromStdString(option.name));
-            connect(box, &QComboBox::activated, this, [this, &p](int index) {
-                set({{p.id, p.options[static_cast<std::size_t>(index)].id}}, true);
+            addChoice(layout, p.id);
+        } else if (p.kind == ParameterKind::CurveShape) {
+            layout->addWidget(makeLabel(QString::fromStdString(p.name), "second"));
+            auto* view = new CurveView;
+            view->setAccessibleName(QString::fromStdString(p.name));
+            view->setToolTip(QString::fromStdString(p.tooltip));
+            view->setShapeMaker([](const CurveView::Points& points) -> CurveView::Shape {
+                return [spline = Spline(toCurve(points))](double x) { return spline(x); };
             });
-            row->addWidget(name);
-            row->addWidget(box, 1);
-            layout->addLayout(row);
-            choices_[p.id] = box;
+            connect(view, &CurveView::edited, this, [this, id = p.id](const QVector<QPointF>& points, bool settled) {
+                const Curve curve = toCurve(points);
+                set({{id, isStraight(curve) && points.size() <= 2 ? Curve{} : curve}}, settled);
+            });
+            layout->addWidget(view);
+            curves_[p.id] = view;
         } else if (p.kind == ParameterKind::LutFile) {
             auto* name = makeLabel({}, "account");
             name->setWordWrap(true);
@@ -131,10 +211,8 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
         auto* pick = makeButton(tr("Pick a neutral…"), "");
         pick->setToolTip(tr("Press on something in the picture that should be grey or white"));
         connect(pick, &QPushButton::clicked, this, [this] {
-            Q_EMIT pickWanted(tr("Press on something that should be grey"), [this](std::array<float, 3> c) {
-                const auto found = neutralise({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
-                set({{"temperature", found.kelvin}, {"tint", found.tint}}, true);
-            });
+            Q_EMIT pickWanted(tr("Press on something that should be grey"),
+                              [this](const PickedColour& c) { pressOnPicture(c); });
         });
         layout->addWidget(pick, 0, Qt::AlignLeft);
     }
@@ -147,8 +225,7 @@ void GenericEditor::refresh() {
     refreshRows();
     const Stage now = stage();
     const ParameterReader read(type(), now);
-    for (const auto& [id, box] : toggles_) box->setChecked(read.toggle(id));
-    for (const auto& [id, box] : choices_) box->setCurrentIndex(read.choiceIndex(id));
+    for (const auto& [id, view] : curves_) view->setPoints(toPoints(read.curve(id)));
     for (const auto& [id, label] : lutNames_) {
         const LutContent& lut = read.lut(id);
         if (!lut.table) {
@@ -163,6 +240,12 @@ void GenericEditor::refresh() {
         if (lut.table->shaperSize() > 0) text += tr("\n1D, %1 entries").arg(lut.table->shaperSize());
         label->setText(text);
     }
+}
+
+void GenericEditor::pressOnPicture(const PickedColour& colour) {
+    const auto& c = colour.input;
+    const auto found = neutralise({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
+    set({{"temperature", found.kelvin}, {"tint", found.tint}}, true);
 }
 
 void GenericEditor::loadLut(const std::string& parameter) {
@@ -190,6 +273,14 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     if (!findStageType(stage.type)) return nullptr;
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
     if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);
+    if (stage.type == "hue-bands") return new HueBandsEditor(state, stageId, parent);
+    if (stage.type == "push-table") return new PushTableEditor(state, stageId, parent);
+    if (stage.type == "primaries") return new PrimariesEditor(state, stageId, parent);
+    if (stage.type == "split-tone") return new SplitToneEditor(state, stageId, parent);
+    if (stage.type == "gradient-map") return new GradientEditor(state, stageId, parent);
+    if (stage.type == "channel-mix") return new ChannelMixEditor(state, stageId, parent);
+    if (stage.type == "levels") return new LevelsEditor(state, stageId, parent);
+    if (stage.type == "film-response") return new FilmEditor(state, stageId, parent);
     return new GenericEditor(state, stageId, parent);
 }
 

@@ -1,16 +1,28 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/widgets/curve_view.h"
+#include "app/widgets/limits_strip.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/value_row.h"
 #include "app/widgets/wheel_view.h"
 
 #include <QCheckBox>
 #include <QComboBox>
+#include <QPushButton>
 #include <QVBoxLayout>
 #include <map>
 
 namespace baryton {
+
+/// A colour that was pressed on: as it is in the source, as it enters the chosen stage, and as it comes out in the
+/// end. On a reference picture all three are what is seen there.
+struct PickedColour {
+    std::array<float, 3> source{}, input{}, after{};
+};
+using TakePicked = std::function<void(const PickedColour&)>;
+/// Its hue as the wheels count it (vectorscope) and as hue bands do (OKLCh), in degrees 0…360.
+double vectorscopeHue(const std::array<float, 3>& colour);
+double perceptualHue(const std::array<float, 3>& colour);
 
 /// The editor of one stage. It shows what the state holds and asks the state for changes.
 class StageEditor : public QWidget {
@@ -25,10 +37,18 @@ public:
     virtual void setInput(const QVector<double> (&)[4]) {}
     /// The colour that enters the stage under the pointer; nothing when the pointer is elsewhere.
     virtual void setPointed(std::optional<std::array<float, 3>>) {}
+    /// A small version of the picture that enters the stage.
+    virtual void setInputPicture(const Picture&) {}
+
+    /// Whether pressing and dragging on the picture works this stage.
+    virtual bool worksOnPicture() const { return false; }
+    /// What a press there takes or makes, and what dragging from it does (offset in pixels, y upward).
+    virtual void pressOnPicture(const PickedColour&) {}
+    virtual void dragOnPicture(QPointF, Qt::KeyboardModifiers) {}
 
 Q_SIGNALS:
     /// The next press on the picture gives a colour; the source's colour there is handed to `take`.
-    void pickWanted(const QString& what, std::function<void(std::array<float, 3>)> take);
+    void pickWanted(const QString& what, baryton::TakePicked take);
 
 protected:
     AppState& state_;
@@ -36,16 +56,26 @@ protected:
     const StageType& type() const { return *type_; }
     double number(const std::string& parameter) const;
     void set(const std::map<std::string, Value>& values, bool settled);
+    /// A button that takes a hue from the picture or the reference into a parameter; `ofWheel` as the wheels count
+    /// it.
+    QPushButton* addHuePick(QLayout* layout, const std::function<std::string()>& parameter, bool ofWheel);
+    /// A check box for a toggle, a list for a choice, bound to it.
+    QCheckBox* addToggle(QVBoxLayout* layout, const std::string& parameter);
+    QComboBox* addChoice(QVBoxLayout* layout, const std::string& parameter);
     /// A row for a parameter, bound to it.
     ValueRow* addRow(QVBoxLayout* layout, const std::string& parameter, const QString& name = {});
     void refreshRows();
-    /// The rows that hold the stage to a range of tones and of hues, where it has them.
+    /// The strip and the rows that hold the stage to a range of tones and of hues, where it has them.
     void addLimits(QVBoxLayout* layout);
+    LimitsStrip* limits() const { return limits_; }
 
 private:
     std::string stageId_;
     const StageType* type_;
     std::map<std::string, ValueRow*> rows_;
+    std::map<std::string, QCheckBox*> toggles_;
+    std::map<std::string, QComboBox*> choices_;
+    LimitsStrip* limits_ = nullptr;
 };
 
 /// An editor built from the parameter descriptions; serves every stage that needs no more.
@@ -54,12 +84,13 @@ class GenericEditor : public StageEditor {
 public:
     GenericEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
     void refresh() override;
+    bool worksOnPicture() const override { return type().id == "white-balance"; }
+    void pressOnPicture(const PickedColour& colour) override;
 
 private:
     void loadLut(const std::string& parameter);
     std::map<std::string, QLabel*> lutNames_;
-    std::map<std::string, QCheckBox*> toggles_;
-    std::map<std::string, QComboBox*> choices_;
+    std::map<std::string, CurveView*> curves_;
 };
 
 class CurvesEditor : public StageEditor {
@@ -69,6 +100,9 @@ public:
     void refresh() override;
     void setInput(const QVector<double> (&counts)[4]) override;
     void setPointed(std::optional<std::array<float, 3>> colour) override;
+    bool worksOnPicture() const override { return true; }
+    void pressOnPicture(const PickedColour& colour) override;
+    void dragOnPicture(QPointF offset, Qt::KeyboardModifiers modifiers) override;
     CurveView* view() const { return view_; }
     Segments* channels() const { return channels_; }
 
@@ -77,11 +111,13 @@ private:
     void showPoint();
     std::string parameter() const;
     void showInput();
+    double shownLevel(const std::array<float, 3>& colour) const; ///< of a colour, on the shown channel
     Segments *channels_, *response_, *spline_;
     CurveView* view_;
     QLabel* pointName_;
     NumberField *in_, *out_;
     QVector<double> input_[4];
+    QPointF pressedPoint_;
 };
 
 class WheelsEditor : public StageEditor {
@@ -89,10 +125,13 @@ class WheelsEditor : public StageEditor {
 public:
     WheelsEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
     void refresh() override;
+    int chosen() const { return chosen_; }
     WheelView* wheel(int range) const { return wheels_[range]; }
 
 private:
     void choose(int range);
+    void giveOpposite(int range);
+    int chosen_ = 0;
     WheelView* wheels_[4];
     QLabel* names_[4];
     QWidget* typed_[4];

@@ -1,25 +1,24 @@
 #include "app/grade/grade_page.h"
 #include "app/grade/sheets.h"
-#include "app/picture_model.h"
+#include "app/grade/stage_commands.h"
+#include "app/grade/tray_panel.h"
 #include "app/render_image.h"
-#include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "base/error.h"
 #include "colour/spaces.h"
 
+#include <QFileDialog>
 #include <QHBoxLayout>
-#include <QKeyEvent>
-#include <QMouseEvent>
+#include <QMenu>
 #include <QScrollArea>
-#include <QScrollBar>
 #include <QVBoxLayout>
 #include <cmath>
-#include <numbers>
 
 namespace baryton {
 
 namespace {
 
-constexpr int kTrayWidth = 112, kShelfWidth = 216, kBandHeight = 150;
+constexpr int kBandHeight = 150, kLargeBandHeight = 300, kShelfWidth = 208, kScopeWidth = 330;
 
 ViewRegion toViewRegion(const PictureView::Region& r) {
     return {r.left, r.top, r.width, r.height, r.scale};
@@ -28,73 +27,118 @@ PictureView::Region fromViewRegion(const ViewRegion& r) {
     return {r.left, r.top, r.width, r.height, r.scale};
 }
 
-QVector<double> counts(const std::array<std::uint32_t, 256>& from) {
-    return QVector<double>(from.begin(), from.end());
-}
-
 int level(float v) {
     return static_cast<int>(std::lround(std::clamp(v, 0.0F, 1.0F) * 255));
+}
+
+PictureView::Compare compareOf(CompareBar::Mode mode) {
+    switch (mode) {
+    case CompareBar::Mode::Wipe:
+        return PictureView::Compare::Wipe;
+    case CompareBar::Mode::WipeAcross:
+        return PictureView::Compare::WipeAcross;
+    case CompareBar::Mode::Beside:
+        return PictureView::Compare::Beside;
+    case CompareBar::Mode::Reference:
+        return PictureView::Compare::Reference;
+    default:
+        return PictureView::Compare::After;
+    }
 }
 
 } // namespace
 
 GradePage::GradePage(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), view_(new PictureView), chain_(new ChainView(state)),
-      panel_(new EditorPanel(state)), histogram_(new HistogramView), left_(new QStackedWidget), tray_(new QListView),
-      shelf_(new Shelf(state)) {
+    : QWidget(parent), state_(state), view_(new PictureView), grid_(new GridView(state)), views_(new QStackedWidget),
+      compare_(new CompareBar(state)), chain_(new ChainView(state)), panel_(new EditorPanel(state)),
+      pinned_(new EditorPanel(state, EditorPanel::Role::Pinned)), scopes_(new ScopePanel),
+      trayPanel_(new TrayPanel(state)), left_(new QStackedWidget), shelf_(new Shelf(state)),
+      steps_(new StepsPanel(state)), sampleText_(makeLabel({}, "overlay", view_)),
+      hand_(new PictureHand(view_, this)) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     auto* upper = new QHBoxLayout;
     upper->setSpacing(1);
-
-    auto* trayPanel = new QWidget;
-    trayPanel->setObjectName(QStringLiteral("panel"));
-    trayPanel->setAttribute(Qt::WA_StyledBackground);
-    auto* trayLayout = new QVBoxLayout(trayPanel);
-    trayLayout->setContentsMargins(4, 8, 0, 0);
-    trayLayout->setSpacing(4);
-    auto* setName = makeLabel({}, "second");
-    trayLayout->addWidget(setName);
-    tray_->setModel(new PictureModel(state.pictures(), this));
-    tray_->setItemDelegate(new ThumbnailDelegate(tray_));
-    tray_->setAccessibleName(tr("Tray"));
-    tray_->setMouseTracking(true);
-    tray_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
-    tray_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    tray_->setStyleSheet(QStringLiteral("QListView { background: transparent; }"));
-    trayLayout->addWidget(tray_, 1);
-    left_->addWidget(trayPanel);
-    left_->addWidget(shelf_);
-    left_->setFixedWidth(kTrayWidth);
+    for (QWidget* each : std::initializer_list<QWidget*>{trayPanel_, shelf_, steps_}) left_->addWidget(each);
+    left_->setFixedWidth(trayPanel_->width());
     upper->addWidget(left_);
-
     auto* middle = new QVBoxLayout;
     middle->setSpacing(0);
-    middle->addWidget(makeCompareBar());
-    middle->addWidget(view_, 1);
+    middle->addWidget(compare_);
+    views_->addWidget(view_);
+    views_->addWidget(grid_);
+    middle->addWidget(views_, 1);
     upper->addLayout(middle, 1);
+    upper->addWidget(pinned_);
     upper->addWidget(panel_);
+    pinned_->hide();
     layout->addLayout(upper, 1);
     layout->addSpacing(1);
-    layout->addWidget(makeBand());
+    band_ = makeBand();
+    layout->addWidget(band_);
+    sampleText_->setAttribute(Qt::WA_TransparentForMouseEvents);
+    sampleText_->hide();
+    view_->installEventFilter(this);
+    connectState();
+    connectPicture();
+    connectHand();
+    view_->setNotice(tr("Open a folder of pictures to begin: File, Open folder… or drop one here."));
+    updateCompare();
+}
 
-    connect(&state.pictures(), &PictureSet::opened, this, [this, setName] {
+QListView* GradePage::tray() const {
+    return trayPanel_->list();
+}
+
+void GradePage::connectState() {
+    connect(&state_.pictures(), &PictureSet::opened, this, [this] {
         loadedFor_ = -1;
-        const QString count = QStringLiteral(" · %1").arg(state_.pictures().size());
-        const QFontMetrics metrics = setName->fontMetrics();
-        const int room = kTrayWidth - 12 - metrics.horizontalAdvance(count);
-        setName->setText(metrics.elidedText(state_.pictures().name(), Qt::ElideRight, room) + count);
-        setName->setToolTip(state_.pictures().name());
+        samples_ = {};
     });
-    connect(tray_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
-        if (index.isValid()) state_.setKey(index.row());
+    connect(&state_, &AppState::keyChanged, this, &GradePage::keyChanged);
+    connect(&state_, &AppState::shownGradeChanged, this, &GradePage::requestFrame);
+    connect(&state_, &AppState::stageChosen, this, [this] {
+        if (!alone_.empty()) alone_ = state_.chosenStage(); // what is shown alone follows the choice
+        updateCompare();
     });
-    connect(&state, &AppState::keyChanged, this, &GradePage::keyChanged);
-    connect(&state, &AppState::shownGradeChanged, this, &GradePage::requestFrame);
-    connect(&state, &AppState::stageChosen, this, &GradePage::requestFrame);
-    connect(&state, &AppState::beforeMeansChanged, this, &GradePage::updateCompare);
-    connect(&state.pictures(), &PictureSet::loaded, this, [this](int index, const LoadedPicture& picture) {
+    connect(&state_, &AppState::beforeChanged, this, &GradePage::updateCompare);
+    connect(trayPanel_, &TrayPanel::widthWanted, this, [this](int width) {
+        if (left() == Left::Tray) left_->setFixedWidth(width);
+    });
+    connect(shelf_, &Shelf::closeWanted, this, [this] { showLeft(Left::Tray); });
+    connect(steps_, &StepsPanel::closeWanted, this, [this] { showLeft(Left::Tray); });
+    connect(steps_, &StepsPanel::saveWanted, this, [this](const Grade& grade, const IncludeSet& changed) {
+        auto* sheet = new SavePresetSheet(state_, window());
+        sheet->setSource(grade, changed);
+        sheet->open();
+    });
+    connect(panel_, &EditorPanel::savePresetWanted, this, &GradePage::savePreset);
+    connect(panel_, &EditorPanel::exportLutWanted, this, &GradePage::exportLut);
+    connect(panel_, &EditorPanel::shelfWanted, this,
+            [this] { showLeft(left() == Left::Shelf ? Left::Tray : Left::Shelf); });
+    connect(panel_, &EditorPanel::stepsWanted, this,
+            [this] { showLeft(left() == Left::Steps ? Left::Tray : Left::Steps); });
+    connect(panel_, &EditorPanel::pinWanted, this, [this](const std::string& stageId) {
+        pinned_->pin(stageId);
+        pinned_->show();
+    });
+    connect(pinned_, &EditorPanel::unpinWanted, pinned_, &QWidget::hide);
+    for (auto* each : {panel_, pinned_}) connect(each, &EditorPanel::pickWanted, this, &GradePage::startPick);
+    connect(chain_, &ChainView::heldOff, this, [this](const std::string& stageId) {
+        if (stageId.empty())
+            state_.tryChange({});
+        else
+            state_.tryChange([stageId](const Grade& grade) { return without(grade, stageId); });
+    });
+    connect(scopes_, &ScopePanel::wantedChanged, this, &GradePage::requestFrame);
+    connect(scopes_, &ScopePanel::sizeWanted, this,
+            [this](bool large) { band_->setFixedHeight(large ? kLargeBandHeight : kBandHeight); });
+    connect(scopes_, &ScopePanel::clipMarksToggled, this, [this](bool on) { view_->setClipMarks(on, on); });
+}
+
+void GradePage::connectPicture() {
+    connect(&state_.pictures(), &PictureSet::loaded, this, [this](int index, const LoadedPicture& picture) {
         if (index != state_.key()) return;
         const Pyramid& pyramid = *picture.pyramid;
         // The picture itself takes the place of its stand-in: what is seen stays in its place.
@@ -102,7 +146,6 @@ GradePage::GradePage(AppState& state, QWidget* parent)
             view_->setPictureSize({pyramid.width(), pyramid.height()});
         loaded_ = picture;
         loadedFor_ = index;
-        pointer_.reset();
         requestFrame();
         QString text = QStringLiteral("%1 · %2 × %3")
                            .arg(QString::fromStdString(state_.pictures().at(index).file.filename().string()))
@@ -112,81 +155,53 @@ GradePage::GradePage(AppState& state, QWidget* parent)
             text += QStringLiteral(" · ") + QString::fromStdString(picture.metadata.exposure);
         Q_EMIT pictureText(text);
     });
-    connect(&state.pictures(), &PictureSet::loadFailed, this, [this](int index, const QString& message) {
+    connect(&state_.pictures(), &PictureSet::loadFailed, this, [this](int index, const QString& message) {
         if (index != state_.key()) return;
         view_->setNotice(message);
         Q_EMIT pictureText(QString::fromStdString(state_.pictures().at(index).file.filename().string()));
     });
-
     connect(view_, &PictureView::regionChanged, this, &GradePage::requestFrame);
     connect(view_, &PictureView::zoomChanged, this, &GradePage::showZoom);
     connect(view_, &PictureView::pointed, this, &GradePage::showPointer);
     connect(view_, &PictureView::pointerLeft, this, &GradePage::clearPointer);
-    view_->installEventFilter(this);
     connect(&preview_, &PreviewService::frameReady, this, [this](const PreviewFrame& frame) {
-        if (frame.picture != loaded_.pyramid.get() || loadedFor_ != state_.key()) return;
+        if (frame.picture != loaded_.pyramid.get() || !hasPixels()) return;
         view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
         Q_EMIT frameTime(frame.milliseconds);
     });
     connect(&preview_, &PreviewService::scopesReady, this, [this](const PreviewScopes& scopes) {
-        histogram_->setCounts(counts(scopes.after.r), counts(scopes.after.g), counts(scopes.after.b),
-                              static_cast<double>(scopes.after.pixels));
-        StageEditor* editor = panel_->editor();
-        if (!editor || !scopes.input || scopes.inputOf != editor->stageId()) return;
-        const QVector<double> input[4] = {counts(scopes.input->r), counts(scopes.input->g), counts(scopes.input->b),
-                                          counts(scopes.input->luma)};
-        editor->setInput(input);
+        scopes_->show(scopes);
+        panel_->setInput(scopes);
+        showSamples();
     });
-    connect(&preview_, &PreviewService::reportsReady, chain_, &ChainView::setReports);
-    connect(panel_, &EditorPanel::savePresetWanted, this, &GradePage::savePreset);
-    connect(panel_, &EditorPanel::exportLutWanted, this, &GradePage::exportLut);
-    connect(panel_, &EditorPanel::shelfWanted, this, [this] { showShelf(!isShelfShown()); });
-    connect(panel_, &EditorPanel::pickWanted, this, &GradePage::startPick);
-    connect(shelf_, &Shelf::closeWanted, this, [this] { showShelf(false); });
-    view_->setNotice(tr("Open a folder of pictures to begin: File, Open folder… or drop one here."));
-    updateCompare();
+    connect(&preview_, &PreviewService::reportsReady, this, [this](const std::vector<StageReport>& reports) {
+        chain_->setReports(reports);
+        panel_->setReports(reports);
+    });
+    connect(compare_, &CompareBar::modeChanged, this, [this] {
+        if (compare_->mode() == CompareBar::Mode::Reference && reference_.isEmpty()) chooseReference();
+        updateCompare();
+    });
+    connect(compare_, &CompareBar::beforeHeld, this, &GradePage::holdBefore);
+    connect(compare_, &CompareBar::fitWanted, view_, &PictureView::fit);
+    connect(compare_, &CompareBar::zoomWanted, this, [this](double scale) { view_->zoomTo(scale); });
 }
 
-QWidget* GradePage::makeCompareBar() {
-    auto* bar = new QWidget;
-    bar->setObjectName(QStringLiteral("toolbar"));
-    bar->setAttribute(Qt::WA_StyledBackground);
-    bar->setFixedHeight(36);
-    auto* row = new QHBoxLayout(bar);
-    row->setContentsMargins(10, 0, 10, 0);
-    row->setSpacing(4);
-    before_ = makeButton(tr("Before"), "flat");
-    before_->setToolTip(tr("Shows the version before as long as it is held (key B)"));
-    wipe_ = makeButton(tr("Wipe"), "flat");
-    wipe_->setCheckable(true);
-    wipe_->setToolTip(tr("The version before on the left of a line that can be dragged (key W)"));
-    beforeMeans_ = new QComboBox;
-    beforeMeans_->addItems({tr("before = source"), tr("before = Prep only")});
-    beforeMeans_->setAccessibleName(tr("What before means"));
-    fit_ = makeButton(tr("Fit"), "flat");
-    full_ = makeButton(tr("100 %"), "flat");
-    for (auto* each : {fit_, full_}) each->setCheckable(true);
-    zoom_ = makeLabel({}, "second");
-    zoom_->setFixedWidth(48);
-    zoom_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    row->addWidget(before_);
-    row->addWidget(wipe_);
-    row->addWidget(beforeMeans_);
-    row->addStretch(1);
-    row->addWidget(fit_);
-    row->addWidget(full_);
-    row->addWidget(zoom_);
-    connect(before_, &QPushButton::pressed, this, [this] { holdBefore(true); });
-    connect(before_, &QPushButton::released, this, [this] { holdBefore(false); });
-    connect(wipe_, &QPushButton::toggled, this, [this](bool on) {
-        updateCompare();
-        Q_EMIT wipeChanged(on);
+void GradePage::connectHand() {
+    const auto fraction = [this](QPointF picture) {
+        return QPointF(picture.x() / view_->pictureSize().width(), picture.y() / view_->pictureSize().height());
+    };
+    connect(panel_, &EditorPanel::onPictureToggled, hand_, &PictureHand::setWorks);
+    connect(hand_, &PictureHand::pressed, this, [this, fraction](QPointF at) {
+        if (hasPixels()) panel_->picturePressed(colourPicked(fraction(at)));
     });
-    connect(beforeMeans_, &QComboBox::activated, this,
-            [this](int index) { state_.setBeforeMeans(index == 0 ? BeforeMeans::Source : BeforeMeans::PrepOnly); });
-    connect(fit_, &QPushButton::clicked, this, [this] { view_->fit(); });
-    connect(full_, &QPushButton::clicked, this, [this] { view_->zoomTo(1); });
-    return bar;
+    connect(hand_, &PictureHand::dragged, panel_, &EditorPanel::pictureDragged);
+    connect(hand_, &PictureHand::released, this, [this] { state_.endGesture(); });
+    connect(hand_, &PictureHand::markMoved, this, [this, fraction](int mark, QPointF at) {
+        samples_.move(state_.key(), mark, fraction(at));
+        showSamples();
+    });
+    connect(hand_, &PictureHand::menuWanted, this, &GradePage::openPictureMenu);
 }
 
 QWidget* GradePage::makeBand() {
@@ -196,26 +211,17 @@ QWidget* GradePage::makeBand() {
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(1);
     auto* scroll = new QScrollArea;
+    scroll->setObjectName(QStringLiteral("band"));
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setStyleSheet(QStringLiteral("QScrollArea { background: %1; }").arg(theme::colours().panel.name()));
     chain_->setObjectName(QStringLiteral("panel"));
-    scroll->viewport()->setStyleSheet(QStringLiteral("background: %1;").arg(theme::colours().panel.name()));
     scroll->setWidget(chain_);
     connect(chain_, &ChainView::cardShown, scroll,
             [scroll](QWidget* card) { scroll->ensureWidgetVisible(card, 60, 0); });
     row->addWidget(scroll, 1);
-    auto* scope = new QWidget;
-    scope->setObjectName(QStringLiteral("panel"));
-    scope->setAttribute(Qt::WA_StyledBackground);
-    scope->setFixedWidth(312);
-    auto* scopeLayout = new QVBoxLayout(scope);
-    scopeLayout->setContentsMargins(12, 6, 10, 10);
-    scopeLayout->setSpacing(5);
-    scopeLayout->addWidget(new QLabel(tr("Histogram")));
-    scopeLayout->addWidget(histogram_, 1);
-    row->addWidget(scope);
+    scopes_->setFixedWidth(kScopeWidth);
+    row->addWidget(scopes_);
     return band;
 }
 
@@ -225,25 +231,30 @@ void GradePage::showEvent(QShowEvent*) {
 
 void GradePage::keyChanged() {
     pointer_.reset();
-    pick_ = {};
-    const QModelIndex index = tray_->model()->index(state_.key(), 0);
-    tray_->setCurrentIndex(index);
-    tray_->scrollTo(index);
+    hand_->endPick();
     loadedFor_ = -1;
     view_->setPictureSize({});
-    view_->setNotice(tr("Reading %1…").arg(index.data().toString()));
+    view_->setNotice(
+        tr("Reading %1…").arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
+    showSamples();
     state_.pictures().load(state_.key());
+}
+
+Grade GradePage::displayedGrade() const {
+    return alone_.empty() ? state_.shownGrade() : aloneIn(state_.shownGrade(), alone_);
 }
 
 void GradePage::requestFrame() {
     pointer_.reset();
-    if (!isVisible() || loadedFor_ != state_.key() || !loaded_.pyramid) return;
+    if (!isVisible() || !hasPixels()) return;
     PreviewRequest request;
     request.picture = loaded_.pyramid;
     request.region = toViewRegion(view_->region());
-    request.grade = state_.shownGrade();
-    if (view_->compare() != PictureView::Compare::After) request.before = state_.beforeGrade(request.grade);
+    request.grade = displayedGrade();
+    if (view_->compare() != PictureView::Compare::After && view_->compare() != PictureView::Compare::Reference)
+        request.before = state_.beforeGrade(request.grade);
     request.inputOf = state_.chosenStage();
+    request.scope = scopes_->wanted();
     preview_.request(std::move(request));
 }
 
@@ -253,42 +264,59 @@ void GradePage::holdBefore(bool held) {
     updateCompare();
 }
 
-void GradePage::setWipe(bool on) {
-    wipe_->setChecked(on);
+void GradePage::toggleAlone() {
+    alone_ = alone_.empty() ? state_.chosenStage() : std::string();
+    updateCompare();
 }
 
 void GradePage::updateCompare() {
-    view_->setBeforeName(state_.beforeMeans() == BeforeMeans::Source ? tr("before: source")
-                                                                     : tr("before: Prep only"));
-    view_->setCompare(held_                ? PictureView::Compare::Before
-                      : wipe_->isChecked() ? PictureView::Compare::Wipe
-                                           : PictureView::Compare::After);
+    const Before& before = state_.before();
+    view_->setBeforeName(before.kind == Before::Kind::Source     ? tr("before: source")
+                         : before.kind == Before::Kind::PrepOnly ? tr("before: Prep only")
+                                                                 : tr("before: %1").arg(before.name));
+    QString tag;
+    if (!alone_.empty()) {
+        const auto place = findStage(state_.shownGrade(), alone_);
+        tag = place ? tr("%1 alone").arg(QString::fromStdString(stageTitle(stageAt(state_.shownGrade(), *place))))
+                    : tr("this layer alone");
+    }
+    view_->setTag(tag);
+    const bool isGrid = compare_->mode() == CompareBar::Mode::Grid;
+    views_->setCurrentWidget(isGrid ? static_cast<QWidget*>(grid_) : view_);
+    view_->setCompare(held_ ? PictureView::Compare::Before : compareOf(compare_->mode()));
     requestFrame();
 }
 
 void GradePage::showZoom() {
-    zoom_->setText(view_->pictureSize().isEmpty() ? QString() : tr("%1 %").arg(std::lround(view_->scale() * 100)));
-    fit_->setChecked(view_->isFitted());
-    full_->setChecked(!view_->isFitted() && view_->scale() == 1);
+    compare_->setZoom(view_->pictureSize().isEmpty() ? 0 : view_->scale(), view_->isFitted());
 }
 
-void GradePage::showShelf(bool shown) {
-    left_->setCurrentIndex(shown ? 1 : 0);
-    left_->setFixedWidth(shown ? kShelfWidth : kTrayWidth);
+void GradePage::showLeft(Left which) {
+    left_->setCurrentIndex(static_cast<int>(which));
+    left_->setFixedWidth(which == Left::Tray ? trayPanel_->width() : kShelfWidth);
+}
+
+void GradePage::showPanels(bool shown) {
+    for (QWidget* each : std::initializer_list<QWidget*>{left_, panel_, band_}) each->setVisible(shown);
+}
+
+PickedColour GradePage::colourPicked(QPointF fraction) const {
+    const auto source = meanColour(loaded_.pyramid->full(), fraction);
+    return {source, Program::compile(upTo(state_.shownGrade(), state_.chosenStage()))(source),
+            Program::compile(state_.shownGrade())(source)};
 }
 
 void GradePage::showPointer(QPointF at) {
-    if (loadedFor_ != state_.key() || !loaded_.pyramid) return;
+    if (!hasPixels()) return;
     const Picture& full = loaded_.pyramid->full();
     at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
     const int y = std::clamp(static_cast<int>(at.y()), 0, full.height() - 1);
     if (!pointer_)
-        pointer_ = {Program::compile(state_.shownGrade()),
+        pointer_ = {Program::compile(displayedGrade()),
                     Program::compile(upTo(state_.shownGrade(), state_.chosenStage()))};
     const auto after = colourAt(pointer_->all, full, x, y);
-    const std::array<double, 3> encoded = {after[0], after[1], after[2]};
-    const auto chroma = chromaPlane(encoded);
+    const auto chroma = chromaPlane({after[0], after[1], after[2]});
     QString text = tr("R %1 G %2 B %3 → R %4 G %5 B %6")
                        .arg(level(full.row(0, y)[x]))
                        .arg(level(full.row(1, y)[x]))
@@ -302,50 +330,130 @@ void GradePage::showPointer(QPointF at) {
             tr("   hue %1°")
                 .arg(std::lround(std::fmod(std::atan2(chroma[1], chroma[0]) * 180 / std::numbers::pi + 360, 360)));
     Q_EMIT pointerText(text);
-    if (panel_->editor()) panel_->editor()->setPointed(colourAt(pointer_->input, full, x, y));
+    pointedAfter_ = after;
+    panel_->setPointed(colourAt(pointer_->input, full, x, y));
+    showSamples();
 }
 
 void GradePage::clearPointer() {
     Q_EMIT pointerText({});
-    if (panel_->editor()) panel_->editor()->setPointed({});
+    pointedAfter_.reset();
+    panel_->setPointed({});
+    showSamples();
 }
 
-void GradePage::startPick(const QString& what, std::function<void(std::array<float, 3>)> take) {
-    pick_ = std::move(take);
+void GradePage::showSamples() {
+    QVector<ScopeMark> scopeMarks;
+    QVector<PictureView::Mark> marks;
+    QStringList lines;
+    if (hasPixels() && !samples_.of(state_.key()).isEmpty()) {
+        const Program program = Program::compile(displayedGrade());
+        int number = 0;
+        for (const QPointF& at : samples_.of(state_.key())) {
+            const QString label = QString::number(++number);
+            const SampledPoint sample = readSample(loaded_.pyramid->full(), program, at);
+            marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
+            scopeMarks.append({sample.after, label});
+            lines.append(sampleText(label, sample));
+        }
+    }
+    if (!reference_.isEmpty()) {
+        char letter = 'a';
+        for (const QPointF& at : samples_.of(Samples::kReference)) {
+            const QString label{QLatin1Char(letter++)};
+            const SampledPoint sample = readSample(reference_, Program(), at);
+            scopeMarks.append({sample.after, label});
+            lines.append(sampleText(label, sample));
+        }
+    }
+    if (pointedAfter_) scopeMarks.append({*pointedAfter_, {}});
+    scopes_->setMarks(scopeMarks);
+    view_->setMarks(marks);
+    sampleText_->setText(lines.join(u'\n'));
+    sampleText_->setVisible(!lines.isEmpty());
+    sampleText_->adjustSize();
+    sampleText_->move(12, view_->height() - sampleText_->height() - 12);
+}
+
+void GradePage::openPictureMenu(QPointF position, QPoint global) {
+    if (!hasPixels()) return;
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    const auto onReference = view_->toReference(position);
+    const int picture = onReference ? Samples::kReference : state_.key();
+    const QPointF at = view_->toPicture(position);
+    const QPointF share =
+        onReference.value_or(QPointF(at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()));
+    if (const int mark = onReference ? -1 : view_->markAt(position); mark >= 0)
+        menu->addAction(tr("Remove sample %1").arg(mark + 1), this, [this, mark] {
+            samples_.remove(state_.key(), mark);
+            showSamples();
+        });
+    else
+        menu->addAction(tr("Sample point here"), this, [this, picture, share] {
+            if (!samples_.add(picture, share))
+                state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));
+            showSamples();
+        });
+    auto* clear = menu->addAction(tr("Remove all sample points"), this, [this, picture] {
+        samples_.clear(picture);
+        showSamples();
+    });
+    clear->setEnabled(!samples_.of(picture).isEmpty());
+    menu->addSeparator();
+    menu->addAction(tr("Reference picture…"), this, &GradePage::chooseReference);
+    auto* asReference = menu->addAction(tr("This picture as it is now as the reference"), this, [this] {
+        reference_ = Program::compile(state_.shownGrade()).graded(state_.pictures().smallOf(state_.key()));
+        view_->setReference(imageOf(Grade{}, reference_),
+                            QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string()));
+        samples_.clear(Samples::kReference);
+        if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
+    });
+    asReference->setEnabled(!state_.pictures().smallOf(state_.key()).isEmpty());
+    menu->popup(global);
+}
+
+void GradePage::chooseReference() {
+    auto* dialog = new QFileDialog(this, tr("Reference picture"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setFileMode(QFileDialog::ExistingFile);
+    connect(dialog, &QFileDialog::fileSelected, this,
+            [this](const QString& file) { loadReference(file.toStdString()); });
+    connect(dialog, &QFileDialog::rejected, this, [this] {
+        if (reference_.isEmpty() && compare_->mode() == CompareBar::Mode::Reference)
+            compare_->toggleMode(CompareBar::Mode::Reference);
+    });
+    dialog->open();
+}
+
+void GradePage::loadReference(const std::filesystem::path& file) {
+    constexpr int enough = 1200; // it is looked at fitted
+    try {
+        reference_ = readThumbnail(file, enough);
+    } catch (const Error& e) {
+        state_.tell(QString::fromStdString(e.what()), true);
+        return;
+    }
+    samples_.clear(Samples::kReference);
+    view_->setReference(imageOf(Grade{}, reference_), QString::fromStdString(file.filename().string()));
+    if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
+    updateCompare();
+}
+
+void GradePage::startPick(const QString& what, TakePicked take) {
     state_.tell(what + tr(" (Escape to leave it)"));
-    view_->setFocus();
+    hand_->startPick([this, take = std::move(take)](QPointF at, bool onReference) {
+        if (onReference) {
+            const auto colour = meanColour(reference_, at);
+            take({colour, colour, colour});
+        } else if (hasPixels()) {
+            take(colourPicked({at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()}));
+        }
+    });
 }
 
 bool GradePage::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == view_ && pick_) {
-        if (event->type() == QEvent::MouseButtonPress) {
-            QPointF at = view_->toPicture(static_cast<QMouseEvent*>(event)->position());
-            if (loaded_.pyramid && loadedFor_ == state_.key() &&
-                QRectF(QPointF(), QSizeF(view_->pictureSize())).contains(at)) {
-                const Picture& full = loaded_.pyramid->full();
-                at *= double(full.width()) / loaded_.pyramid->width();
-                // The mean of a small square: one pixel is noise.
-                constexpr int reach = 2;
-                std::array<float, 3> mean{};
-                int count = 0;
-                for (int y = std::max(0, static_cast<int>(at.y()) - reach);
-                     y <= std::min(full.height() - 1, static_cast<int>(at.y()) + reach); ++y)
-                    for (int x = std::max(0, static_cast<int>(at.x()) - reach);
-                         x <= std::min(full.width() - 1, static_cast<int>(at.x()) + reach); ++x, ++count)
-                        for (int k = 0; k < 3; ++k) mean[static_cast<std::size_t>(k)] += full.row(k, y)[x];
-                for (float& v : mean) v /= static_cast<float>(count);
-                const auto take = std::move(pick_);
-                pick_ = {};
-                take(mean);
-            }
-            return true;
-        }
-        if (event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape) {
-            pick_ = {};
-            return true;
-        }
-        if (event->type() == QEvent::MouseMove) view_->setCursor(Qt::CrossCursor);
-    }
+    if (watched == view_ && event->type() == QEvent::Resize) showSamples();
     return QWidget::eventFilter(watched, event);
 }
 

@@ -1,36 +1,59 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/grade/chain_view.h"
+#include "app/grade/compare_bar.h"
 #include "app/grade/editor_panel.h"
+#include "app/grade/grid_view.h"
+#include "app/grade/picture_hand.h"
+#include "app/grade/samples.h"
+#include "app/grade/scope_panel.h"
 #include "app/grade/shelf.h"
+#include "app/grade/steps_panel.h"
 #include "app/preview_service.h"
-#include "app/widgets/histogram_view.h"
 #include "app/widgets/picture_view.h"
 
-#include <QComboBox>
 #include <QListView>
 #include <QStackedWidget>
 
 namespace baryton {
 
-/// The Grade task: tray or shelf, the picture with its compare bar, the editor, and the chain with the scope below.
+class TrayPanel;
+
+/// The Grade task: tray, shelf or steps, the picture with its compare bar, the editor, and the chain with the scopes
+/// below.
 class GradePage : public QWidget {
     Q_OBJECT
 public:
     explicit GradePage(AppState& state, QWidget* parent = nullptr);
 
     PictureView* view() const { return view_; }
+    GridView* grid() const { return grid_; }
+    CompareBar* compareBar() const { return compare_; }
     ChainView* chain() const { return chain_; }
     EditorPanel* editorPanel() const { return panel_; }
-    QListView* tray() const { return tray_; }
+    EditorPanel* pinnedPanel() const { return pinned_; }
+    ScopePanel* scopes() const { return scopes_; }
+    QListView* tray() const;
     Shelf* shelf() const { return shelf_; }
+    StepsPanel* steps() const { return steps_; }
+    const Samples& samples() const { return samples_; }
+    QString samplesText() const { return sampleText_->text(); }
 
-    void showShelf(bool shown);
-    bool isShelfShown() const { return left_->currentIndex() == 1; }
+    /// What stands at the left: the tray, or over it the shelf or the takes and steps.
+    enum class Left { Tray, Shelf, Steps };
+    void showLeft(Left left);
+    Left left() const { return static_cast<Left>(left_->currentIndex()); }
+    bool arePanelsShown() const { return !band_->isHidden(); }
+    void showPanels(bool shown);
     /// Held: the version before is shown as long as it is held.
     void holdBefore(bool held);
-    void setWipe(bool on);
-    bool isWiping() const { return wipe_->isChecked(); }
+    /// The chosen stage or layer alone, or the whole grade again.
+    void toggleAlone();
+    bool isAlone() const { return !alone_.empty(); }
+    void loadReference(const std::filesystem::path& file);
+    void chooseReference();
+    void setClipMarks(bool on) { scopes_->clips()->setChecked(on); }
+    bool hasClipMarks() const { return scopes_->clips()->isChecked(); }
     void savePreset();
     void exportLut();
 
@@ -39,39 +62,52 @@ Q_SIGNALS:
     void pointerText(const QString& text);
     void pictureText(const QString& text);
     void frameTime(double milliseconds);
-    void wipeChanged(bool on);
 
 protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
     void showEvent(QShowEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
-    QWidget* makeCompareBar();
     QWidget* makeBand();
+    void connectState();
+    void connectPicture();
+    void connectHand();
     void keyChanged();
     void requestFrame();
     void updateCompare();
     void showPointer(QPointF picture);
     void clearPointer();
     void showZoom();
-    void startPick(const QString& what, std::function<void(std::array<float, 3>)> take);
+    void showSamples();
+    void openPictureMenu(QPointF position, QPoint global);
+    void startPick(const QString& what, TakePicked take);
+    bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }
+    Grade displayedGrade() const;
+    PickedColour colourPicked(QPointF fraction) const;
 
     AppState& state_;
     PreviewService preview_;
     PictureView* view_;
+    GridView* grid_;
+    QStackedWidget* views_;
+    CompareBar* compare_;
     ChainView* chain_;
-    EditorPanel* panel_;
-    HistogramView* histogram_;
+    EditorPanel *panel_, *pinned_;
+    ScopePanel* scopes_;
+    TrayPanel* trayPanel_;
     QStackedWidget* left_;
-    QListView* tray_;
     Shelf* shelf_;
-    QPushButton *before_, *wipe_, *fit_, *full_;
-    QComboBox* beforeMeans_;
-    QLabel* zoom_;
+    StepsPanel* steps_;
+    QWidget* band_ = nullptr;
+    QLabel* sampleText_;
+    PictureHand* hand_;
+    Samples samples_;
+    Picture reference_;
     LoadedPicture loaded_;
     int loadedFor_ = -1;
     bool held_ = false;
-    std::function<void(std::array<float, 3>)> pick_;
+    std::string alone_;
+    std::optional<std::array<float, 3>> pointedAfter_;
     struct PointerPrograms {
         Program all, input; ///< the whole grade, and what stands before the chosen stage
     };

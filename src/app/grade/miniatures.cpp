@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
+#include "colour/transfer.h"
 #include "render/program.h"
 #include "stages/spline.h"
 #include "stages/stage_type.h"
@@ -19,6 +20,16 @@ QColor hueColour(double degrees) {
     const Vec3 d = hueDirection(degrees);
     const auto channel = [&](std::size_t k) {
         return static_cast<int>(std::clamp(0.52 + 0.36 * d[k], 0.0, 1.0) * 255 + 0.5);
+    };
+    return {channel(0), channel(1), channel(2)};
+}
+
+QColor perceptualHueColour(double degrees) {
+    constexpr double lightness = 0.7, chroma = 0.13;
+    const double angle = degrees * std::numbers::pi / 180;
+    const Vec3 linear = linearFromOklab({lightness, chroma * std::cos(angle), chroma * std::sin(angle)});
+    const auto channel = [&](std::size_t k) {
+        return static_cast<int>(std::lround(std::clamp(linearToSrgb(linear[k]), 0.0, 1.0) * 255));
     };
     return {channel(0), channel(1), channel(2)};
 }

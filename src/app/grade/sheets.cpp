@@ -9,8 +9,9 @@
 namespace baryton {
 
 SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
-    : QDialog(parent), state_(state), name_(new QLineEdit), group_(new QComboBox), notes_(new QPlainTextEdit),
-      tree_(new CarryTree(true)), account_(makeLabel({}, "second")), save_(makeButton(tr("Save preset"), "primary")) {
+    : QDialog(parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit), group_(new QComboBox),
+      notes_(new QPlainTextEdit), tree_(new CarryTree(true)), account_(makeLabel({}, "second")),
+      save_(makeButton(tr("Save preset"), "primary")) {
     setWindowTitle(tr("Save preset"));
     setAttribute(Qt::WA_DeleteOnClose);
     resize(560, 620);
@@ -46,7 +47,7 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     addTick(tr("None"), tr("Takes every tick away"), [this] { tree_->tickAll(false); });
     addTick(tr("Only changed"), tr("Ticks what was changed in Look and Finish"), [this] { tree_->tickChanged(); });
     layout->addLayout(head);
-    tree_->setGrade(state.keyGrade());
+    tree_->setGrade(source_);
     layout->addWidget(tree_, 1);
     account_->setWordWrap(true);
     layout->addWidget(account_);
@@ -66,11 +67,18 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     review();
 }
 
+void SavePresetSheet::setSource(const Grade& grade, const IncludeSet& ticked) {
+    source_ = grade;
+    tree_->setGrade(source_);
+    tree_->tick(ticked);
+    review();
+}
+
 Preset SavePresetSheet::preset() const {
     Preset preset;
     preset.name = name_->text().trimmed().toStdString();
     preset.notes = notes_->toPlainText().trimmed().toStdString();
-    preset.carried = carve(state_.keyGrade(), tree_->included(), defaultsFor(state_.keyGrade()));
+    preset.carried = carve(source_, tree_->included(), defaultsFor(source_));
     return preset;
 }
 

@@ -16,6 +16,8 @@ class SavePresetSheet : public QDialog {
     Q_OBJECT
 public:
     explicit SavePresetSheet(AppState& state, QWidget* parent = nullptr);
+    /// Offers another grade than the key picture's, with just these ticked.
+    void setSource(const Grade& grade, const IncludeSet& ticked);
 
 private:
     void review();
@@ -23,6 +25,7 @@ private:
     Preset preset() const;
 
     AppState& state_;
+    Grade source_;
     QLineEdit* name_;
     QComboBox* group_;
     QPlainTextEdit* notes_;

@@ -1,9 +1,12 @@
 #include "app/grade/shelf.h"
 #include "app/picture_model.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "stages/apply_strength.h"
 #include "stages/preset_words.h"
 
+#include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QVBoxLayout>
@@ -17,6 +20,7 @@ public:
     struct Row {
         LibraryEntry entry;
         QImage image;
+        bool isFavourite = false;
     };
     std::vector<Row> rows;
 
@@ -37,7 +41,7 @@ public:
         const Row& row = rows.at(static_cast<std::size_t>(index.row()));
         switch (role) {
         case Qt::DisplayRole:
-            return QString::fromStdString(row.entry.name);
+            return (row.isFavourite ? QStringLiteral("★ ") : QString()) + QString::fromStdString(row.entry.name);
         case Qt::DecorationRole:
             return row.image;
         case PictureModel::ErrorRole:
@@ -79,7 +83,9 @@ public:
 } // namespace
 
 Shelf::Shelf(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), search_(new QLineEdit), list_(new QListView), model_(new ShelfModel(this)) {
+    : QWidget(parent), state_(state), search_(new QLineEdit), group_(new QComboBox),
+      mode_(new Segments({tr("Set"), tr("Add above")})), strength_(new ValueRow(tr("Strength"))),
+      list_(new QListView), model_(new ShelfModel(this)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);
@@ -96,6 +102,18 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     search_->setPlaceholderText(tr("Search presets"));
     search_->setClearButtonEnabled(true);
     layout->addWidget(search_);
+    group_->setAccessibleName(tr("Group"));
+    layout->addWidget(group_);
+    mode_->setAccessibleName(tr("How a preset is applied"));
+    mode_->setCurrent(0);
+    mode_->button(0)->setToolTip(tr("Sets just what the preset carries, the rest stays"));
+    mode_->button(1)->setToolTip(tr("Puts the preset's layers above what is there"));
+    layout->addWidget(mode_);
+    strength_->setRange(0, 200, 1, 100);
+    strength_->setValue(100);
+    strength_->setLabelWidth(56);
+    strength_->setToolTip(tr("How far the next preset goes: 100 as it was saved"));
+    layout->addWidget(strength_);
     list_->setModel(model_);
     list_->setItemDelegate(new ShelfDelegate(list_));
     list_->setMouseTracking(true);
@@ -104,7 +122,7 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     list_->viewport()->installEventFilter(this);
     layout->addWidget(list_, 1);
-    auto* hint = makeLabel(tr("Point to try, click to apply"), "second");
+    auto* hint = makeLabel(tr("Point to see, click to try; Enter keeps it"), "second");
     hint->setAlignment(Qt::AlignCenter);
     layout->addWidget(hint);
     layout->addSpacing(6);
@@ -112,14 +130,22 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     connect(search_, &QLineEdit::textChanged, this, &Shelf::fill);
     connect(&state, &AppState::presetsChanged, this, &Shelf::fill);
     connect(list_, &QListView::entered, this, [this](const QModelIndex& index) { tryEntry(index.row()); });
-    const auto apply = [this](const QModelIndex& index) {
-        if (const auto& entry = model_->rows.at(static_cast<std::size_t>(index.row())).entry; entry.preset)
-            state_.applyPreset(Preset(*entry.preset));
-        else
-            state_.tell(QString::fromStdString(entry.error), true);
-    };
-    connect(list_, &QListView::clicked, this, apply);
-    connect(list_, &QListView::activated, this, apply);
+    connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) { apply(index.row()); });
+    connect(list_, &QListView::activated, this, [this](const QModelIndex&) { state_.keepTry(); });
+    list_->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(list_, &QListView::customContextMenuRequested, this, [this](QPoint at) {
+        const QModelIndex index = list_->indexAt(at);
+        if (!index.isValid()) return;
+        auto* menu = new QMenu(this);
+        menu->setAttribute(Qt::WA_DeleteOnClose);
+        const bool is = model_->rows[static_cast<std::size_t>(index.row())].isFavourite;
+        menu->addAction(is ? tr("No longer a favourite") : tr("Favourite"), this,
+                        [this, row = index.row()] { toggleFavourite(row); });
+        menu->popup(list_->viewport()->mapToGlobal(at));
+    });
+    connect(group_, &QComboBox::activated, this, &Shelf::fill);
+    connect(mode_, &Segments::chosen, &redrawTimer_, qOverload<>(&QTimer::start));
+    connect(strength_, &ValueRow::edited, &redrawTimer_, qOverload<>(&QTimer::start));
     redrawTimer_.setSingleShot(true);
     redrawTimer_.setInterval(150);
     connect(&redrawTimer_, &QTimer::timeout, this, &Shelf::redraw);
@@ -138,12 +164,53 @@ Shelf::Shelf(AppState& state, QWidget* parent)
 
 void Shelf::fill() {
     const QString wanted = search_->text().trimmed();
-    std::vector<ShelfModel::Row> rows;
+    const QStringList favourites = favouritePresets();
+    // The groups there are; the choice is kept.
+    QStringList groups{tr("All presets"), tr("Favourites")};
     for (const LibraryEntry& entry : state_.presets())
-        if (QString::fromStdString(entry.group + " " + entry.name).contains(wanted, Qt::CaseInsensitive))
-            rows.push_back({entry, {}});
+        if (const QString group = QString::fromStdString(entry.group); !groups.contains(group)) groups.append(group);
+    const QString chosen = group_->currentText();
+    QStringList shown;
+    for (int i = 0; i < group_->count(); ++i) shown.append(group_->itemText(i));
+    if (shown != groups) {
+        group_->clear();
+        group_->addItems(groups);
+        group_->setCurrentIndex(std::max(0, static_cast<int>(groups.indexOf(chosen))));
+    }
+    std::vector<ShelfModel::Row> rows;
+    for (const LibraryEntry& entry : state_.presets()) {
+        const QString notes = entry.preset ? QString::fromStdString(entry.preset->notes) : QString();
+        const QString words = QString::fromStdString(entry.group + " " + entry.name) + u' ' + notes;
+        const bool favourite = favourites.contains(QString::fromStdString(entry.file.string()));
+        if (!words.contains(wanted, Qt::CaseInsensitive)) continue;
+        if (group_->currentIndex() == 1 && !favourite) continue;
+        if (group_->currentIndex() > 1 && QString::fromStdString(entry.group) != group_->currentText()) continue;
+        rows.push_back({entry, {}, favourite});
+    }
     model_->reset(std::move(rows));
     redrawTimer_.start();
+}
+
+ApplyMode Shelf::mode() const {
+    return mode_->current() == 0 ? ApplyMode::Set : ApplyMode::AddAbove;
+}
+
+double Shelf::strength() const {
+    return strength_->value() / 100;
+}
+
+void Shelf::apply(int row) {
+    const auto& entry = model_->rows.at(static_cast<std::size_t>(row)).entry;
+    if (entry.preset)
+        state_.applyAsTry(Preset(*entry.preset), mode(), strength());
+    else
+        state_.tell(QString::fromStdString(entry.error), true);
+}
+
+void Shelf::toggleFavourite(int row) {
+    setFavouritePreset(QString::fromStdString(model_->rows.at(static_cast<std::size_t>(row)).entry.file.string()),
+                       !model_->rows.at(static_cast<std::size_t>(row)).isFavourite);
+    fill();
 }
 
 void Shelf::showEvent(QShowEvent*) {
@@ -161,7 +228,8 @@ void Shelf::redraw() {
     std::vector<TileDrawer::Tile> tiles;
     for (std::size_t row = 0; row < model_->rows.size(); ++row)
         if (const auto& preset = model_->rows[row].entry.preset)
-            tiles.push_back({static_cast<int>(row), applied(state_.keyGrade(), *preset, ApplyMode::Set), small});
+            tiles.push_back(
+                {static_cast<int>(row), appliedWithStrength(state_.keyGrade(), *preset, mode(), strength()), small});
     drawer_.draw(std::move(tiles));
 }
 
@@ -169,12 +237,14 @@ void Shelf::tryEntry(int row) {
     if (row == tried_) return;
     tried_ = row;
     if (row < 0 || row >= static_cast<int>(model_->rows.size())) {
-        state_.tryGrade({});
+        state_.tryChange({});
         return;
     }
     const auto& entry = model_->rows[static_cast<std::size_t>(row)].entry;
     if (!entry.preset || !state_.hasKey()) return;
-    state_.tryGrade(completed(applied(state_.keyGrade(), *entry.preset, ApplyMode::Set)));
+    state_.tryChange([preset = *entry.preset, how = mode(), far = strength()](const Grade& grade) {
+        return appliedWithStrength(grade, preset, how, far);
+    });
     state_.tell(
         tr("%1 %2").arg(QString::fromStdString(entry.name), QString::fromStdString(accountOf(*entry.preset))));
 }

@@ -1,8 +1,11 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/tile_drawer.h"
+#include "app/widgets/segments.h"
+#include "app/widgets/value_row.h"
 
 #include <QAbstractListModel>
+#include <QComboBox>
 #include <QLineEdit>
 #include <QListView>
 #include <QWidget>
@@ -15,6 +18,9 @@ class Shelf : public QWidget {
 public:
     explicit Shelf(AppState& state, QWidget* parent = nullptr);
     QListView* list() const { return list_; }
+    QComboBox* groupChoice() const { return group_; }
+    ValueRow* strengthRow() const { return strength_; }
+    Segments* modes() const { return mode_; }
 
 Q_SIGNALS:
     void closeWanted();
@@ -28,9 +34,16 @@ private:
     void fill();
     void redraw();
     void tryEntry(int row);
+    void apply(int row);
+    ApplyMode mode() const;
+    double strength() const;
+    void toggleFavourite(int row);
 
     AppState& state_;
     QLineEdit* search_;
+    QComboBox* group_;
+    Segments* mode_;
+    ValueRow* strength_;
     QListView* list_;
     class ShelfModel* model_;
     QTimer redrawTimer_;

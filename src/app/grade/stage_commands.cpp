@@ -1,4 +1,6 @@
 #include "app/grade/stage_commands.h"
+#include "base/error.h"
+#include "lut/lut_file.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -14,7 +16,11 @@ void addStage(AppState& state, const std::string& type) {
     const std::string id = stage.id;
     // Into the layer that is worked in, behind the chosen stage.
     auto place = findStage(next, state.chosenStage());
-    if (place && place->part == Part::Look) {
+    const auto layer =
+        std::find_if(next.look.begin(), next.look.end(), [&](const Layer& l) { return l.id == state.chosenStage(); });
+    if (layer != next.look.end()) {
+        layer->stages.push_back(std::move(stage));
+    } else if (place && place->part == Part::Look) {
         auto& stages = next.look[place->layer].stages;
         stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(place->index) + 1, std::move(stage));
     } else {
@@ -24,14 +30,23 @@ void addStage(AppState& state, const std::string& type) {
     state.chooseStage(id);
 }
 
+void addLutStage(AppState& state, const std::filesystem::path& file) {
+    const ParsedLut lut = readLutFile(file);
+    if (!state.hasKey())
+        throw Error(file.string(), "", "there is no picture to wear the LUT", "open a picture first");
+    addStage(state, "lut");
+    state.editStage(state.chosenStage(), {}, [&](Stage& stage) {
+        stage.parameters["file"] = LutContent{file.filename().string(), std::make_shared<const LutTable>(lut.table)};
+    });
+    for (const auto& remark : lut.remarks) state.tell(QString::fromStdString(remark));
+}
+
 void removeStage(AppState& state, const std::string& stageId) {
     Grade next = state.keyGrade();
     const auto place = findStage(next, stageId);
     if (!place || place->part != Part::Look) return;
     auto& stages = stagesOf(next, *place);
     stages.erase(stages.begin() + static_cast<std::ptrdiff_t>(place->index));
-    if (stages.empty() && next.look.size() > 1)
-        next.look.erase(next.look.begin() + static_cast<std::ptrdiff_t>(place->layer));
     state.editKey(next);
     const auto left = stagePlaces(state.keyGrade());
     if (!left.empty())
@@ -52,7 +67,15 @@ void duplicateStage(AppState& state, const std::string& stageId) {
 }
 
 void resetStage(AppState& state, const std::string& stageId) {
-    state.editStage(stageId, {}, [](Stage& stage) {
+    const Grade& opened = state.pictures().at(state.key()).opened;
+    const auto then = findStage(opened, stageId), now = findStage(state.keyGrade(), stageId);
+    if (!now) return;
+    const bool asOpened = then && stageAt(opened, *then) == stageAt(state.keyGrade(), *now);
+    state.editStage(stageId, {}, [&](Stage& stage) {
+        if (then && !asOpened) {
+            stage = stageAt(opened, *then);
+            return;
+        }
         stage.parameters.clear();
         stage.strength.reset();
         stage.enabled.reset();
@@ -68,6 +91,134 @@ void moveStage(AppState& state, const std::string& stageId, int step) {
     if (to < 0 || to >= static_cast<std::ptrdiff_t>(stages.size())) return;
     std::swap(stages[place->index], stages[static_cast<std::size_t>(to)]);
     state.editKey(next);
+}
+
+void moveStageTo(AppState& state, const std::string& stageId, const std::string& layerId, std::size_t index) {
+    Grade next = state.keyGrade();
+    const auto place = findStage(next, stageId);
+    if (!place || place->part != Part::Look) return;
+    Stage stage = stageAt(next, *place);
+    auto& from = stagesOf(next, *place);
+    from.erase(from.begin() + static_cast<std::ptrdiff_t>(place->index));
+    for (Layer& layer : next.look) {
+        if (layer.id != layerId) continue;
+        const auto at = static_cast<std::ptrdiff_t>(std::min(index, layer.stages.size()));
+        layer.stages.insert(layer.stages.begin() + at, std::move(stage));
+        state.editKey(next);
+        return;
+    }
+}
+
+namespace {
+
+std::optional<std::size_t> layerIndex(const Grade& grade, const std::string& id) {
+    for (std::size_t i = 0; i < grade.look.size(); ++i)
+        if (grade.look[i].id == id) return i;
+    return {};
+}
+
+std::string freeLayerName(const Grade& grade, const std::string& stem) {
+    const auto taken = [&](const std::string& name) {
+        return std::any_of(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.name == name; });
+    };
+    std::string name = stem;
+    for (int n = 2; taken(name); ++n) name = stem + " " + std::to_string(n);
+    return name;
+}
+
+} // namespace
+
+void addLayer(AppState& state) {
+    if (!state.hasKey()) return;
+    Grade next = state.keyGrade();
+    Layer layer;
+    layer.id = freeId(next, "layer");
+    layer.name = freeLayerName(next, "Layer");
+    const std::string id = layer.id;
+    next.look.push_back(std::move(layer));
+    state.editKey(next);
+    state.chooseStage(id);
+}
+
+void removeLayer(AppState& state, const std::string& layerId) {
+    Grade next = state.keyGrade();
+    const auto at = layerIndex(next, layerId);
+    if (!at || next.look.size() < 2) return;
+    next.look.erase(next.look.begin() + static_cast<std::ptrdiff_t>(*at));
+    state.editKey(next);
+    state.chooseStage(next.look[std::min(*at, next.look.size() - 1)].id);
+}
+
+void splitLayer(AppState& state, const std::string& stageId) {
+    Grade next = state.keyGrade();
+    const auto place = findStage(next, stageId);
+    if (!place || place->part != Part::Look || place->index == 0) return;
+    Layer& below = next.look[place->layer];
+    Layer above;
+    above.id = freeId(next, "layer");
+    above.name = freeLayerName(next, below.name);
+    above.enabled = below.enabled;
+    const auto cut = below.stages.begin() + static_cast<std::ptrdiff_t>(place->index);
+    above.stages.assign(cut, below.stages.end());
+    below.stages.erase(cut, below.stages.end());
+    next.look.insert(next.look.begin() + static_cast<std::ptrdiff_t>(place->layer) + 1, std::move(above));
+    state.editKey(next);
+}
+
+bool canMergeDown(const Grade& grade, const std::string& layerId) {
+    const auto at = layerIndex(grade, layerId);
+    if (!at || *at == 0) return false;
+    const auto isPlain = [](const Layer& l) {
+        return l.isEnabled() && l.strengthOrFull() == 1 && l.blendOrNormal() == "normal";
+    };
+    return isPlain(grade.look[*at]) && isPlain(grade.look[*at - 1]);
+}
+
+void mergeLayerDown(AppState& state, const std::string& layerId) {
+    Grade next = state.keyGrade();
+    if (!canMergeDown(next, layerId)) return;
+    const std::size_t at = *layerIndex(next, layerId);
+    auto& below = next.look[at - 1].stages;
+    below.insert(below.end(), next.look[at].stages.begin(), next.look[at].stages.end());
+    const std::string id = next.look[at - 1].id;
+    next.look.erase(next.look.begin() + static_cast<std::ptrdiff_t>(at));
+    state.editKey(next);
+    state.chooseStage(id);
+}
+
+void moveLayer(AppState& state, const std::string& layerId, int step) {
+    Grade next = state.keyGrade();
+    const auto at = layerIndex(next, layerId);
+    if (!at) return;
+    const auto to = static_cast<std::ptrdiff_t>(*at) + step;
+    if (to < 0 || to >= static_cast<std::ptrdiff_t>(next.look.size())) return;
+    std::swap(next.look[*at], next.look[static_cast<std::size_t>(to)]);
+    state.editKey(next);
+}
+
+Grade aloneIn(const Grade& grade, const std::string& id) {
+    Grade alone = grade;
+    const auto turn = [&](std::vector<Stage>& stages) {
+        for (Stage& stage : stages) stage.enabled = stage.id == id;
+    };
+    for (Layer& layer : alone.look) {
+        if (layer.id == id) {
+            layer.enabled.reset();
+            continue;
+        }
+        turn(layer.stages);
+        const bool holds =
+            std::any_of(layer.stages.begin(), layer.stages.end(), [](const Stage& s) { return s.isEnabled(); });
+        layer.enabled = holds;
+    }
+    turn(alone.finish);
+    return alone;
+}
+
+Grade without(const Grade& grade, const std::string& stageId) {
+    Grade rest = grade;
+    if (const auto place = findStage(rest, stageId)) stageAt(rest, *place).enabled = false;
+    return rest;
 }
 
 } // namespace baryton

@@ -8,10 +8,29 @@ namespace baryton {
 
 /// Puts a new stage behind the chosen one (or at the end of the Look) and chooses it.
 void addStage(AppState& state, const std::string& type);
+/// The same with a LUT read from a file; throws Error when it can't be read.
+void addLutStage(AppState& state, const std::filesystem::path& file);
 void removeStage(AppState& state, const std::string& stageId);
 void duplicateStage(AppState& state, const std::string& stageId);
 void moveStage(AppState& state, const std::string& stageId, int step);
-/// All parameters back to their defaults, on, at full strength.
+/// Puts a stage into a layer of the Look at a place among its stages (as counted without it).
+void moveStageTo(AppState& state, const std::string& stageId, const std::string& layerId, std::size_t index);
+/// First back to how the picture was opened; where the stage already is as it was then, to its defaults, on, at full
+/// strength.
 void resetStage(AppState& state, const std::string& stageId);
+
+void addLayer(AppState& state);
+void removeLayer(AppState& state, const std::string& layerId);
+/// The stages of the layer from the given one on become a layer of their own above it.
+void splitLayer(AppState& state, const std::string& stageId);
+/// Puts the stages of a layer behind those of the layer below; only where both are laid over plainly.
+bool canMergeDown(const Grade& grade, const std::string& layerId);
+void mergeLayerDown(AppState& state, const std::string& layerId);
+void moveLayer(AppState& state, const std::string& layerId, int step);
+
+/// The grade with all of Look and Finish off but one stage, or one layer.
+Grade aloneIn(const Grade& grade, const std::string& id);
+/// The grade with one stage off.
+Grade without(const Grade& grade, const std::string& stageId);
 
 } // namespace baryton

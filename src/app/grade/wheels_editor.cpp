@@ -3,6 +3,9 @@
 #include "app/widgets/labels.h"
 
 #include <QGridLayout>
+#include <QHBoxLayout>
+#include <QMenu>
+#include <cmath>
 
 namespace baryton {
 
@@ -44,6 +47,16 @@ WheelsEditor::WheelsEditor(AppState& state, const std::string& stageId, QWidget*
     }
     layout->addLayout(grid);
     layout->addLayout(typed);
+    auto* helpers = new QHBoxLayout;
+    addHuePick(
+        helpers, [this] { return std::string(kRanges[chosen_]) + ".hue"; }, true);
+    auto* opposite = makeButton(tr("Opposite to…"), "");
+    opposite->setToolTip(tr("Gives another range the hue that lies opposite, at the same amount"));
+    auto* menu = new QMenu(opposite);
+    for (int i = 0; i < 4; ++i) menu->addAction(names[i], this, [this, i] { giveOpposite(i); });
+    opposite->setMenu(menu);
+    helpers->addWidget(opposite);
+    layout->addLayout(helpers);
     layout->addWidget(makeLabel(tr("WHERE THE RANGES LIE"), "section"));
     for (const char* id : {"shadows.pivot", "highlights.pivot", "softness"}) addRow(layout, id);
     addLimits(layout);
@@ -52,7 +65,16 @@ WheelsEditor::WheelsEditor(AppState& state, const std::string& stageId, QWidget*
     WheelsEditor::refresh();
 }
 
+void WheelsEditor::giveOpposite(int range) {
+    const std::string from = kRanges[chosen_], to = kRanges[range];
+    if (from == to) return;
+    set({{to + ".hue", std::fmod(number(from + ".hue") + 180, 360)}, {to + ".amount", number(from + ".amount")}},
+        true);
+    choose(range);
+}
+
 void WheelsEditor::choose(int range) {
+    chosen_ = range;
     for (int i = 0; i < 4; ++i) {
         typed_[i]->setVisible(i == range);
         setRole(names_[i], i == range ? "accent" : "second");

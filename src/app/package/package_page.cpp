@@ -120,8 +120,7 @@ QWidget* PackagePage::makeMiddle() {
     tiles_->setMouseTracking(true);
     tiles_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     tiles_->setAccessibleName(tr("Presets"));
-    tiles_->setStyleSheet(
-        QStringLiteral("QListView { background: %1; padding: 6px; }").arg(theme::colours().surround.name()));
+    tiles_->setObjectName(QStringLiteral("tiles"));
     layout->addWidget(tiles_, 1);
     connect(tiles_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
         if (!index.isValid()) return;
@@ -305,7 +304,7 @@ void PackagePage::redraw() {
             const Picture small = state_.pictures().smallOf(rows[i]);
             if (small.isEmpty()) continue;
             Grade base; // what a preset does is seen on the picture's own Prep alone
-            base.prep = picture.grade.prep;
+            base.prep = picture.work.grade.prep;
             tiles.push_back(
                 {t * kTilePictures + static_cast<int>(i), applied(base, *preset, ApplyMode::AddAbove), small});
         }

@@ -106,14 +106,14 @@ void CurveView::paintEvent(QPaintEvent*) {
             path.lineTo(s.left() + s.width() * i / (histogram_.size() - 1),
                         s.bottom() - 0.55 * s.height() * std::sqrt(histogram_[i]) / most);
         path.lineTo(s.bottomRight());
-        p.fillPath(path, QColor(0x34, 0x34, 0x34));
+        p.fillPath(path, theme::colours().counts);
     }
-    p.setPen(QPen(QColor(0x30, 0x30, 0x30), 1));
+    p.setPen(QPen(theme::colours().grid, 1));
     for (int i = 1; i < 4; ++i) {
         p.drawLine(toWidget({i / 4.0, 0}), toWidget({i / 4.0, 1}));
         p.drawLine(toWidget({0, i / 4.0}), toWidget({1, i / 4.0}));
     }
-    p.setPen(QPen(QColor(0x3c, 0x3c, 0x3c), 1, Qt::DashLine));
+    p.setPen(QPen(theme::colours().edge, 1, Qt::DashLine));
     p.drawLine(toWidget({0, 0}), toWidget({1, 1}));
     if (marker_) {
         p.setPen(QPen(c.accentDim, 1));

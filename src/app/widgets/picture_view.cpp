@@ -1,6 +1,7 @@
 #include "app/widgets/picture_view.h"
 #include "app/theme/theme.h"
 
+#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
@@ -30,6 +31,7 @@ void PictureView::setPictureSize(QSize size) {
 
 void PictureView::setImages(const QImage& after, const QImage& before, const Region& region) {
     after_ = after, before_ = before, shown_ = region;
+    makeClips();
     notice_.clear();
     fresh_ = true;
     update();
@@ -37,8 +39,101 @@ void PictureView::setImages(const QImage& after, const QImage& before, const Reg
 
 void PictureView::setCompare(Compare compare) {
     if (compare_ == compare) return;
+    const bool wasSplit = isSplit();
     compare_ = compare;
+    if (wasSplit != isSplit()) {
+        if (!fitted_) hold();
+        changed();
+    }
     update();
+}
+
+void PictureView::setReference(const QImage& image, const QString& name) {
+    reference_ = image, referenceName_ = name;
+    update();
+}
+
+void PictureView::setMarks(const QVector<Mark>& marks) {
+    marks_ = marks;
+    update();
+}
+
+int PictureView::markAt(QPointF position) const {
+    constexpr double reach = 10;
+    for (int i = 0; i < marks_.size(); ++i)
+        if (QLineF(fromPicture(marks_[i].picture), position).length() < reach) return i;
+    return -1;
+}
+
+void PictureView::setClipMarks(bool shadows, bool highlights) {
+    clipShadows_ = shadows, clipHighlights_ = highlights;
+    makeClips();
+    update();
+}
+
+void PictureView::setTag(const QString& text) {
+    if (tag_ == text) return;
+    tag_ = text;
+    update();
+}
+
+void PictureView::makeClips() {
+    clips_ = {};
+    if ((!clipShadows_ && !clipHighlights_) || after_.isNull()) return;
+    clips_ = QImage(after_.size(), QImage::Format_ARGB32_Premultiplied);
+    for (int y = 0; y < after_.height(); ++y) {
+        const auto* in = reinterpret_cast<const QRgb*>(after_.constScanLine(y));
+        auto* out = reinterpret_cast<QRgb*>(clips_.scanLine(y));
+        for (int x = 0; x < after_.width(); ++x) {
+            const int r = qRed(in[x]), g = qGreen(in[x]), b = qBlue(in[x]);
+            out[x] = 0;
+            if (clipHighlights_ && (r == 255 || g == 255 || b == 255)) {
+                const bool all = r == 255 && g == 255 && b == 255;
+                const bool dark = all && (x + y) / 3 % 2; // stripes: white alone would not be seen on white
+                out[x] = dark ? qRgb(20, 20, 20) : qRgb(r == 255 ? 255 : 0, g == 255 ? 255 : 0, b == 255 ? 255 : 0);
+            } else if (clipShadows_ && (r == 0 || g == 0 || b == 0)) {
+                const bool all = r == 0 && g == 0 && b == 0;
+                const bool light = all && (x - y + after_.height()) / 3 % 2;
+                out[x] = light ? qRgb(150, 150, 150)
+                               : qRgb(r == 0 && !all ? 150 : 0, g == 0 && !all ? 150 : 0, b == 0 && !all ? 150 : 0);
+            }
+        }
+    }
+}
+
+bool PictureView::isSplit() const {
+    return compare_ == Compare::Beside || compare_ == Compare::Reference;
+}
+
+bool PictureView::splitsAcross() const {
+    if (size_.isEmpty()) return false;
+    const auto fits = [this](double w, double h) { return std::min(w / size_.width(), h / size_.height()); };
+    return fits(width(), height() / 2.0) > fits(width() / 2.0, height());
+}
+
+QRectF PictureView::pane(int which) const {
+    if (!isSplit()) return rect();
+    if (splitsAcross()) {
+        const int half = height() / 2;
+        return which == 0 ? QRectF(0, 0, width(), half) : QRectF(0, half, width(), height() - half);
+    }
+    const int half = width() / 2;
+    return which == 0 ? QRectF(0, 0, half, height()) : QRectF(half, 0, width() - half, height());
+}
+
+QPointF PictureView::paneMiddle(QPointF position) const {
+    const QRectF first = pane(0);
+    return isSplit() && compare_ == Compare::Beside && first.contains(position) ? first.center() : pane(1).center();
+}
+
+std::optional<QPointF> PictureView::toReference(QPointF position) const {
+    if (compare_ != Compare::Reference || reference_.isNull() || !pane(0).contains(position)) return {};
+    const QRectF room = pane(0).adjusted(kMargin, kMargin, -kMargin, -kMargin);
+    const QSizeF size = QSizeF(reference_.size()).scaled(room.size(), Qt::KeepAspectRatio);
+    const QPointF at = position - (room.center() - QPointF(size.width() / 2, size.height() / 2));
+    const QPointF share(at.x() / size.width(), at.y() / size.height());
+    if (!QRectF(0, 0, 1, 1).contains(share)) return {};
+    return share;
 }
 
 void PictureView::setBeforeName(const QString& name) {
@@ -54,8 +149,9 @@ void PictureView::setNotice(const QString& text) {
 double PictureView::fitScale() const {
     if (size_.isEmpty()) return 1;
     const double ratio = devicePixelRatioF();
-    return std::min(
-        {(width() - 2 * kMargin) * ratio / size_.width(), (height() - 2 * kMargin) * ratio / size_.height(), 1.0});
+    const QSizeF room = pane(1).size();
+    return std::min({(room.width() - 2 * kMargin) * ratio / size_.width(),
+                     (room.height() - 2 * kMargin) * ratio / size_.height(), 1.0});
 }
 
 double PictureView::scale() const {
@@ -65,13 +161,13 @@ double PictureView::scale() const {
 QPointF PictureView::toPicture(QPointF position) const {
     const double s = scale() / devicePixelRatioF();
     const QPointF middle = fitted_ ? QPointF(size_.width() / 2.0, size_.height() / 2.0) : centre_;
-    return middle + (position - QPointF(width() / 2.0, height() / 2.0)) / s;
+    return middle + (position - paneMiddle(position)) / s;
 }
 
 QPointF PictureView::fromPicture(QPointF picture) const {
     const double s = scale() / devicePixelRatioF();
     const QPointF middle = fitted_ ? QPointF(size_.width() / 2.0, size_.height() / 2.0) : centre_;
-    return QPointF(width() / 2.0, height() / 2.0) + (picture - middle) * s;
+    return pane(1).center() + (picture - middle) * s;
 }
 
 PictureView::Region PictureView::region() const {
@@ -83,7 +179,8 @@ PictureView::Region PictureView::region() const {
         r.height = std::max(1, static_cast<int>(std::lround(size_.height() * r.scale)));
         return r;
     }
-    const QPointF a = toPicture({0, 0}), b = toPicture(QPointF(width(), height()));
+    const QRectF room = pane(1);
+    const QPointF a = toPicture(room.topLeft()), b = toPicture(room.bottomRight());
     // Whole picture pixels from the first that is seen, so that at 100 % nothing is resampled.
     r.left = std::max(0.0, std::floor(a.x()));
     r.top = std::max(0.0, std::floor(a.y()));
@@ -105,7 +202,9 @@ void PictureView::hold() {
     const auto held = [](double value, double span, double view) {
         return span <= view ? span / 2 : std::clamp(value, view / 2, span - view / 2);
     };
-    centre_ = {held(centre_.x(), size_.width(), width() / s), held(centre_.y(), size_.height(), height() / s)};
+    const QSizeF room = pane(1).size();
+    centre_ = {held(centre_.x(), size_.width(), room.width() / s),
+               held(centre_.y(), size_.height(), room.height() / s)};
     // On whole device pixels, so that 100 % is sharp.
     centre_ = {std::round(centre_.x() * s) / s, std::round(centre_.y() * s) / s};
 }
@@ -124,59 +223,109 @@ void PictureView::fit() {
 void PictureView::zoomTo(double newScale, std::optional<QPointF> about) {
     if (size_.isEmpty()) return;
     newScale = std::clamp(newScale, fitScale(), kLargestScale);
-    const QPointF at = about.value_or(QPointF(width() / 2.0, height() / 2.0));
+    const QPointF at = about.value_or(pane(1).center());
     const QPointF fixed = toPicture(at);
     fitted_ = newScale <= fitScale() * 1.0001 && newScale < 1;
     scale_ = newScale;
-    centre_ = fixed - (at - QPointF(width() / 2.0, height() / 2.0)) * devicePixelRatioF() / scale_;
+    centre_ = fixed - (at - paneMiddle(at)) * devicePixelRatioF() / scale_;
     hold();
     changed();
 }
 
-double PictureView::wipeX() const {
-    const QRectF seen = target(region()).intersected(QRectF(rect()));
-    return seen.left() + wipe_ * seen.width();
+QRectF PictureView::seen() const {
+    return target(region()).intersected(pane(1));
 }
 
-void PictureView::drawTag(QPainter& painter, const QString& text, Qt::Alignment side) const {
-    const QRectF seen = target(region()).intersected(QRectF(rect()));
+bool PictureView::onWipeLine(QPointF position) const {
+    constexpr double reach = 10;
+    const QRectF area = seen();
+    if (compare_ == Compare::Wipe) return std::abs(position.x() - area.left() - wipe_ * area.width()) < reach;
+    return compare_ == Compare::WipeAcross && std::abs(position.y() - area.top() - wipe_ * area.height()) < reach;
+}
+
+void PictureView::drawTag(QPainter& painter, const QRectF& over, const QString& text, Qt::Alignment side) const {
+    if (text.isEmpty()) return;
     const QSizeF size(painter.fontMetrics().horizontalAdvance(text) + 16, 20);
-    const double x = side & Qt::AlignRight ? seen.right() - size.width() - 8 : seen.left() + 8;
-    const QRectF box(QPointF(x, seen.top() + 8), size);
+    const double x = side & Qt::AlignRight ? over.right() - size.width() - 8 : over.left() + 8;
+    const double y = side & Qt::AlignBottom ? over.bottom() - size.height() - 8 : over.top() + 8;
+    const QRectF box(QPointF(x, y), size);
     painter.setPen(Qt::NoPen);
-    painter.setBrush(QColor(0, 0, 0, 160));
+    painter.setBrush(QColor(0, 0, 0, 170));
     painter.drawRoundedRect(box, 4, 4);
     painter.setPen(Qt::white);
     painter.drawText(box, Qt::AlignCenter, text);
 }
 
+void PictureView::drawPane(QPainter& p, int which, const QImage& image) const {
+    const QRectF room = pane(which);
+    p.save();
+    p.setClipRect(room);
+    p.drawImage(target(shown_).translated(room.center() - pane(1).center()), image);
+    p.restore();
+}
+
+void PictureView::drawMarks(QPainter& p) const {
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const Mark& mark : marks_) {
+        const QPointF at = fromPicture(mark.picture);
+        if (!pane(1).contains(at)) continue;
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(QColor(0, 0, 0, 170), 3.5));
+        p.drawEllipse(at, 6, 6);
+        p.setPen(QPen(Qt::white, 1.5));
+        p.drawEllipse(at, 6, 6);
+        drawTag(p, QRectF(at + QPointF(2, -4), QSizeF(60, 40)), mark.label, Qt::AlignLeft);
+    }
+}
+
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     const auto& c = theme::colours();
-    p.fillRect(rect(), c.surround);
+    p.fillRect(rect(), theme::surround());
     if (!after_.isNull()) {
-        const QRectF where = target(shown_);
         const bool stale = shown_ != region();
         p.setRenderHint(QPainter::SmoothPixmapTransform, stale && shown_.scale < 1);
         const bool canCompare = !before_.isNull();
-        p.drawImage(where, compare_ == Compare::Before && canCompare ? before_ : after_);
-        if (compare_ == Compare::Wipe && canCompare) {
-            const double x = wipeX();
+        drawPane(p, 1, compare_ == Compare::Before && canCompare ? before_ : after_);
+        if (!clips_.isNull() && compare_ != Compare::Before) drawPane(p, 1, clips_);
+        const QRectF area = seen();
+        if (isWiping() && canCompare) {
+            const bool across = compare_ == Compare::WipeAcross;
+            const QPointF line(area.left() + wipe_ * area.width(), area.top() + wipe_ * area.height());
             p.save();
-            p.setClipRect(QRectF(0, 0, x, height()));
-            p.drawImage(where, before_);
+            p.setClipRect(across ? QRectF(0, 0, width(), line.y()) : QRectF(0, 0, line.x(), height()));
+            p.drawImage(target(shown_), before_);
             p.restore();
             p.setRenderHint(QPainter::Antialiasing);
             p.setPen(QPen(Qt::white, 1));
-            const QRectF seen = where.intersected(QRectF(rect()));
-            p.drawLine(QPointF(x, seen.top()), QPointF(x, seen.bottom()));
+            if (across)
+                p.drawLine(QPointF(area.left(), line.y()), QPointF(area.right(), line.y()));
+            else
+                p.drawLine(QPointF(line.x(), area.top()), QPointF(line.x(), area.bottom()));
             p.setPen(QPen(c.well, 1));
             p.setBrush(Qt::white);
-            p.drawEllipse(QPointF(x, seen.center().y()), 8, 8);
-            drawTag(p, beforeName_, Qt::AlignLeft);
-            drawTag(p, tr("now"), Qt::AlignRight);
+            p.drawEllipse(across ? QPointF(area.center().x(), line.y()) : QPointF(line.x(), area.center().y()), 8, 8);
+            drawTag(p, area, beforeName_, Qt::AlignLeft);
+            drawTag(p, area, tr("now"), across ? Qt::AlignLeft | Qt::AlignBottom : Qt::AlignRight);
         }
-        if (compare_ == Compare::Before && canCompare) drawTag(p, beforeName_, Qt::AlignLeft);
+        if (compare_ == Compare::Beside && canCompare) {
+            drawPane(p, 0, before_);
+            drawTag(p, area.translated(pane(0).center() - pane(1).center()), beforeName_, Qt::AlignLeft);
+            drawTag(p, area, tr("now"), Qt::AlignLeft);
+        }
+        if (compare_ == Compare::Before && canCompare)
+            drawTag(p, area, beforeName_, Qt::AlignLeft);
+        else
+            drawTag(p, area, tag_, Qt::AlignRight);
+        drawMarks(p);
+    }
+    if (compare_ == Compare::Reference) {
+        const QRectF room = pane(0).adjusted(kMargin, kMargin, -kMargin, -kMargin);
+        const QSizeF size = QSizeF(reference_.size()).scaled(room.size(), Qt::KeepAspectRatio);
+        const QRectF where(room.center() - QPointF(size.width() / 2, size.height() / 2), size);
+        p.setRenderHint(QPainter::SmoothPixmapTransform);
+        p.drawImage(where, reference_);
+        drawTag(p, where, referenceName_, Qt::AlignLeft);
     }
     if (!notice_.isEmpty()) {
         p.setPen(c.second);
@@ -196,14 +345,16 @@ void PictureView::resizeEvent(QResizeEvent*) {
 void PictureView::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton && event->button() != Qt::MiddleButton) return;
     dragAt_ = event->position();
-    drag_ = compare_ == Compare::Wipe && std::abs(dragAt_.x() - wipeX()) < 10 ? Drag::Wipe : Drag::Pan;
+    drag_ = onWipeLine(dragAt_) && !spaceHeld_ ? Drag::Wipe : Drag::Pan;
 }
 
 void PictureView::mouseMoveEvent(QMouseEvent* event) {
     const QPointF at = event->position();
     if (drag_ == Drag::Wipe) {
-        const QRectF seen = target(region()).intersected(QRectF(rect()));
-        wipe_ = std::clamp((at.x() - seen.left()) / std::max(1.0, seen.width()), 0.0, 1.0);
+        const QRectF area = seen();
+        const double share = compare_ == Compare::Wipe ? (at.x() - area.left()) / std::max(1.0, area.width())
+                                                       : (at.y() - area.top()) / std::max(1.0, area.height());
+        wipe_ = std::clamp(share, 0.0, 1.0);
         update();
     } else if (drag_ == Drag::Pan && !fitted_) {
         centre_ -= (at - dragAt_) * devicePixelRatioF() / scale_;
@@ -211,13 +362,29 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
         hold();
         changed();
     }
-    const bool onLine = compare_ == Compare::Wipe && std::abs(at.x() - wipeX()) < 10;
-    setCursor(onLine || drag_ == Drag::Wipe ? Qt::SplitHCursor : fitted_ ? Qt::ArrowCursor : Qt::OpenHandCursor);
+    const bool onLine = onWipeLine(at) || drag_ == Drag::Wipe;
+    setCursor(onLine    ? (compare_ == Compare::Wipe ? Qt::SplitHCursor : Qt::SplitVCursor)
+              : fitted_ ? Qt::ArrowCursor
+                        : Qt::OpenHandCursor);
     const QPointF picture = toPicture(at);
     if (QRectF(QPointF(), QSizeF(size_)).contains(picture))
         Q_EMIT pointed(picture);
     else
         Q_EMIT pointerLeft();
+}
+
+void PictureView::keyPressEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Space) {
+        spaceHeld_ = true;
+        setCursor(Qt::OpenHandCursor);
+        return;
+    }
+    QWidget::keyPressEvent(event);
+}
+
+void PictureView::keyReleaseEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
+    QWidget::keyReleaseEvent(event);
 }
 
 void PictureView::mouseReleaseEvent(QMouseEvent*) {

@@ -8,7 +8,9 @@ namespace baryton {
 /// Shows a part of a picture at a scale, and a second version of it to compare with. It asks for pixels by telling
 /// which region is seen; until they come it shows what it has, moved and scaled to the place.
 ///
-/// Wheel: zoom about the pointer. Drag: pan. Double click: fit or 100 %. The wipe's line is dragged.
+/// Wheel: zoom about the pointer. Drag, or drag with the space bar held: pan. Double click: fit or 100 %. The wipe's
+/// line is dragged. Side by side, both panes show the same place at the same scale, one beside or above the other,
+/// whichever shows more; in the place of the version before a reference picture can stand, fitted.
 class PictureView : public QWidget {
     Q_OBJECT
 public:
@@ -19,7 +21,13 @@ public:
         double scale = 1;          ///< device pixels per picture pixel
         bool operator==(const Region&) const = default;
     };
-    enum class Compare { After, Before, Wipe };
+    enum class Compare { After, Before, Wipe, WipeAcross, Beside, Reference };
+    /// A place of the picture that is marked: a ring with a number.
+    struct Mark {
+        QPointF picture;
+        QString label;
+        bool operator==(const Mark&) const = default;
+    };
 
     explicit PictureView(QWidget* parent = nullptr);
 
@@ -30,6 +38,18 @@ public:
     void setCompare(Compare compare);
     Compare compare() const { return compare_; }
     void setBeforeName(const QString& name);
+    /// A picture of any kind to lie beside; a null image takes it away.
+    void setReference(const QImage& image, const QString& name);
+    bool hasReference() const { return !reference_.isNull(); }
+    /// Where on the reference picture a position of the widget lies, in fractions of it; nothing elsewhere.
+    std::optional<QPointF> toReference(QPointF position) const;
+    void setMarks(const QVector<Mark>& marks);
+    /// The mark under a position, or −1.
+    int markAt(QPointF position) const;
+    /// Pixels of the picture that lie at an end of a channel are painted in the colour of the channels concerned.
+    void setClipMarks(bool shadows, bool highlights);
+    /// A word over the picture's upper edge: what is shown in place of the whole grade.
+    void setTag(const QString& text);
     /// A line over the picture when there is nothing to show (loading, an error).
     void setNotice(const QString& text);
 
@@ -43,6 +63,8 @@ public:
     QPointF fromPicture(QPointF picture) const;
     double wipePosition() const { return wipe_; }
     QImage shownAfter() const { return after_; }
+    QImage shownBefore() const { return before_; }
+    bool isPanHeld() const { return spaceHeld_; } ///< the space bar: dragging pans whatever else it could do
 
     QSize sizeHint() const override { return {820, 550}; }
 
@@ -62,20 +84,34 @@ protected:
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void leaveEvent(QEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void keyReleaseEvent(QKeyEvent* event) override;
 
 private:
     double fitScale() const;
+    bool isSplit() const;
+    bool splitsAcross() const;    ///< the panes lie one above the other
+    QRectF pane(int which) const; ///< 0: the version before, 1: now; the whole widget when there is but one
+    QPointF paneMiddle(QPointF position) const;
+    bool isWiping() const { return compare_ == Compare::Wipe || compare_ == Compare::WipeAcross; }
+    bool onWipeLine(QPointF position) const;
+    void drawPane(QPainter& painter, int which, const QImage& image) const;
+    void drawMarks(QPainter& painter) const;
     QRectF target(const Region& region) const; ///< where a region's pixels go, in widget coordinates
     void hold();
     void changed();
-    double wipeX() const;
-    void drawTag(QPainter& painter, const QString& text, Qt::Alignment side) const;
+    QRectF seen() const; ///< of the picture, in the pane that shows it now
+    void makeClips();
+    void drawTag(QPainter& painter, const QRectF& over, const QString& text, Qt::Alignment side) const;
 
     QSize size_;
     bool fitted_ = true;
     double scale_ = 1;
     QPointF centre_; ///< of the view, in pixels of the picture
-    QImage after_, before_;
+    QImage after_, before_, reference_, clips_;
+    QString referenceName_, tag_;
+    QVector<Mark> marks_;
+    bool clipShadows_ = false, clipHighlights_ = false, spaceHeld_ = false;
     Region shown_;
     Compare compare_ = Compare::After;
     QString beforeName_, notice_;

@@ -13,6 +13,7 @@ public:
     explicit ValueRow(const QString& name, QWidget* parent = nullptr);
 
     void setRange(double minimum, double maximum, double step, double defaultValue);
+    void setLabelWidth(int width) { label_->setFixedWidth(width); }
     void setValue(double value);
     double value() const { return ruler_->value(); }
     Ruler* ruler() const { return ruler_; }

@@ -42,7 +42,13 @@ QPointF WheelView::ringPoint(double level) const {
 }
 
 bool WheelView::onRing(QPointF pixel) const {
-    return QLineF(centre(), pixel).length() > discRadius() + 3;
+    return hasLevel_ && QLineF(centre(), pixel).length() > discRadius() + 3;
+}
+
+void WheelView::setHasLevel(bool has) {
+    hasLevel_ = has;
+    renderDisc();
+    update();
 }
 
 void WheelView::setSetting(const Setting& setting) {
@@ -81,15 +87,9 @@ void WheelView::resizeEvent(QResizeEvent*) {
     renderDisc();
 }
 
-void WheelView::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    p.setRenderHint(QPainter::Antialiasing);
+void WheelView::paintRing(QPainter& p) const {
     const auto& c = theme::colours();
-    const double r = discRadius(), ring = ringRadius();
-    p.drawImage(QRectF(centre() - QPointF(r, r), QSizeF(2 * r, 2 * r)), disc_);
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(hasFocus() ? c.accent : c.edge, 1.5));
-    p.drawEllipse(centre(), r, r);
+    const double ring = ringRadius();
     // The level: from the top, clockwise for lighter.
     const QRectF arc(centre() - QPointF(ring, ring), QSizeF(2 * ring, 2 * ring));
     p.setPen(QPen(c.edge, 3, Qt::SolidLine, Qt::FlatCap));
@@ -101,6 +101,18 @@ void WheelView::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.well, 1));
     p.setBrush(Qt::white);
     p.drawEllipse(ringPoint(setting_.level), 4, 4);
+}
+
+void WheelView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const auto& c = theme::colours();
+    const double r = discRadius();
+    p.drawImage(QRectF(centre() - QPointF(r, r), QSizeF(2 * r, 2 * r)), disc_);
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(hasFocus() ? c.accent : c.edge, 1.5));
+    p.drawEllipse(centre(), r, r);
+    if (hasLevel_) paintRing(p);
     p.setPen(QPen(QColor(255, 255, 255, 40), 1));
     p.drawLine(centre() - QPointF(5, 0), centre() + QPointF(5, 0));
     p.drawLine(centre() - QPointF(0, 5), centre() + QPointF(0, 5));
@@ -110,6 +122,9 @@ void WheelView::paintEvent(QPaintEvent*) {
         // The opposite hue, where this one's complement lies.
         p.setPen(QPen(c.text, 1.5));
         p.drawLine(discPoint(setting_.hue + 180, 0.93), discPoint(setting_.hue + 180, 1.03));
+        p.setPen(QPen(c.second, 1));
+        for (const int beside : {150, 210})
+            p.drawLine(discPoint(setting_.hue + beside, 0.95), discPoint(setting_.hue + beside, 1.02));
     }
     p.setPen(QPen(Qt::white, 1.5));
     p.setBrush(setting_.amount > 0 ? colourOf_(setting_.hue) : QColor(0x50, 0x50, 0x50));
@@ -171,6 +186,10 @@ void WheelView::mouseDoubleClickEvent(QMouseEvent* event) {
 }
 
 void WheelView::wheelEvent(QWheelEvent* event) {
+    if (!hasLevel_) {
+        event->ignore();
+        return;
+    }
     Setting next = setting_;
     next.level = std::clamp(next.level + (event->angleDelta().y() > 0 ? 0.01 : -0.01), -1.0, 1.0);
     change(next, false);

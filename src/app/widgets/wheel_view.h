@@ -23,6 +23,8 @@ public:
 
     WheelView(const QString& name, std::function<QColor(double degrees)> colourOf, QWidget* parent = nullptr);
 
+    /// Without a level there is no ring.
+    void setHasLevel(bool has);
     void setSetting(const Setting& setting);
     const Setting& setting() const { return setting_; }
 
@@ -51,10 +53,12 @@ private:
     bool onRing(QPointF pixel) const;
     void pull(QPointF offset); ///< moves the colour by an offset in disc radii, y upward
     void change(const Setting& next, bool settled);
+    void paintRing(QPainter& painter) const;
     void renderDisc();
 
     std::function<QColor(double)> colourOf_;
     Setting setting_;
+    bool hasLevel_ = true;
     QImage disc_;
     enum class Drag { None, Disc, Ring } drag_ = Drag::None;
     QPointF dragAt_;

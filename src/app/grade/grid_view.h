@@ -1,0 +1,41 @@
+#pragma once
+#include "app/app_state.h"
+#include "app/tile_drawer.h"
+
+#include <QWidget>
+
+namespace baryton {
+
+/// The chosen pictures of the tray together, up to nine, with the grades that are shown: what is tried is seen on
+/// all. A click makes a picture the key picture.
+class GridView : public QWidget {
+    Q_OBJECT
+public:
+    static constexpr std::size_t kMost = 9;
+
+    explicit GridView(AppState& state, QWidget* parent = nullptr);
+    /// The pictures that are shown.
+    const std::vector<int>& shown() const { return shown_; }
+    QImage image(int index) const;
+    QRectF cell(std::size_t place) const;
+
+Q_SIGNALS:
+    void drawn(); ///< all cells show what they should
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+
+private:
+    void choose();
+    void redraw();
+
+    AppState& state_;
+    std::vector<int> shown_;
+    std::map<int, QImage> images_;
+    std::set<int> awaited_;
+    TileDrawer drawer_;
+};
+
+} // namespace baryton

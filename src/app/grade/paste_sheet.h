@@ -1,0 +1,21 @@
+#pragma once
+#include "app/carry_tree.h"
+
+#include <QDialog>
+
+namespace baryton {
+
+/// What of a copied grade a paste gives, as a tree of ticks.
+class PasteSheet : public QDialog {
+    Q_OBJECT
+public:
+    PasteSheet(const Grade& copied, const IncludeSet& ticked, std::size_t pictures, QWidget* parent = nullptr);
+
+Q_SIGNALS:
+    void pasted(const baryton::IncludeSet& ticked);
+};
+
+/// What of a grade was changed in Look and Finish: what a paste gives unless told otherwise.
+IncludeSet changedIn(const Grade& grade);
+
+} // namespace baryton

@@ -1,0 +1,72 @@
+#include "app/grade/samples.h"
+
+#include <QCoreApplication>
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+const QVector<QPointF>& Samples::of(int picture) const {
+    static const QVector<QPointF> none;
+    const auto at = points_.find(picture);
+    return at == points_.end() ? none : at->second;
+}
+
+bool Samples::add(int picture, QPointF at) {
+    auto& points = points_[picture];
+    if (points.size() >= kMost) return false;
+    points.append(at);
+    return true;
+}
+
+void Samples::move(int picture, int sample, QPointF to) {
+    auto& points = points_[picture];
+    if (sample >= 0 && sample < points.size())
+        points[sample] = {std::clamp(to.x(), 0.0, 1.0), std::clamp(to.y(), 0.0, 1.0)};
+}
+
+void Samples::remove(int picture, int sample) {
+    auto& points = points_[picture];
+    if (sample >= 0 && sample < points.size()) points.removeAt(sample);
+}
+
+void Samples::clear(int picture) {
+    points_.erase(picture);
+}
+
+std::array<float, 3> meanColour(const Picture& picture, QPointF at) {
+    const int cx = std::clamp(static_cast<int>(at.x() * picture.width()), 0, picture.width() - 1);
+    const int cy = std::clamp(static_cast<int>(at.y() * picture.height()), 0, picture.height() - 1);
+    const int reach = std::max(2, picture.longSide() / 800);
+    std::array<float, 3> mean{};
+    int count = 0;
+    for (int y = std::max(0, cy - reach); y <= std::min(picture.height() - 1, cy + reach); ++y)
+        for (int x = std::max(0, cx - reach); x <= std::min(picture.width() - 1, cx + reach); ++x, ++count)
+            for (int k = 0; k < 3; ++k) mean[static_cast<std::size_t>(k)] += picture.row(k, y)[x];
+    for (float& v : mean) v /= static_cast<float>(count);
+    return mean;
+}
+
+SampledPoint readSample(const Picture& source, const Program& program, QPointF at) {
+    const auto before = meanColour(source, at);
+    return samplePoint(before, program(before));
+}
+
+QString sampleText(const QString& label, const SampledPoint& sample) {
+    const auto words = [](const std::array<float, 3>& c) {
+        QStringList parts;
+        for (const float v : c)
+            parts.append(
+                QString::number(std::lround(std::clamp(v, 0.0F, 1.0F) * 255)).rightJustified(3, QChar(0x2007)));
+        return parts.join(u' ');
+    };
+    QString text = QStringLiteral("%1   %2 → %3").arg(label, words(sample.before), words(sample.after));
+    constexpr double least = 0.01; // below it a hue is noise
+    if (sample.chroma > least)
+        text += QCoreApplication::translate("Samples", "   hue %1°, opposite %2°")
+                    .arg(std::lround(sample.hue))
+                    .arg(std::lround(sample.opposite));
+    return text;
+}
+
+} // namespace baryton

@@ -1,0 +1,36 @@
+#pragma once
+#include "app/preview_service.h"
+#include "app/widgets/picture_view.h"
+#include "app/widgets/scope_view.h"
+
+#include <QPointF>
+#include <map>
+
+namespace baryton {
+
+/// The sample points of each picture and of the reference: up to eight each, in fractions of the picture, so that
+/// they lie where they were put whatever is done to it.
+class Samples {
+public:
+    static constexpr int kMost = 8;
+    static constexpr int kReference = -1; ///< in place of a picture's index
+
+    const QVector<QPointF>& of(int picture) const;
+    /// False when there are eight already.
+    bool add(int picture, QPointF at);
+    void move(int picture, int sample, QPointF to);
+    void remove(int picture, int sample);
+    void clear(int picture);
+
+private:
+    std::map<int, QVector<QPointF>> points_;
+};
+
+/// A sample read: its colours before and after. The mean of a small square, for one pixel is noise.
+SampledPoint readSample(const Picture& source, const Program& program, QPointF at);
+/// Mean source colour of a small square about a place given in fractions.
+std::array<float, 3> meanColour(const Picture& picture, QPointF at);
+/// "1   87 42 45 → 68 31 69   hue 49°, opposite 229°".
+QString sampleText(const QString& label, const SampledPoint& sample);
+
+} // namespace baryton

@@ -1,0 +1,81 @@
+#include "app/grade/scope_panel.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+
+namespace baryton {
+
+namespace {
+
+QVector<double> counts(const std::array<std::uint32_t, 256>& from) {
+    return QVector<double>(from.begin(), from.end());
+}
+
+} // namespace
+
+ScopePanel::ScopePanel(QWidget* parent)
+    : QWidget(parent), kinds_(new Segments({tr("Histogram"), tr("Wave"), tr("Parade"), tr("Vector")})),
+      views_(new QStackedWidget), histogram_(new HistogramView), waveform_(new ScopeView(ScopeView::Kind::Waveform)),
+      parade_(new ScopeView(ScopeView::Kind::Parade)), vectorscope_(new ScopeView(ScopeView::Kind::Vectorscope)) {
+    setObjectName(QStringLiteral("panel"));
+    setAttribute(Qt::WA_StyledBackground);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(12, 5, 8, 8);
+    layout->setSpacing(5);
+    auto* head = new QHBoxLayout;
+    head->setSpacing(4);
+    head->addWidget(kinds_);
+    head->addStretch(1);
+    const auto addIcon = [&](const char* icon, const QString& name, const QString& tip) {
+        auto* button = makeButton({}, "flat");
+        button->setIcon(theme::icon(QString::fromLatin1(icon)));
+        button->setCheckable(true);
+        button->setFixedWidth(28);
+        button->setAccessibleName(name);
+        button->setToolTip(tip);
+        head->addWidget(button);
+        return button;
+    };
+    clips_ = addIcon(
+        "clips", tr("Clip marks"),
+        tr("Paints what lies at an end of a channel in the colour of that channel; stripes where all do (C)"));
+    auto* larger = addIcon("larger", tr("Larger scope"), tr("Makes the scope higher, and smaller again"));
+    layout->addLayout(head);
+    for (QWidget* view : std::initializer_list<QWidget*>{histogram_, waveform_, parade_, vectorscope_})
+        views_->addWidget(view);
+    layout->addWidget(views_, 1);
+    kinds_->setCurrent(0);
+    kinds_->button(1)->setToolTip(tr("Waveform: how light each column of the picture is"));
+    kinds_->button(2)->setToolTip(tr("Parade: the waveforms of red, green and blue side by side"));
+    kinds_->button(3)->setToolTip(tr("Vectorscope: where the colours lie, with the line of skin"));
+    connect(kinds_, &Segments::chosen, this, [this](int index) {
+        views_->setCurrentIndex(index);
+        Q_EMIT wantedChanged();
+    });
+    connect(clips_, &QPushButton::toggled, this, &ScopePanel::clipMarksToggled);
+    connect(larger, &QPushButton::toggled, this, &ScopePanel::sizeWanted);
+}
+
+PreviewRequest::Scope ScopePanel::wanted() const {
+    using Scope = PreviewRequest::Scope;
+    const int kind = views_->currentIndex();
+    return !isVisible() || kind == 0 ? Scope::None : kind == 3 ? Scope::Vectorscope : Scope::Waveform;
+}
+
+void ScopePanel::show(const PreviewScopes& scopes) {
+    histogram_->setCounts(counts(scopes.after.r), counts(scopes.after.g), counts(scopes.after.b),
+                          static_cast<double>(scopes.after.pixels));
+    if (scopes.waveform) {
+        waveform_->setWaveform(*scopes.waveform);
+        parade_->setWaveform(*scopes.waveform);
+    }
+    if (scopes.vectorscope) vectorscope_->setVectorscope(*scopes.vectorscope);
+}
+
+void ScopePanel::setMarks(const QVector<ScopeMark>& marks) {
+    for (ScopeView* view : {waveform_, parade_, vectorscope_}) view->setMarks(marks);
+}
+
+} // namespace baryton

@@ -1,0 +1,317 @@
+#include "app/grade/tone_editors.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+#include "colour/transfer.h"
+#include "stages/film_response.h"
+#include "stages/gradient_map.h"
+
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+namespace {
+constexpr const char* kLevelChannels[] = {"rgb", "r", "g", "b"};
+constexpr const char* kLevelParameters[] = {"in.black", "gamma", "in.white", "out.black", "out.white"};
+} // namespace
+
+LevelsEditor::LevelsEditor(AppState& state, const std::string& stageId, QWidget* parent)
+    : StageEditor(state, stageId, parent), channels_(new Segments({tr("RGB"), tr("Red"), tr("Green"), tr("Blue")})),
+      input_(new HandleBar(tr("What comes in"))), output_(new HandleBar(tr("What goes out"))) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(6);
+    channels_->setAccessibleName(tr("Channel"));
+    channels_->setCurrent(0);
+    layout->addWidget(channels_);
+    input_->setFixedHeight(150);
+    input_->setToolTip(
+        tr("What is left of the dark handle becomes black, right of the light one white; the middle one bends"));
+    layout->addWidget(input_);
+    output_->setFixedHeight(46);
+    output_->setRamp([](double at) { return QColor::fromRgbF(float(at), float(at), float(at)); });
+    output_->setToolTip(tr("The darkest and the lightest that come out"));
+    layout->addWidget(output_);
+    const QString names[] = {tr("Black in"), tr("Gamma"), tr("White in"), tr("Black out"), tr("White out")};
+    for (int c = 0; c < 4; ++c) {
+        pages_[c] = new QWidget;
+        auto* rows = new QVBoxLayout(pages_[c]);
+        rows->setContentsMargins(0, 0, 0, 0);
+        rows->setSpacing(4);
+        for (int i = 0; i < 5; ++i)
+            addRow(rows, std::string(kLevelChannels[c]) + "." + kLevelParameters[i], names[i]);
+        layout->addWidget(pages_[c]);
+    }
+    addLimits(layout);
+    layout->addStretch(1);
+    connect(channels_, &Segments::chosen, this, [this] {
+        showChannel();
+        refresh();
+    });
+    connect(input_, &HandleBar::moved, this, [this](int handle, double at, bool settled) {
+        const double black = number(id("in.black")), white = number(id("in.white"));
+        if (handle == 0) set({{id("in.black"), std::min(at, type().parameter(id("in.black"))->maximum)}}, settled);
+        if (handle == 2) set({{id("in.white"), std::max(at, type().parameter(id("in.white"))->minimum)}}, settled);
+        if (handle == 1) {
+            // The tone under the middle handle comes out half-way.
+            const double share = std::clamp((at - black) / std::max(0.01, white - black), 0.02, 0.98);
+            const ParameterType& gamma = *type().parameter(id("gamma"));
+            const double wanted = std::log(share) / std::log(0.5);
+            set({{id("gamma"), std::clamp(std::round(wanted * 100) / 100, gamma.minimum, gamma.maximum)}}, settled);
+        }
+    });
+    connect(input_, &HandleBar::resetWanted, this, [this](int handle) {
+        const char* parameter = kLevelParameters[handle];
+        set({{id(parameter), type().parameter(id(parameter))->defaultValue}}, true);
+    });
+    connect(output_, &HandleBar::moved, this, [this](int handle, double at, bool settled) {
+        set({{id(handle == 0 ? "out.black" : "out.white"), at}}, settled);
+    });
+    connect(output_, &HandleBar::resetWanted, this, [this](int handle) {
+        set({{id(handle == 0 ? "out.black" : "out.white"), handle == 0 ? 0.0 : 1.0}}, true);
+    });
+    showChannel();
+    LevelsEditor::refresh();
+}
+
+std::string LevelsEditor::id(const char* parameter) const {
+    return std::string(kLevelChannels[channels_->current()]) + "." + parameter;
+}
+
+void LevelsEditor::showChannel() {
+    for (int c = 0; c < 4; ++c) pages_[c]->setVisible(c == channels_->current());
+    const int order[] = {3, 0, 1, 2}; // the histogram of lumas stands for all channels
+    input_->setHistogram(counts_[order[channels_->current()]]);
+}
+
+void LevelsEditor::setInput(const QVector<double> (&counts)[4]) {
+    for (int i = 0; i < 4; ++i) counts_[i] = counts[i];
+    limits()->setHistogram(counts[3]);
+    showChannel();
+}
+
+void LevelsEditor::refresh() {
+    const double black = number(id("in.black")), white = number(id("in.white"));
+    const double middle = black + (white - black) * std::pow(0.5, number(id("gamma")));
+    input_->setHandles({{black, Qt::black, {}}, {middle, QColor(0x80, 0x80, 0x80), {}}, {white, Qt::white, {}}});
+    output_->setHandles({{number(id("out.black")), Qt::black, {}}, {number(id("out.white")), Qt::white, {}}});
+    refreshRows();
+}
+
+namespace {
+
+std::string stopId(int stop, const char* parameter) {
+    return "stop" + std::to_string(stop + 1) + "." + parameter;
+}
+
+QColor colourOf(double r, double g, double b) {
+    const auto held = [](double v) { return static_cast<float>(std::clamp(v, 0.0, 1.0)); };
+    return QColor::fromRgbF(held(r), held(g), held(b));
+}
+
+} // namespace
+
+GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWidget* parent)
+    : StageEditor(state, stageId, parent), ramp_(new HandleBar(tr("Gradient"))) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(6);
+    ramp_->setFixedHeight(128);
+    ramp_->setToolTip(tr("Drag the stops; a double click beside them adds one, on one takes it away"));
+    layout->addWidget(ramp_);
+    for (int s = 0; s < 8; ++s) {
+        pages_[s] = new QWidget;
+        auto* rows = new QVBoxLayout(pages_[s]);
+        rows->setContentsMargins(0, 0, 0, 0);
+        rows->setSpacing(4);
+        addRow(rows, stopId(s, "position"), tr("Stop %1 at").arg(s + 1));
+        addRow(rows, stopId(s, "r"), tr("Red"));
+        addRow(rows, stopId(s, "g"), tr("Green"));
+        addRow(rows, stopId(s, "b"), tr("Blue"));
+        auto* pick = makeButton(tr("Colour from picture…"), "");
+        pick->setToolTip(
+            tr("Press on a colour in the picture, or in the reference picture, to give it to this stop"));
+        rows->addWidget(pick, 0, Qt::AlignLeft);
+        connect(pick, &QPushButton::clicked, this, [this, s] {
+            Q_EMIT pickWanted(tr("Press on the colour that the stop is to have"), [this, s](const PickedColour& c) {
+                const auto held = [](float v) { return std::round(std::clamp(v, 0.0F, 1.0F) * 100.0) / 100; };
+                set({{stopId(s, "r"), held(c.input[0])},
+                     {stopId(s, "g"), held(c.input[1])},
+                     {stopId(s, "b"), held(c.input[2])}},
+                    true);
+            });
+        });
+        layout->addWidget(pages_[s]);
+    }
+    addRow(layout, "amount");
+    addChoice(layout, "blend");
+    addChoice(layout, "space");
+    addLimits(layout);
+    layout->addStretch(1);
+    connect(ramp_, &HandleBar::chosenChanged, this, &GradientEditor::showStop);
+    connect(ramp_, &HandleBar::moved, this, [this](int handle, double at, bool settled) {
+        set({{stopId(handle, "position"), std::round(at * 1000) / 1000}}, settled);
+    });
+    connect(ramp_, &HandleBar::resetWanted, this, [this](int handle) {
+        auto all = stops();
+        if (all.size() <= 2) return;
+        all.erase(all.begin() + handle);
+        setStops(std::move(all), true);
+    });
+    connect(ramp_, &HandleBar::addWanted, this, [this](double at) {
+        auto all = stops();
+        if (all.size() >= 8) return;
+        const Stage now = stage();
+        const ParameterReader read(type(), now);
+        const Vec3 colour = gradientColour(read, at);
+        const auto behind = std::find_if(all.begin(), all.end(), [at](const Stop& s) { return s.at > at; });
+        const auto index = behind - all.begin();
+        all.insert(behind, {at, colour[0], colour[1], colour[2]});
+        setStops(std::move(all), true);
+        ramp_->choose(static_cast<int>(index));
+    });
+    GradientEditor::refresh();
+    showStop(0);
+}
+
+std::vector<GradientEditor::Stop> GradientEditor::stops() const {
+    std::vector<Stop> all;
+    const int count = static_cast<int>(std::lround(number("stops")));
+    for (int s = 0; s < count; ++s)
+        all.push_back(
+            {number(stopId(s, "position")), number(stopId(s, "r")), number(stopId(s, "g")), number(stopId(s, "b"))});
+    return all;
+}
+
+void GradientEditor::setStops(std::vector<Stop> all, bool settled) {
+    std::map<std::string, Value> values{{"stops", double(all.size())}};
+    for (int s = 0; s < static_cast<int>(all.size()); ++s) {
+        const Stop& stop = all[static_cast<std::size_t>(s)];
+        values[stopId(s, "position")] = stop.at;
+        values[stopId(s, "r")] = stop.r, values[stopId(s, "g")] = stop.g, values[stopId(s, "b")] = stop.b;
+    }
+    set(values, settled);
+}
+
+void GradientEditor::showStop(int stop) {
+    for (int s = 0; s < 8; ++s) pages_[s]->setVisible(s == stop);
+}
+
+void GradientEditor::setInput(const QVector<double> (&counts)[4]) {
+    ramp_->setHistogram(counts[3]);
+    limits()->setHistogram(counts[3]);
+}
+
+void GradientEditor::refresh() {
+    QVector<HandleBar::Handle> handles;
+    for (const Stop& stop : stops()) handles.append({stop.at, colourOf(stop.r, stop.g, stop.b), {}});
+    const Stage now = stage();
+    ramp_->setRamp([this, now](double at) {
+        const Vec3 c = gradientColour(ParameterReader(type(), now), at);
+        return colourOf(c[0], c[1], c[2]);
+    });
+    ramp_->setHandles(handles);
+    showStop(ramp_->chosen());
+    refreshRows();
+}
+
+ChannelMixEditor::ChannelMixEditor(AppState& state, const std::string& stageId, QWidget* parent)
+    : StageEditor(state, stageId, parent) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(8);
+    auto* summary = makeLabel(tr("Down: the channel that is made. Across: how much of each goes into it."), "second");
+    summary->setWordWrap(true);
+    layout->addWidget(summary);
+    auto* grid = new QGridLayout;
+    grid->setSpacing(4);
+    const char* ids[] = {"red", "green", "blue"};
+    const QString names[] = {tr("Red"), tr("Green"), tr("Blue")},
+                  froms[] = {tr("red"), tr("green"), tr("blue"), tr("offset")};
+    const auto& c = theme::colours();
+    const QColor washes[] = {c.red, c.green, c.blue, c.text};
+    for (int column = 0; column < 4; ++column) {
+        auto* head = makeLabel(froms[column], "section");
+        head->setAlignment(Qt::AlignCenter);
+        grid->addWidget(head, 0, column + 1);
+    }
+    for (int row = 0; row < 3; ++row) {
+        grid->addWidget(new QLabel(names[row]), row + 1, 0);
+        for (int column = 0; column < 4; ++column) {
+            const std::string id =
+                std::string(ids[row]) + (column < 3 ? std::string(".from.") + ids[column] : ".offset");
+            const ParameterType& p = *type().parameter(id);
+            auto* made = new ScrubCell(QString::fromStdString(p.name), shownNumber(p, p.minimum),
+                                       shownNumber(p, p.maximum), shownNumber(p, std::get<double>(p.defaultValue)));
+            made->setToolTip(QString::fromStdString(p.tooltip));
+            made->setWash([wash = washes[column]](double) { return wash; });
+            made->setMinimumHeight(32);
+            grid->addWidget(made, row + 1, column + 1);
+            cells_[row][column] = made;
+            connect(made, &ScrubCell::edited, this, [this, id, &p](double v, bool settled) {
+                set({{id, storedNumber(p, v)}}, settled);
+            });
+        }
+    }
+    layout->addLayout(grid);
+    addToggle(layout, "keep.sums");
+    addLimits(layout);
+    layout->addStretch(1);
+    ChannelMixEditor::refresh();
+}
+
+void ChannelMixEditor::refresh() {
+    const char* ids[] = {"red", "green", "blue"};
+    for (int row = 0; row < 3; ++row)
+        for (int column = 0; column < 4; ++column)
+            cells_[row][column]->setValue(
+                100 * number(std::string(ids[row]) + (column < 3 ? std::string(".from.") + ids[column] : ".offset")));
+    refreshRows();
+}
+
+FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* parent)
+    : StageEditor(state, stageId, parent), characters_(new QListWidget), summary_(makeLabel({}, "second")) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(6);
+    characters_->setAccessibleName(tr("Response"));
+    characters_->setFixedHeight(168);
+    const ParameterType& response = *type().parameter("response");
+    for (const auto& option : response.options) {
+        auto* item = new QListWidgetItem(QString::fromStdString(option.name), characters_);
+        for (const FilmCharacter& c : filmCharacters())
+            if (c.id == option.id) {
+                item->setToolTip(QString::fromStdString(c.summary));
+                const QString kind = c.kind == FilmCharacter::Kind::Negative   ? tr("negative")
+                                     : c.kind == FilmCharacter::Kind::Reversal ? tr("reversal")
+                                                                               : tr("mono");
+                item->setText(QStringLiteral("%1 · %2").arg(QString::fromStdString(c.name), kind));
+            }
+    }
+    layout->addWidget(characters_);
+    summary_->setWordWrap(true);
+    summary_->setMinimumHeight(32);
+    layout->addWidget(summary_);
+    for (const ParameterType& p : type().parameters)
+        if (p.kind == ParameterKind::Number && p.id.rfind("limits.", 0) != 0) addRow(layout, p.id);
+    addLimits(layout);
+    layout->addStretch(1);
+    connect(characters_, &QListWidget::currentRowChanged, this, [this, &response](int row) {
+        if (!showing_ && row >= 0) set({{"response", response.options[static_cast<std::size_t>(row)].id}}, true);
+    });
+    FilmEditor::refresh();
+}
+
+void FilmEditor::refresh() {
+    const Stage now = stage();
+    const ParameterReader read(type(), now);
+    showing_ = true;
+    characters_->setCurrentRow(read.choiceIndex("response"));
+    showing_ = false;
+    summary_->setText(characters_->currentItem() ? characters_->currentItem()->toolTip() : QString());
+    refreshRows();
+}
+
+} // namespace baryton

@@ -1,0 +1,79 @@
+#pragma once
+#include "app/grade/editors.h"
+#include "app/widgets/handle_bar.h"
+#include "app/widgets/scrub_cell.h"
+
+#include <QListWidget>
+
+namespace baryton {
+
+/// Levels: for all channels or one, what becomes black, middle and white over the histogram of what enters, and below
+/// how dark and light the result may be.
+class LevelsEditor : public StageEditor {
+    Q_OBJECT
+public:
+    LevelsEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
+    void refresh() override;
+    void setInput(const QVector<double> (&counts)[4]) override;
+    HandleBar* input() const { return input_; }
+    HandleBar* output() const { return output_; }
+    Segments* channels() const { return channels_; }
+
+private:
+    std::string id(const char* parameter) const;
+    void showChannel();
+    Segments* channels_;
+    HandleBar *input_, *output_;
+    QWidget* pages_[4];
+    QVector<double> counts_[4];
+};
+
+/// Gradient map: the ramp over the histogram of lumas, stops to drag; a double click adds one or takes one away.
+class GradientEditor : public StageEditor {
+    Q_OBJECT
+public:
+    GradientEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
+    void refresh() override;
+    void setInput(const QVector<double> (&counts)[4]) override;
+    HandleBar* ramp() const { return ramp_; }
+
+private:
+    struct Stop {
+        double at, r, g, b;
+    };
+    std::vector<Stop> stops() const;
+    void setStops(std::vector<Stop> stops, bool settled);
+    void showStop(int stop);
+    HandleBar* ramp_;
+    QWidget* pages_[8];
+};
+
+/// Channel mix: the matrix as a table of numbers.
+class ChannelMixEditor : public StageEditor {
+    Q_OBJECT
+public:
+    ChannelMixEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
+    void refresh() override;
+    void setInput(const QVector<double> (&counts)[4]) override { limits()->setHistogram(counts[3]); }
+    ScrubCell* cell(int row, int column) const { return cells_[row][column]; }
+
+private:
+    ScrubCell* cells_[3][4];
+};
+
+/// Film response: the characters with what each does, then the sensitometry.
+class FilmEditor : public StageEditor {
+    Q_OBJECT
+public:
+    FilmEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
+    void refresh() override;
+    void setInput(const QVector<double> (&counts)[4]) override { limits()->setHistogram(counts[3]); }
+    QListWidget* characters() const { return characters_; }
+
+private:
+    QListWidget* characters_;
+    QLabel* summary_;
+    bool showing_ = false;
+};
+
+} // namespace baryton

@@ -1,0 +1,177 @@
+#include "app/grade/tray_panel.h"
+#include "app/theme/theme.h"
+#include "app/widgets/labels.h"
+
+#include <QActionGroup>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenu>
+#include <QVBoxLayout>
+#include <QWheelEvent>
+
+namespace baryton {
+
+namespace {
+
+constexpr int kWidth = 112, kMargin = 16; ///< of the panel, and what of it is not thumbnail
+
+/// Sorts and filters what the model says.
+class TrayOrder : public QSortFilterProxyModel {
+public:
+    using QSortFilterProxyModel::QSortFilterProxyModel;
+    enum class Show { All, Graded, NotGraded } show = Show::All;
+    void refresh() { invalidateFilter(); }
+
+protected:
+    bool filterAcceptsRow(int row, const QModelIndex&) const override {
+        if (show == Show::All) return true;
+        const bool graded = sourceModel()->index(row, 0).data(PictureModel::GradedRole).toBool();
+        return graded == (show == Show::Graded);
+    }
+};
+
+} // namespace
+
+TrayPanel::TrayPanel(AppState& state, QWidget* parent)
+    : QWidget(parent), state_(state), model_(new PictureModel(state.pictures(), this)), sorted_(new TrayOrder(this)),
+      list_(new QListView), delegate_(new ThumbnailDelegate(list_)) {
+    setObjectName(QStringLiteral("panel"));
+    setAttribute(Qt::WA_StyledBackground);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(4, 4, 0, 0);
+    layout->setSpacing(4);
+    auto* head = new QHBoxLayout;
+    head->setSpacing(0);
+    auto* name = makeLabel({}, "second");
+    head->addWidget(name, 1);
+    auto* more = makeButton({}, "flat");
+    more->setIcon(theme::icon(QStringLiteral("more")));
+    more->setAccessibleName(tr("Order and size of the tray"));
+    more->setToolTip(tr("Order, filter and size of the thumbnails"));
+    more->setFixedWidth(26);
+    head->addWidget(more);
+    layout->addLayout(head);
+    sorted_->setSourceModel(model_);
+    sorted_->setDynamicSortFilter(true);
+    list_->setModel(sorted_);
+    list_->setItemDelegate(delegate_);
+    list_->setAccessibleName(tr("Tray"));
+    list_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    list_->setSelectionRectVisible(true);
+    list_->setMouseTracking(true);
+    list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_->setStyleSheet(QStringLiteral("QListView { background: transparent; }"));
+    list_->viewport()->installEventFilter(this);
+    layout->addWidget(list_, 1);
+
+    auto* menu = new QMenu(more);
+    auto* orders = new QActionGroup(menu);
+    const auto addOrder = [&](const QString& text, int role, bool descending) {
+        auto* action = orders->addAction(text);
+        action->setCheckable(true);
+        menu->addAction(action);
+        connect(action, &QAction::triggered, this, [this, role, descending] {
+            if (role < 0) {
+                sorted_->sort(-1); // as they were opened
+                return;
+            }
+            sorted_->setSortRole(role);
+            sorted_->sort(0, descending ? Qt::DescendingOrder : Qt::AscendingOrder);
+        });
+        return action;
+    };
+    addOrder(tr("As opened"), -1, false)->setChecked(true);
+    addOrder(tr("By name"), Qt::DisplayRole, false);
+    addOrder(tr("Newest first"), PictureModel::ModifiedRole, true);
+    addOrder(tr("Graded first"), PictureModel::GradedRole, true);
+    menu->addSeparator();
+    auto* filters = new QActionGroup(menu);
+    const auto addFilter = [&](const QString& text, TrayOrder::Show show) {
+        auto* action = filters->addAction(text);
+        action->setCheckable(true);
+        menu->addAction(action);
+        connect(action, &QAction::triggered, this, [this, show] {
+            auto* order = static_cast<TrayOrder*>(sorted_);
+            order->show = show;
+            order->refresh();
+        });
+        return action;
+    };
+    addFilter(tr("All pictures"), TrayOrder::Show::All)->setChecked(true);
+    addFilter(tr("Graded only"), TrayOrder::Show::Graded);
+    addFilter(tr("Not yet graded"), TrayOrder::Show::NotGraded);
+    menu->addSeparator();
+    for (const auto& [text, width] : {std::pair(tr("Small thumbnails"), 112), std::pair(tr("Middle thumbnails"), 168),
+                                      std::pair(tr("Large thumbnails"), 256)})
+        menu->addAction(text, this, [this, w = width] { setThumbnailWidth(w); });
+    connect(more, &QPushButton::clicked, menu,
+            [menu, more] { menu->popup(more->mapToGlobal(QPoint(0, more->height()))); });
+
+    connect(&state.pictures(), &PictureSet::opened, this, [this, name] {
+        const QString count = QStringLiteral(" · %1").arg(state_.pictures().size());
+        const QFontMetrics metrics = name->fontMetrics();
+        const int room = width() - 38 - metrics.horizontalAdvance(count);
+        name->setText(metrics.elidedText(state_.pictures().name(), Qt::ElideRight, room) + count);
+        name->setToolTip(state_.pictures().name());
+    });
+    connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
+        if (index.isValid() && !showing_) state_.setKey(pictureAt(index.row()));
+    });
+    connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &TrayPanel::takeSelection);
+    connect(&state, &AppState::keyChanged, this, &TrayPanel::showSelection);
+    connect(&state, &AppState::targetsChanged, this, &TrayPanel::showSelection);
+    setFixedWidth(kWidth);
+}
+
+int TrayPanel::rowOf(int picture) const {
+    return sorted_->mapFromSource(model_->index(picture)).row();
+}
+
+int TrayPanel::pictureAt(int row) const {
+    return sorted_->mapToSource(sorted_->index(row, 0)).row();
+}
+
+void TrayPanel::takeSelection() {
+    if (showing_) return;
+    std::vector<int> chosen;
+    for (const auto& index : list_->selectionModel()->selectedIndexes())
+        chosen.push_back(sorted_->mapToSource(index).row());
+    if (std::find(chosen.begin(), chosen.end(), state_.key()) == chosen.end() && state_.hasKey())
+        chosen.push_back(state_.key()); // the key picture is always one of them
+    state_.setSelection(std::move(chosen));
+}
+
+void TrayPanel::showSelection() {
+    showing_ = true;
+    QItemSelection chosen;
+    for (const int picture : state_.selection())
+        if (const int row = rowOf(picture); row >= 0) chosen.select(sorted_->index(row, 0), sorted_->index(row, 0));
+    list_->selectionModel()->select(chosen, QItemSelectionModel::ClearAndSelect);
+    if (const int row = rowOf(state_.key()); row >= 0 && state_.hasKey()) {
+        list_->selectionModel()->setCurrentIndex(sorted_->index(row, 0), QItemSelectionModel::NoUpdate);
+        list_->scrollTo(sorted_->index(row, 0));
+    }
+    showing_ = false;
+}
+
+void TrayPanel::setThumbnailWidth(int width) {
+    setFixedWidth(width);
+    delegate_->setWidth(width - kMargin);
+    list_->doItemsLayout();
+    Q_EMIT widthWanted(width);
+}
+
+bool TrayPanel::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Wheel) {
+        const auto* wheel = static_cast<QWheelEvent*>(event);
+        if (wheel->modifiers() & Qt::ControlModifier) {
+            constexpr int step = 28, least = 112, most = 280;
+            setThumbnailWidth(std::clamp(width() + (wheel->angleDelta().y() > 0 ? step : -step), least, most));
+            return true;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+} // namespace baryton

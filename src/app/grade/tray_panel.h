@@ -1,0 +1,40 @@
+#pragma once
+#include "app/app_state.h"
+#include "app/picture_model.h"
+
+#include <QListView>
+#include <QSortFilterProxyModel>
+
+namespace baryton {
+
+/// The pictures of the set as thumbnails, graded live: sorted, filtered, and chosen by click, Ctrl, Shift or a band
+/// drawn with the mouse.
+class TrayPanel : public QWidget {
+    Q_OBJECT
+public:
+    explicit TrayPanel(AppState& state, QWidget* parent = nullptr);
+    QListView* list() const { return list_; }
+    /// The place in the list of a picture, and the other way; −1 where it is filtered out.
+    int rowOf(int picture) const;
+    int pictureAt(int row) const;
+    void setThumbnailWidth(int width);
+
+Q_SIGNALS:
+    void widthWanted(int width);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    void takeSelection();
+    void showSelection();
+
+    AppState& state_;
+    PictureModel* model_;
+    QSortFilterProxyModel* sorted_;
+    QListView* list_;
+    ThumbnailDelegate* delegate_;
+    bool showing_ = false;
+};
+
+} // namespace baryton

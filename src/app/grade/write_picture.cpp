@@ -1,0 +1,52 @@
+#include "app/grade/write_picture.h"
+#include "base/error.h"
+#include "picture/picture_file.h"
+#include "render/program.h"
+
+#include <QPointer>
+#include <QThreadPool>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+void writeKeyPicture(AppState& state, fs::path file, const QString& filter, const std::function<void()>& done) {
+    const QString shown = QString::fromStdString(file.extension().string()).toLower();
+    OutputFormat format{FileFormat::Jpeg, 8, 95};
+    const bool tiff = shown.startsWith(QStringLiteral(".tif")), png = shown == QStringLiteral(".png");
+    if (tiff || (shown.isEmpty() && filter.contains(QStringLiteral("*.tif")))) format = {FileFormat::Tiff, 16, 95};
+    if (png || (shown.isEmpty() && filter.contains(QStringLiteral("*.png")))) format = {FileFormat::Png, 16, 95};
+    if (shown.isEmpty()) file += "." + fileExtension(format.format);
+    const fs::path source = state.pictures().at(state.key()).file;
+    std::error_code ignored;
+    if (fs::equivalent(source, file, ignored)) {
+        state.tell(AppState::tr("%1: the original is never written over; choose another name")
+                       .arg(QString::fromStdString(file.string())),
+                   true);
+        return;
+    }
+    const Grade grade = state.keyGrade();
+    QPointer<AppState> alive = &state;
+    QThreadPool::globalInstance()->start([alive, source, file, format, grade, done] {
+        QString problem;
+        try {
+            const PictureFile read = readPicture(source);
+            const bool alpha = format.format != FileFormat::Jpeg && read.picture.hasAlpha();
+            writePicture(file, Program::compile(grade).quantised(read.picture, format.bits, alpha), read.metadata,
+                         format);
+        } catch (const std::exception& e) {
+            problem = QString::fromStdString(e.what());
+        }
+        QMetaObject::invokeMethod(
+            qApp,
+            [alive, file, problem, done] {
+                if (!alive) return;
+                const QString name = QString::fromStdString(file.string());
+                alive->tell(problem.isEmpty() ? AppState::tr("Written: %1").arg(name) : problem, !problem.isEmpty());
+                if (problem.isEmpty() && done) done();
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+} // namespace baryton

@@ -1,0 +1,78 @@
+#include "app/settings.h"
+
+#include <QSettings>
+#include <algorithm>
+
+namespace baryton {
+
+namespace {
+
+constexpr int kRecentSets = 10;
+
+QSettings store() {
+    return QSettings(QSettings::IniFormat, QSettings::UserScope, QStringLiteral("baryton"),
+                     QStringLiteral("baryton"));
+}
+
+} // namespace
+
+Settings loadSettings() {
+    const QSettings file = store();
+    Settings s;
+    const auto text = [&](const char* key) { return file.value(QLatin1String(key)).toString(); };
+    if (text("theme") == QLatin1String("light")) s.theme = theme::Kind::Light;
+    if (text("surround") == QLatin1String("middle")) s.surround = theme::Surround::Middle;
+    if (text("surround") == QLatin1String("light")) s.surround = theme::Surround::Light;
+    s.monitorProfile = text("monitorProfile");
+    s.beforeIsPrep = text("before") == QLatin1String("prep");
+    s.cacheMegabytes = std::clamp(file.value(QStringLiteral("cacheMegabytes"), s.cacheMegabytes).toInt(), 100, 64000);
+    s.threads = std::clamp(file.value(QStringLiteral("threads"), 0).toInt(), 0, 256);
+    s.language = text("language");
+    return s;
+}
+
+void saveSettings(const Settings& s) {
+    QSettings file = store();
+    file.setValue(QStringLiteral("theme"),
+                  s.theme == theme::Kind::Light ? QStringLiteral("light") : QStringLiteral("dark"));
+    file.setValue(QStringLiteral("surround"), s.surround == theme::Surround::Dark     ? QStringLiteral("dark")
+                                              : s.surround == theme::Surround::Middle ? QStringLiteral("middle")
+                                                                                      : QStringLiteral("light"));
+    file.setValue(QStringLiteral("monitorProfile"), s.monitorProfile);
+    file.setValue(QStringLiteral("before"), s.beforeIsPrep ? QStringLiteral("prep") : QStringLiteral("source"));
+    file.setValue(QStringLiteral("cacheMegabytes"), s.cacheMegabytes);
+    file.setValue(QStringLiteral("threads"), s.threads);
+    file.setValue(QStringLiteral("language"), s.language);
+}
+
+QStringList recentSets() {
+    return store().value(QStringLiteral("recent")).toStringList();
+}
+
+void rememberSet(const QString& path) {
+    QStringList recent = recentSets();
+    recent.removeAll(path);
+    recent.prepend(path);
+    store().setValue(QStringLiteral("recent"), QStringList(recent.mid(0, kRecentSets)));
+}
+
+QStringList favouritePresets() {
+    return store().value(QStringLiteral("favourites")).toStringList();
+}
+
+void setFavouritePreset(const QString& file, bool favourite) {
+    QStringList all = favouritePresets();
+    all.removeAll(file);
+    if (favourite) all.append(file);
+    store().setValue(QStringLiteral("favourites"), all);
+}
+
+QByteArray layoutState(const QString& name) {
+    return store().value(QStringLiteral("layout/") + name).toByteArray();
+}
+
+void rememberLayout(const QString& name, const QByteArray& state) {
+    store().setValue(QStringLiteral("layout/") + name, state);
+}
+
+} // namespace baryton

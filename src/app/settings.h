@@ -1,0 +1,37 @@
+#pragma once
+#include "app/theme/theme.h"
+
+#include <QString>
+#include <QStringList>
+
+namespace baryton {
+
+/// What the user prefers, kept in the user's configuration folder from one start to the next.
+struct Settings {
+    theme::Kind theme = theme::Kind::Dark;
+    theme::Surround surround = theme::Surround::Dark;
+    QString monitorProfile; ///< an ICC file; empty for sRGB
+    bool beforeIsPrep = false;
+    int cacheMegabytes = 900; ///< for decoded pictures
+    int threads = 0;          ///< 0: all cores
+    QString language;         ///< "en", "de"; empty for the desktop's
+
+    bool operator==(const Settings&) const = default;
+};
+
+Settings loadSettings();
+void saveSettings(const Settings& settings);
+
+/// Folders and files that were opened lately, last first.
+QStringList recentSets();
+void rememberSet(const QString& path);
+
+/// The files of presets that are favourites.
+QStringList favouritePresets();
+void setFavouritePreset(const QString& file, bool favourite);
+
+/// The window's geometry and the state of its panels, as bytes under a name.
+QByteArray layoutState(const QString& name);
+void rememberLayout(const QString& name, const QByteArray& state);
+
+} // namespace baryton

@@ -1,0 +1,32 @@
+#pragma once
+#include "grade/grade.h"
+
+namespace baryton {
+
+/// A kept version of a picture's grade.
+struct Take {
+    std::string name;
+    Grade grade;
+    bool operator==(const Take&) const = default;
+};
+
+/// All that is kept for one picture: the grade that is shown and edited, and the takes, of which it is one. Without
+/// takes there is just the grade; with them `takes[active].grade` is the state at which that take was last left.
+struct PictureWork {
+    Grade grade;
+    std::vector<Take> takes;
+    std::size_t active = 0;
+    bool operator==(const PictureWork&) const = default;
+};
+
+/// The takes as they are now, the active one with the grade in hand; one when none was kept.
+std::vector<Take> takesOf(const PictureWork& work);
+/// Keeps the grade as it is under a name of its own (the first free "Take n" when empty) and goes on in a copy of it.
+PictureWork withTakeKept(const PictureWork& work, const std::string& name = {});
+/// Goes on with another take. An index that is not there changes nothing; so below.
+PictureWork withTakeChosen(const PictureWork& work, std::size_t index);
+PictureWork withTakeRenamed(const PictureWork& work, std::size_t index, const std::string& name);
+/// The last take stays. When the active one goes, its neighbour is chosen.
+PictureWork withTakeRemoved(const PictureWork& work, std::size_t index);
+
+} // namespace baryton

@@ -1,0 +1,54 @@
+#include "stages/examples.h"
+
+namespace baryton {
+
+std::map<std::string, Value> exampleOf(const std::string& type) {
+    using Values = std::map<std::string, Value>;
+    static const std::map<std::string, Values> all = [] {
+        LutTable negative; // plain to see
+        for (int i = 0; i < 8; ++i)
+            for (int k = 0; k < 3; ++k) negative.grid.push_back((i >> k) % 2 ? 0.15F : 0.9F);
+        const LutContent lut{"negative", std::make_shared<const LutTable>(negative)};
+        return std::map<std::string, Values>{
+
+            {"exposure", {{"stops", 1.3}}},
+            {"white-balance", {{"temperature", 10500.0}}},
+            {"warmth", {{"warmth", 40.0}}},
+            {"tone", {{"contrast", 0.8}, {"black.end", -0.6}, {"white.end", 0.5}}},
+            {"levels", {{"rgb.in.black", 0.25}, {"rgb.in.white", 0.8}, {"rgb.gamma", 1.2}}},
+            {"curves", {{"rgb", Curve{{0, 0.06}, {0.25, 0.18}, {0.7, 0.78}, {1, 0.97}}}}},
+            {"wheels",
+             {{"shadows.hue", 350.0},
+              {"shadows.amount", 0.4},
+              {"highlights.hue", 150.0},
+              {"highlights.amount", 0.3}}},
+            {"split-tone",
+             {{"shadows.hue", 340.0},
+              {"shadows.amount", 0.4},
+              {"highlights.hue", 130.0},
+              {"highlights.amount", 0.3}}},
+            {"hue-bands",
+             {{"band5.centre", 130.0}, {"band5.width", 60.0}, {"band5.shift", -40.0}, {"band5.saturation", -0.2}}},
+            {"push-table", {{"row1.yellow.blue", 0.5}, {"row3.yellow.blue", -0.5}, {"row2.density", 0.2}}},
+            {"saturation", {{"overall", -0.6}, {"guard.hue", 29.0}, {"guard.strength", 1.0}}},
+            {"primaries", {{"red.turn", 20.0}, {"green.turn", -20.0}, {"blue.reach", -0.3}}},
+            {"channel-mix", {{"green.from.green", 0.5}, {"green.from.red", 0.5}}},
+            {"monochrome", {{"amount", 1.0}, {"red.lightness", 0.8}, {"blue.lightness", -0.8}}},
+            {"gradient-map",
+             {{"amount", 0.8},
+              {"stop1.r", 0.12},
+              {"stop1.g", 0.16},
+              {"stop1.b", 0.12},
+              {"stop2.r", 0.98},
+              {"stop2.g", 0.82},
+              {"stop2.b", 0.78}}},
+            {"film-response", {{"response", std::string("fairground")}}},
+            {"lut", {{"file", lut}}},
+            {"vignette", {{"stops", -1.5}}},
+        };
+    }();
+    const auto at = all.find(type);
+    return at == all.end() ? Values{} : at->second;
+}
+
+} // namespace baryton

@@ -1,0 +1,633 @@
+// The Grade screen as it is worked with: editors, the chain, comparisons, takes, several pictures, finding.
+#include "app/driver.h"
+#include "app/grade/add_stage_list.h"
+#include "app/grade/colour_editors.h"
+#include "app/grade/tone_editors.h"
+#include "app/palette.h"
+#include "app/render_image.h"
+#include "grade/grade_json.h"
+#include "package/grade_store.h"
+#include "picture/picture_file.h"
+
+#include <QContextMenuEvent>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace {
+
+QString tr8(const char* text) {
+    return QString::fromUtf8(text);
+}
+
+double numberOf(const Grade& grade, const std::string& stageId, const std::string& parameter) {
+    const auto place = findStage(grade, stageId);
+    if (!place) return std::nan("");
+    const Stage& stage = stageAt(grade, *place);
+    return ParameterReader(*findStageType(stage.type), stage).number(parameter);
+}
+
+template <class Editor>
+Editor* editorOf(Driver& d) {
+    return qobject_cast<Editor*>(d.window().gradePage()->editorPanel()->editor());
+}
+
+/// Where a fraction of the picture is seen in the viewer.
+QPointF at(Driver& d, double x, double y) {
+    const PictureView* view = d.window().gradePage()->view();
+    return view->fromPicture({x * view->pictureSize().width(), y * view->pictureSize().height()});
+}
+
+void chooseWith(QListView* list, int row, Qt::KeyboardModifiers modifiers) {
+    QTest::mouseClick(list->viewport(), Qt::LeftButton, modifiers,
+                      list->visualRect(list->model()->index(row, 0)).center());
+}
+
+/// The entry of an open context menu.
+void pick(const QString& text) {
+    auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+    ASSERT_NE(menu, nullptr);
+    for (QAction* action : menu->actions())
+        if (action->text() == text) {
+            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+            return;
+        }
+    ADD_FAILURE() << "no entry " << text.toStdString();
+    menu->close();
+}
+
+/// A card goes along with the pointer: places are told in the chain.
+void dragCard(StageCard* card, QPointF grip, double by) {
+    const QPointF from = card->pos() + grip;
+    const auto local = [&](double share) { return (from + QPointF(by * share, 0) - card->pos()).toPoint(); };
+    QTest::mousePress(card, Qt::LeftButton, {}, grip.toPoint());
+    for (int i = 1; i <= 10; ++i) QTest::mouseMove(card, local(i / 10.0));
+    QTest::mouseRelease(card, Qt::LeftButton, {}, local(1));
+    QTest::qWait(30);
+}
+
+void rightClick(QWidget* widget, QPointF position) {
+    QContextMenuEvent event(QContextMenuEvent::Mouse, position.toPoint(), widget->mapToGlobal(position.toPoint()));
+    QApplication::sendEvent(widget, &event);
+}
+
+} // namespace
+
+TEST(Editors, HueBandsByMouseAndKeyboard) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    d.addStage(tr8("Hue bands"));
+    auto* editor = editorOf<HueBandsEditor>(d);
+    ASSERT_NE(editor, nullptr);
+    HueLanes* lanes = editor->lanes();
+    const QPointF handle = lanes->handle(4, HueLanes::Shift);
+    d.drag(lanes, handle, handle - QPointF(0, 12));
+    const double shifted = numberOf(d.state().keyGrade(), "hue-bands-1", "band5.shift");
+    EXPECT_GT(shifted, 10);
+    EXPECT_EQ(lanes->chosen(), 4);
+    lanes->setFocus();
+    QTest::keyClick(lanes, Qt::Key_Down);
+    EXPECT_LT(numberOf(d.state().keyGrade(), "hue-bands-1", "band5.shift"), shifted);
+    QTest::keyClick(lanes, Qt::Key_PageDown); // to the saturation lane
+    QTest::keyClick(lanes, Qt::Key_Up, Qt::ShiftModifier);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "hue-bands-1", "band5.saturation"), 0.1, 1e-9);
+    QTest::keyClick(lanes, Qt::Key_Right, Qt::ShiftModifier);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "hue-bands-1", "band5.centre"), 130, 1e-9);
+    QTest::keyClick(lanes, Qt::Key_Home);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "hue-bands-1", "band5.saturation"), 0);
+    QTest::keyClick(lanes, Qt::Key_Period);
+    EXPECT_EQ(lanes->chosen(), 5);
+    // The whole movement of the mouse was one step.
+    d.menu(tr8("View"), tr8("Fit the window"));
+    while (numberOf(d.state().keyGrade(), "hue-bands-1", "band5.shift") != 0 && d.state().undoStack().canUndo())
+        d.state().undoStack().undo();
+    EXPECT_TRUE(findStage(d.state().keyGrade(), "hue-bands-1"))
+        << "one undo more than the drags would take the stage";
+}
+
+TEST(Editors, PressingOnThePictureFindsBandPointAndNeutral) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.addStage(tr8("Hue bands"));
+    d.click(d.button(grade->editorPanel(), tr8("On picture")));
+    // On the meadow: a green band is taken, and dragged toward yellow and quieter.
+    const QPointF grass = at(d, 0.5, 0.95);
+    const Picture source = readPicture(d.folder() / "meadow-cart.jpg").picture;
+    const auto colour = meanColour(source, {0.5, 0.95});
+    d.drag(grade->view(), grass, grass + QPointF(-80, 40));
+    auto* editor = editorOf<HueBandsEditor>(d);
+    const int band = editor->lanes()->chosen();
+    const std::string id = "band" + std::to_string(band + 1);
+    EXPECT_NEAR(
+        std::remainder(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".centre") - perceptualHue(colour), 360), 0,
+        1);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".shift"), -20, 1.1);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".saturation"), -0.2, 0.02);
+    // Once more on the same colour: the same band.
+    d.drag(grade->view(), grass, grass + QPointF(0, 10));
+    EXPECT_EQ(editor->lanes()->chosen(), band);
+    // A curve: the point of that tone is made and lifted.
+    d.chooseStage("curves");
+    d.drag(grade->view(), grass, grass - QPointF(0, 40));
+    const auto place = findStage(d.state().keyGrade(), "curves-1");
+    const auto curve = std::get<Curve>(stageAt(d.state().keyGrade(), *place).parameters.at("rgb"));
+    ASSERT_EQ(curve.size(), 3u);
+    EXPECT_NEAR(curve[1].y - curve[1].x, 0.1, 0.02);
+    // White balance: what was pressed on comes out neutral.
+    d.chooseStage("white-balance");
+    d.click(grade->view(), grass);
+    const auto balanced = findStage(d.state().keyGrade(), "white-balance-1");
+    Grade only;
+    only.prep = {stageAt(d.state().keyGrade(), *balanced)};
+    const auto out = Program::compile(only)(colour);
+    EXPECT_LT(std::abs(out[0] - out[2]), std::abs(colour[0] - colour[2]) / 4 + 0.02);
+    // Space pans instead.
+    const Grade before = d.state().keyGrade();
+    grade->view()->setFocus();
+    QTest::keyPress(grade->view(), Qt::Key_Space);
+    d.drag(grade->view(), grass, grass + QPointF(30, 30));
+    QTest::keyRelease(grade->view(), Qt::Key_Space);
+    EXPECT_EQ(d.state().keyGrade(), before);
+}
+
+TEST(Editors, PushTableCellsRowsAndTyping) {
+    Driver d({"portrait-dark.jpg"});
+    d.start();
+    d.addStage(tr8("Push table"));
+    auto* editor = editorOf<PushTableEditor>(d);
+    ASSERT_NE(editor, nullptr);
+    ScrubCell* cell = editor->cell(0, 2);
+    const QPointF middle(cell->width() / 2.0, cell->height() / 2.0);
+    d.drag(cell, middle, middle + QPointF(30, 0));
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "push-table-1", "row1.yellow.blue"), 0.3, 1e-9);
+    cell->setFocus();
+    QTest::keyClick(cell, Qt::Key_Up, Qt::ShiftModifier);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "push-table-1", "row1.yellow.blue"), 0.4, 1e-9);
+    // Typing opens a field that calculates.
+    QTest::keyClick(cell, Qt::Key_2);
+    auto* field = cell->findChild<QLineEdit*>();
+    ASSERT_NE(field, nullptr);
+    QTest::keyClicks(field, tr8("0+5"));
+    QTest::keyClick(field, Qt::Key_Return);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "push-table-1", "row1.yellow.blue"), 0.25, 1e-9);
+    QTest::mouseDClick(cell, Qt::LeftButton, {}, middle.toPoint());
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "push-table-1", "row1.yellow.blue"), 0);
+    EXPECT_FALSE(editor->cell(3, 0)->isVisible());
+    d.click(d.button(editor, tr8("Add a row")));
+    EXPECT_TRUE(editor->cell(3, 0)->isVisible());
+}
+
+TEST(Editors, PrimariesSplitToneGradientLevelsMixAndFilm) {
+    Driver d({"chart-table.jpg"});
+    d.start();
+    d.addStage(tr8("Primaries"));
+    auto* primaries = editorOf<PrimariesEditor>(d);
+    TriangleView* triangle = primaries->triangle();
+    const QPointF red = triangle->cornerPoint(0), white = triangle->fromXy({0.3127, 0.3290});
+    d.drag(triangle, red, red + (white - red) * 0.3);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "primaries-1", "red.reach"), -0.3, 0.03);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "primaries-1", "red.turn"), 0, 2);
+    triangle->setFocus();
+    QTest::keyClick(triangle, Qt::Key_Home);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "primaries-1", "red.reach"), 0);
+
+    d.addStage(tr8("Split tone"));
+    auto* split = editorOf<SplitToneEditor>(d);
+    d.drag(split->wheel(0), split->wheel(0)->puck(), split->wheel(0)->discPoint(200, 0.5));
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "split-tone-1", "shadows.hue"), 200, 3);
+    d.click(d.button(split, tr8("Opposite → lights")));
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "split-tone-1", "highlights.hue"), 20, 3);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "split-tone-1", "highlights.amount"), 0.5, 0.03);
+
+    d.addStage(tr8("Gradient map"));
+    auto* gradient = editorOf<GradientEditor>(d);
+    HandleBar* ramp = gradient->ramp();
+    QTest::mouseDClick(ramp, Qt::LeftButton, {}, QPoint(ramp->width() / 2, 20));
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "gradient-map-1", "stops"), 3);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "gradient-map-1", "stop2.position"), 0.5, 0.01);
+    d.drag(ramp, ramp->handlePoint(1), ramp->handlePoint(1) + QPointF(40, 0));
+    EXPECT_GT(numberOf(d.state().keyGrade(), "gradient-map-1", "stop2.position"), 0.6);
+    QTest::mouseDClick(ramp, Qt::LeftButton, {}, ramp->handlePoint(1).toPoint());
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "gradient-map-1", "stops"), 2);
+
+    d.addStage(tr8("Levels"));
+    auto* levels = editorOf<LevelsEditor>(d);
+    d.drag(levels->input(), levels->input()->handlePoint(0), levels->input()->handlePoint(0) + QPointF(30, 0));
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "levels-1", "rgb.in.black"), 30.0 / (levels->input()->width() - 16),
+                0.01);
+    levels->output()->setFocus();
+    QTest::keyClick(levels->output(), Qt::Key_Right, Qt::ShiftModifier);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "levels-1", "rgb.out.black"), 10.0 / 255, 1e-6);
+    d.click(levels->channels()->button(3));
+    d.drag(levels->input(), levels->input()->handlePoint(2), levels->input()->handlePoint(2) - QPointF(40, 0));
+    EXPECT_LT(numberOf(d.state().keyGrade(), "levels-1", "b.in.white"), 0.95);
+
+    d.addStage(tr8("Channel mix"));
+    auto* mix = editorOf<ChannelMixEditor>(d);
+    mix->cell(1, 0)->setFocus();
+    QTest::keyClick(mix->cell(1, 0), Qt::Key_Up, Qt::ShiftModifier);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "channel-mix-1", "green.from.red"), 0.1, 1e-9);
+
+    d.addStage(tr8("Film response"));
+    auto* film = editorOf<FilmEditor>(d);
+    d.chooseRow(film->characters(), 3);
+    const auto place = findStage(d.state().keyGrade(), "film-response-1");
+    EXPECT_EQ(std::get<std::string>(stageAt(d.state().keyGrade(), *place).parameters.at("response")),
+              findStageType("film-response")->parameter("response")->options[3].id);
+}
+
+TEST(Editors, LimitsAreDraggedAndHuesPicked) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("saturation");
+    auto* strip = grade->editorPanel()->findChild<LimitsStrip*>();
+    ASSERT_NE(strip, nullptr);
+    d.drag(strip, {strip->tones().right(), strip->tones().center().y()},
+           {strip->tones().center().x(), strip->tones().center().y()});
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "saturation-1", "limits.tone.high"), 0.5, 0.02);
+    d.click(strip, {strip->hues().left() + strip->hues().width() / 3, strip->hues().center().y()});
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "saturation-1", "limits.hue.centre"), 120, 2);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "saturation-1", "limits.hue.width"), 60, 1e-9);
+    // A wheel takes its hue from the picture.
+    d.chooseStage("wheels");
+    d.click(d.button(grade->editorPanel(), tr8("Hue from picture…")));
+    d.click(grade->view(), at(d, 0.5, 0.95));
+    const auto colour = meanColour(readPicture(d.folder() / "meadow-cart.jpg").picture, {0.5, 0.95});
+    EXPECT_NEAR(
+        std::remainder(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue") - vectorscopeHue(colour), 360), 0,
+        1.5);
+}
+
+TEST(Chain, CardsAreDraggedWithinAndBetweenLayers) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    ChainView* chain = d.window().gradePage()->chain();
+    const auto order = [&](std::size_t layer) {
+        std::string names;
+        for (const Stage& stage : d.state().keyGrade().look[layer].stages) names += stage.type + " ";
+        return names;
+    };
+    StageCard* first = chain->card("curves-1");
+    const QPointF grip(50, 60);
+    dragCard(first, grip, 2.3 * (StageCard::kSize.width() + 8));
+    EXPECT_EQ(order(0), "wheels saturation curves ");
+    d.menu(tr8("Edit"), tr8("Undo Move a stage"));
+    EXPECT_EQ(order(0), "curves wheels saturation ");
+    d.menu(tr8("Look"), tr8("Add a layer"));
+    ASSERT_EQ(d.state().keyGrade().look.size(), 2u);
+    QTest::qWait(30);
+    // Into the empty layer behind.
+    StageCard* last = chain->card("saturation-1");
+    dragCard(last, grip, StageCard::kSize.width() + 20);
+    EXPECT_EQ(order(0), "curves wheels ");
+    EXPECT_EQ(order(1), "saturation ");
+    // Split and merge.
+    rightClick(chain->card("wheels-1"), {50, 50});
+    pick(tr8("Split the layer here"));
+    EXPECT_EQ(d.state().keyGrade().look.size(), 3u);
+    EXPECT_EQ(order(1), "wheels ");
+    d.state().chooseStage(d.state().keyGrade().look[1].id);
+    QTest::qWait(20);
+    d.click(d.button(d.window().gradePage()->editorPanel(), tr8("Merge down")));
+    EXPECT_EQ(order(0), "curves wheels ");
+    // The keyboard deletes, the dot is held to see without.
+    chain->card("wheels-1")->setFocus();
+    QTest::keyClick(chain->card("wheels-1"), Qt::Key_Delete);
+    EXPECT_EQ(order(0), "curves ");
+}
+
+TEST(Chain, TheDotHeldShowsThePictureWithoutTheStage) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-100"), true);
+    d.settle();
+    StageCard* card = grade->chain()->card("saturation-1");
+    const Grade kept = d.state().keyGrade();
+    QTest::mouseMove(card, card->dot().center().toPoint() - QPoint(30, -30));
+    QTest::mouseMove(card, card->dot().center().toPoint());
+    QTest::qWait(400);
+    const auto place = findStage(d.state().shownGrade(), "saturation-1");
+    EXPECT_FALSE(stageAt(d.state().shownGrade(), *place).isEnabled());
+    EXPECT_EQ(d.state().keyGrade(), kept);
+    QTest::mouseMove(card, QPoint(20, 60));
+    QTest::qWait(30);
+    EXPECT_EQ(d.state().shownGrade(), kept);
+}
+
+TEST(Compare, BesideWipeAcrossGridAloneAndClips) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg", "snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("2"), true);
+    d.settle();
+    PictureView* view = grade->view();
+    const auto light = [&](QPointF where) { return view->grab().toImage().pixelColor(where.toPoint()).lightness(); };
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_D);
+    d.settle();
+    // The same place in both panes, darker in the one before.
+    const QPointF now = at(d, 0.5, 0.3);
+    const QPointF shift =
+        view->width() * 2 > view->height() * 3 ? QPointF(view->width() / 2.0, 0) : QPointF(0, view->height() / 2.0);
+    EXPECT_LT(light(now - shift), light(now) - 20);
+    QTest::keyClick(view, Qt::Key_D);
+    QTest::keyClick(view, Qt::Key_W, Qt::ShiftModifier);
+    d.settle();
+    EXPECT_LT(light(at(d, 0.2, 0.3)), light(at(d, 0.2, 0.7)) - 20) << "before lies above the line";
+    QTest::keyClick(view, Qt::Key_W, Qt::ShiftModifier);
+    // Clipped fog is marked.
+    QTest::keyClick(view, Qt::Key_C);
+    d.settle();
+    const QColor marked = view->grab().toImage().pixelColor(at(d, 0.5, 0.15).toPoint());
+    EXPECT_TRUE(marked.lightness() < 60 || marked.lightness() > 250) << "stripes: " << marked.name().toStdString();
+    QTest::keyClick(view, Qt::Key_C);
+    // The grid shows the chosen pictures with what is being tried.
+    chooseWith(grade->tray(), 1, Qt::ControlModifier);
+    chooseWith(grade->tray(), 2, Qt::ControlModifier);
+    QTest::keyClick(view, Qt::Key_G);
+    GridView* grid = grade->grid();
+    ASSERT_TRUE(grid->isVisible());
+    EXPECT_EQ(grid->shown(), (std::vector<int>{0, 1, 2}));
+    ASSERT_TRUE(Driver::waitFor([&] { return !grid->image(2).isNull() && !grid->image(1).isNull(); }));
+    QTest::qWait(200);
+    const QImage untouched = grid->image(1);
+    d.state().tryChange([](const Grade& g) {
+        Grade next = g;
+        next.prep[0].parameters["stops"] = -3.0;
+        return next;
+    });
+    ASSERT_TRUE(Driver::waitFor([&] { return grid->image(1) != untouched; }));
+    d.state().tryChange({});
+}
+
+TEST(Compare, ReferenceWithItsSamplesAndSamplePoints) {
+    Driver d({"dusk-horizon.jpg", "lantern-alley.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    grade->loadReference(d.folder() / "lantern-alley.jpg");
+    d.settle();
+    PictureView* view = grade->view();
+    EXPECT_EQ(view->compare(), PictureView::Compare::Reference);
+    rightClick(view, at(d, 0.5, 0.5));
+    pick(tr8("Sample point here"));
+    EXPECT_EQ(grade->samples().of(0).size(), 1);
+    EXPECT_TRUE(grade->samplesText().startsWith(tr8("1 ")));
+    // On the reference, in its own pane.
+    QPointF onReference;
+    for (int x = 10; x < view->width() && onReference.isNull(); x += 20)
+        for (int y = 10; y < view->height(); y += 20)
+            if (view->toReference(QPointF(x, y))) onReference = QPointF(x, y);
+    rightClick(view, onReference);
+    pick(tr8("Sample point here"));
+    EXPECT_EQ(grade->samples().of(Samples::kReference).size(), 1);
+    EXPECT_TRUE(grade->samplesText().contains(tr8("\na ")));
+    // Samples are dragged.
+    const QPointF from = at(d, 0.5, 0.5);
+    d.drag(view, from, from + QPointF(20, 10));
+    EXPECT_GT(grade->samples().of(0)[0].x(), 0.5);
+    // Their values follow the grade.
+    const QString before = grade->samplesText();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
+    d.settle();
+    EXPECT_NE(grade->samplesText(), before);
+}
+
+TEST(Scopes, FollowThePictureAndCarryTheMarks) {
+    Driver d({"red-curtain.jpg"});
+    d.start();
+    ScopePanel* scopes = d.window().gradePage()->scopes();
+    d.click(scopes->kinds()->button(3));
+    d.settle();
+    const QImage colourful = scopes->vectorscope()->trace();
+    ASSERT_FALSE(colourful.isNull());
+    const auto filled = [](const QImage& image) {
+        int n = 0;
+        for (int y = 0; y < image.height(); ++y)
+            for (int x = 0; x < image.width(); ++x) n += qAlpha(image.pixel(x, y)) > 0;
+        return n;
+    };
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Saturation")), tr8("-100"), true);
+    d.settle();
+    EXPECT_LT(filled(scopes->vectorscope()->trace()) * 4, filled(colourful)) << "grey lies in the middle";
+    d.click(scopes->kinds()->button(2));
+    d.settle();
+    EXPECT_EQ(scopes->parade()->trace().width(), 3 * scopes->waveform()->trace().width());
+}
+
+TEST(Takes, KeptComparedAndBroughtBack) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
+    d.menu(tr8("Picture"), tr8("Takes and steps"));
+    d.click(d.button(grade->steps(), tr8("Keep take")));
+    QTest::qWait(30);
+    ASSERT_EQ(grade->steps()->takes()->count(), 2);
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-1"), true);
+    QTest::qWait(30);
+    d.chooseRow(grade->steps()->takes(), 0);
+    QTest::qWait(30);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 1);
+    // The other take as the version before.
+    auto* means = d.named<QComboBox>(grade, tr8("What before means"));
+    EXPECT_EQ(means->count(), 3);
+    means->setFocus();
+    QTest::keyClick(means, Qt::Key_End);
+    EXPECT_EQ(numberOf(d.state().beforeGrade(d.state().keyGrade()), "exposure-1", "stops"), -1);
+    // Undo goes across takes, and all of it is on disk.
+    d.state().undoStack().undo();
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -1);
+    d.state().undoStack().redo();
+    d.state().pictures().flush();
+    const auto stored = loadWork(d.folder() / "lake-fog.jpg");
+    ASSERT_TRUE(stored);
+    ASSERT_EQ(stored->takes.size(), 2u);
+    EXPECT_EQ(numberOf(stored->takes[1].grade, "exposure-1", "stops"), -1);
+}
+
+TEST(History, StepsBecomeAPreset) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("30"), true);
+    d.menu(tr8("Picture"), tr8("Takes and steps"));
+    QTest::qWait(30);
+    QListWidget* steps = grade->steps()->steps();
+    ASSERT_EQ(steps->count(), 2);
+    EXPECT_EQ(steps->item(0)->text(), tr8("Saturation: Saturation +30"));
+    d.chooseRow(steps, 0);
+    d.click(d.button(grade->steps(), tr8("Save these as a preset…")));
+    d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Just colour"));
+    d.click(d.button(d.sheet(), tr8("Save preset")));
+    QTest::qWait(50);
+    const Preset preset = readPresetFile(d.libraryRoot() / "Tin Heron/Just colour.bpreset");
+    EXPECT_TRUE(preset.carried.prep.empty());
+    EXPECT_EQ(presentIn(preset.carried).size(), 1u);
+    // Back to the first step.
+    QTest::mouseClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
+    QTest::mouseDClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "saturation-1", "overall"), 0);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 1);
+}
+
+TEST(SeveralPictures, AnEditGoesToAllChosenAsOneStep) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg", "snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    QPushButton* chip = grade->compareBar()->chip();
+    EXPECT_EQ(chip->text(), tr8("Edits: this one"));
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("0.5"), true);
+    chooseWith(grade->tray(), 2, Qt::ShiftModifier);
+    EXPECT_EQ(chip->text(), tr8("Edits: these 3"));
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-40"), true);
+    for (int i = 0; i < 3; ++i)
+        EXPECT_NEAR(numberOf(d.state().pictures().at(i).work.grade, "saturation-1", "overall"), -0.4, 1e-9) << i;
+    EXPECT_EQ(numberOf(d.state().pictures().at(0).work.grade, "exposure-1", "stops"), 0.5);
+    EXPECT_EQ(numberOf(d.state().pictures().at(1).work.grade, "exposure-1", "stops"), 0) << "each keeps its own";
+    d.menu(tr8("Edit"), tr8("Undo Saturation: Saturation −40 (3 pictures)"));
+    for (int i = 0; i < 3; ++i)
+        EXPECT_EQ(numberOf(d.state().pictures().at(i).work.grade, "saturation-1", "overall"), 0) << i;
+    // Said otherwise, it goes to one.
+    d.menu(tr8("Picture"), tr8("Edits go to all chosen"));
+    EXPECT_EQ(chip->text(), tr8("Edits: this one of 3"));
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("10"), true);
+    EXPECT_EQ(numberOf(d.state().pictures().at(0).work.grade, "saturation-1", "overall"), 0);
+    EXPECT_NEAR(numberOf(d.state().keyGrade(), "saturation-1", "overall"), 0.1, 1e-9);
+    // Copied, and pasted with ticks to all.
+    d.menu(tr8("Picture"), tr8("Edits go to all chosen"));
+    d.menu(tr8("Edit"), tr8("Copy the grade"));
+    d.menu(tr8("Edit"), tr8("Paste to the chosen pictures"));
+    for (int i = 0; i < 3; ++i)
+        EXPECT_NEAR(numberOf(d.state().pictures().at(i).work.grade, "saturation-1", "overall"), 0.1, 1e-9) << i;
+    EXPECT_EQ(numberOf(d.state().pictures().at(0).work.grade, "exposure-1", "stops"), 0.5);
+    d.menu(tr8("Edit"), tr8("Reset the picture"));
+    for (int i = 0; i < 3; ++i) EXPECT_TRUE(isNeutral(d.state().pictures().at(i).work.grade)) << i;
+}
+
+TEST(Shelf, AClickTriesTheNextReplacesAnEditKeeps) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Shelf")));
+    QTest::qWait(200);
+    d.chooseRow(grade->shelf()->list(), 0);
+    const Grade first = d.state().keyGrade();
+    d.chooseRow(grade->shelf()->list(), 1);
+    EXPECT_NE(d.state().keyGrade(), first);
+    EXPECT_EQ(d.state().undoStack().count(), 1) << "the second took the first one's place";
+    d.state().undoStack().undo();
+    EXPECT_TRUE(isNeutral(d.state().keyGrade()));
+    // At half strength the numbers go half the way.
+    d.chooseRow(grade->shelf()->list(), 0);
+    const Grade whole = d.state().keyGrade();
+    d.type(grade->shelf()->strengthRow()->field(), tr8("50"), true);
+    d.chooseRow(grade->shelf()->list(), 0);
+    int halved = 0;
+    for (const Change& change : diff(startingGrade(), whole)) {
+        if (!change.after || !std::holds_alternative<double>(*change.after)) continue;
+        const auto place = findStage(d.state().keyGrade(), change.path.stage);
+        if (!place) continue;
+        const StageType* type = findStageType(stageAt(whole, *findStage(whole, change.path.stage)).type);
+        const ParameterType* parameter = type->parameter(change.path.parameter);
+        if (!parameter || parameter->wraps) continue;
+        const double from = std::get<double>(parameter->defaultValue), to = std::get<double>(*change.after);
+        EXPECT_NEAR(numberOf(d.state().keyGrade(), change.path.stage, change.path.parameter), (from + to) / 2, 1e-9);
+        ++halved;
+    }
+    EXPECT_GT(halved, 0);
+    // Edited, it is kept: the next comes on top.
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("0.5"), true);
+    d.chooseRow(grade->shelf()->list(), 1);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 0.5);
+}
+
+TEST(Finding, CommandsStagesPresetsAndPictures) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    const auto find = [&](const char* words) {
+        QTest::keyClick(&d.window(), Qt::Key_K, Qt::ControlModifier);
+        QTest::qWait(20);
+        auto* palette = d.window().findChild<Palette*>();
+        ASSERT_NE(palette, nullptr);
+        QTest::keyClicks(palette->search(), tr8(words));
+        QTest::keyClick(palette->search(), Qt::Key_Return);
+        QTest::qWait(30);
+        QApplication::setActiveWindow(&d.window());
+    };
+    find("snow");
+    EXPECT_EQ(d.state().key(), 1);
+    find("add primaries");
+    EXPECT_TRUE(findStage(d.state().keyGrade(), "primaries-1"));
+    find("limelight");
+    EXPECT_FALSE(isNeutral(d.state().keyGrade()));
+    find("undo");
+    find("keep a take");
+    EXPECT_EQ(d.state().keyWork().takes.size(), 2u);
+}
+
+TEST(Around, ThemesSurroundAndMonitorProfile) {
+    Driver d({"red-curtain.jpg"});
+    d.start();
+    d.menu(tr8("File"), tr8("Preferences…"));
+    const QColor dark = d.window().gradePage()->editorPanel()->grab().toImage().pixelColor(3, 3);
+    auto* segments = d.named<Segments>(d.sheet(), tr8("Theme"));
+    d.click(segments->button(1));
+    QTest::qWait(60);
+    const QColor light = d.window().gradePage()->editorPanel()->grab().toImage().pixelColor(3, 3);
+    EXPECT_GT(light.lightness(), dark.lightness() + 100);
+    d.click(segments->button(0));
+    d.click(d.named<Segments>(d.sheet(), tr8("Surround"))->button(2));
+    EXPECT_GT(d.window().gradePage()->view()->grab().toImage().pixelColor(2, 2).lightness(), 180);
+    d.click(d.button(d.sheet(), tr8("Close")));
+    EXPECT_EQ(loadSettings().surround, theme::Surround::Light);
+    theme::setSurround(theme::Surround::Dark);
+    // A wide monitor: the same red needs smaller numbers there.
+    const Picture red = [] {
+        Picture p(8, 8);
+        for (int y = 0; y < 8; ++y)
+            for (int x = 0; x < 8; ++x) p.row(0, y)[x] = 1;
+        return p;
+    }();
+    EXPECT_EQ(imageOf(Grade{}, red).pixelColor(4, 4), QColor(255, 0, 0));
+    setMonitorProfile(QColorSpace(QColorSpace::DisplayP3).iccProfile().toStdString());
+    const QColor wide = imageOf(Grade{}, red).pixelColor(4, 4);
+    EXPECT_NEAR(wide.red(), 234, 2); // sRGB's red in Display P3, as CSS Color 4 has it
+    EXPECT_NEAR(wide.green(), 51, 2);
+    EXPECT_NEAR(wide.blue(), 35, 3);
+    setMonitorProfile({});
+}
+
+TEST(Around, ThePictureIsWrittenStraightFromHere) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Stops")), tr8("-1"), true);
+    d.menu(tr8("File"), tr8("Write this picture…"));
+    auto* dialog = qobject_cast<QFileDialog*>(d.sheet());
+    ASSERT_NE(dialog, nullptr);
+    const auto target = d.root() / "fog out.jpg";
+    dialog->selectFile(QString::fromStdString(target.string()));
+    Q_EMIT dialog->fileSelected(QString::fromStdString(target.string()));
+    dialog->close();
+    ASSERT_TRUE(Driver::waitFor([&] { return std::filesystem::exists(target); }));
+    QTest::qWait(200);
+    const Picture out = readPicture(target).picture, in = readPicture(d.folder() / "lake-fog.jpg").picture;
+    EXPECT_LT(out.row(1, 100)[100], in.row(1, 100)[100] - 0.1F);
+    EXPECT_FALSE(std::filesystem::equivalent(target, d.folder() / "lake-fog.jpg"));
+}
+
+} // namespace baryton::test

@@ -1,0 +1,107 @@
+#include "grade/grade_json.h"
+#include "stages/carry_over.h"
+#include "stages/preset_words.h"
+#include "support/expect_error.h"
+#include "support/samples.h"
+
+namespace baryton::test {
+
+TEST(Takes, KeepChooseRenameRemove) {
+    PictureWork work{startingGrade(), {}, 0};
+    EXPECT_EQ(takesOf(work).size(), 1u);
+    Grade first = work.grade;
+    first.prep[0].parameters["stops"] = 1.0;
+    work.grade = first;
+    work = withTakeKept(work, "Start");
+    ASSERT_EQ(work.takes.size(), 2u);
+    EXPECT_EQ(work.takes[0].name, "Start");
+    EXPECT_EQ(work.active, 1u);
+    work.grade.prep[0].parameters["stops"] = -1.0;
+    const Grade second = work.grade;
+    work = withTakeChosen(work, 0);
+    EXPECT_EQ(work.grade, first) << "the kept take is as it was kept";
+    work = withTakeChosen(work, 1);
+    EXPECT_EQ(work.grade, second) << "and the other as it was left";
+    work = withTakeRenamed(work, 1, "End");
+    EXPECT_EQ(takesOf(work)[1].name, "End");
+    const PictureWork one = withTakeRemoved(work, 1);
+    EXPECT_EQ(one.grade, first);
+    EXPECT_EQ(withTakeRemoved(one, 0), one) << "the last take stays";
+    EXPECT_EQ(withTakeChosen(work, 7), work);
+    EXPECT_EQ(withTakeRemoved(withTakeChosen(work, 1), 0).grade, second);
+}
+
+TEST(Takes, AreWrittenAndReadBack) {
+    Random random(5);
+    for (int i = 0; i < 20; ++i) {
+        PictureWork work{randomGrade(random), {}, 0};
+        for (int k = 0; k < i % 4; ++k) {
+            work = withTakeKept(work);
+            work.grade = randomGrade(random);
+        }
+        if (i % 3 == 0) work = withTakeChosen(work, 0);
+        work.takes = work.takes.empty() ? work.takes : takesOf(work);
+        const std::string text = workToText(work);
+        EXPECT_EQ(workFromText(text), work) << i;
+        EXPECT_EQ(gradeFromText(text).look, work.grade.look) << "readers that know no takes see the one in hand";
+        EXPECT_EQ(workFromText(gradeToText(gradeFromText(text))), work) << "and lose none when they write";
+    }
+    errorOf([] { workFromText(R"({"format":"baryton-grade","version":1,"take":{"name":1}})"); });
+    errorOf(
+        [] { workFromText(R"({"format":"baryton-grade","version":1,"takes":[{"look":[]}],"take":{"name":"a"}})"); });
+}
+
+TEST(CarriedOver, TakesJustWhatDiffers) {
+    Random random(8);
+    for (int i = 0; i < 60; ++i) {
+        const Grade key = completed(randomGrade(random)), other = completed(randomGrade(random));
+        Grade edited = key;
+        edited.prep[0].parameters["stops"] = 0.123;
+        Grade want = other;
+        want.prep[0].parameters["stops"] = 0.123;
+        EXPECT_EQ(carriedOver(other, key, edited), want);
+        EXPECT_EQ(carriedOver(other, key, key), other);
+        EXPECT_EQ(carriedOver(key, key, edited), edited) << "the picture itself becomes what was made of it";
+    }
+}
+
+TEST(CarriedOver, AddsRemovesAndFindsStages) {
+    const Grade key = startingGrade();
+    Grade other = key;
+    other.prep[0].parameters["stops"] = -0.5;
+    other.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.1}, {1, 1}};
+    Grade edited = key;
+    edited.look[0].stages.push_back(makeStage(edited, "primaries"));
+    Grade result = carriedOver(other, key, edited);
+    ASSERT_EQ(result.look[0].stages.size(), other.look[0].stages.size() + 1);
+    EXPECT_EQ(result.look[0].stages[0], other.look[0].stages[0]) << "its own curve stays";
+    EXPECT_EQ(result.prep, other.prep);
+    edited = key;
+    edited.look[0].stages.erase(edited.look[0].stages.begin() + 1); // Wheels
+    result = carriedOver(other, key, edited);
+    ASSERT_EQ(result.look[0].stages.size(), other.look[0].stages.size() - 1);
+    EXPECT_EQ(result.look[0].stages[1].type, "saturation");
+    // Back to a default is carried, too.
+    Grade set = key;
+    set.look[0].stages[2].parameters["overall"] = 0.4;
+    Grade otherSet = other;
+    otherSet.look[0].stages[2].parameters["overall"] = 0.7;
+    EXPECT_EQ(std::get<double>(carriedOver(otherSet, set, key).look[0].stages[2].parameters.at("overall")), 0);
+}
+
+TEST(EditText, TellsWhatBecameOfACurve) {
+    const Grade a = startingGrade();
+    const auto with = [&](const Curve& curve) {
+        Grade g = a;
+        g.look[0].stages[0].parameters["rgb"] = curve;
+        return g;
+    };
+    const Curve two = {{0, 0}, {1, 1}}, three = {{0, 0}, {64.0 / 255, 48.0 / 255}, {1, 1}};
+    Curve moved = three;
+    moved[1].y = 40.0 / 255;
+    EXPECT_EQ(editText(a, with(three)), "Curves: RGB point added at 64 → 48");
+    EXPECT_EQ(editText(with(three), with(moved)), "Curves: RGB point 2 to 64 → 40");
+    EXPECT_EQ(editText(with(moved), with(two)), "Curves: RGB point removed at 64 → 40");
+}
+
+} // namespace baryton::test
