@@ -289,6 +289,38 @@ void compareOpening(const Picture& picture, const fs::path& folder) {
     row("  → all levels, painted", percentile(whole, 0.5));
 }
 
+void compareWindow(const Picture& picture, const fs::path& folder) {
+    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
+    for (int y = 0; y < picture.height(); ++y)
+        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    fs::create_directories(folder / "large");
+    writePicture(folder / "large" / "open.jpg", eight, {}, {FileFormat::Jpeg, 8, 90});
+    const DragTimes drags = dragTimes(folder / "large" / "open.jpg", eightStages(), folder);
+    for (const auto& [name, times] : {std::pair("a curve's point", drags.curve), std::pair("a wheel", drags.wheel),
+                                      std::pair("a band", drags.band)})
+        row(fmt::format("{} dragged, 24 MP, eight stages, scopes open: p95", name), percentile(times, 0.95),
+            fmt::format("median {:.1f}, worst {:.1f}", percentile(times, 0.5), percentile(times, 1)));
+    const fs::path demo = fs::path(BARYTON_SOURCE) / "demo";
+    fs::create_directories(folder / "set");
+    for (const auto& entry : fs::directory_iterator(demo / "pictures"))
+        if (entry.path().extension() == ".jpg") fs::copy_file(entry.path(), folder / "set" / entry.path().filename());
+    row("preset pointed at → nine pictures of the grid, median",
+        percentile(gridTimes(folder / "set", demo / "presets", folder), 0.5));
+    const SetTimes set = setTimes(folder / "set", folder);
+    row("start → first picture of the demo set", set.start);
+    row("to a picture in memory, median", percentile(set.changes, 0.5));
+    fs::create_directories(folder / "many");
+    std::vector<fs::path> sources;
+    for (const auto& entry : fs::directory_iterator(folder / "set"))
+        if (entry.path().extension() == ".jpg") sources.push_back(entry.path());
+    for (int i = 0; i < 1000; ++i)
+        fs::create_hard_link(sources[static_cast<std::size_t>(i) % sources.size()],
+                             folder / "many" / fmt::format("{:04}.jpg", i));
+    const ManyTimes many = manyTimes(folder / "many", folder);
+    row("folder of 1 000 JPEGs → the window answers", many.usable);
+    row("  → all thumbnails", many.thumbnails, fmt::format("{:.0f} MB resident", many.megabytes));
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -318,6 +350,7 @@ int main(int argc, char** argv) {
                 row("  95th percentile", percentile(latency, 0.95));
             }
         if (wants("open")) compareOpening(picture, folder);
+        if (wants("window")) compareWindow(picture, folder);
         if (wants("plot")) plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
         rusage usage{};
         ::getrusage(RUSAGE_SELF, &usage);

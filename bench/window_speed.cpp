@@ -1,9 +1,19 @@
 #include "window_speed.h"
+#include "app/grade/colour_editors.h"
 #include "app/main_window.h"
+#include "grade/grade_json.h"
+#include "package/grade_store.h"
+#include "stages/preset_words.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QEventLoop>
+#include <QMouseEvent>
+#include <cmath>
+#include <fstream>
+#include <functional>
+#include <numeric>
+#include <unistd.h>
 
 namespace baryton::bench {
 
@@ -27,6 +37,174 @@ OpenTimes openTimes(const std::filesystem::path& file, const std::filesystem::pa
     clock.start();
     window.openPaths({file});
     loop.exec();
+    return times;
+}
+
+namespace {
+
+using Clock = QElapsedTimer;
+
+double since(const Clock& clock) {
+    return static_cast<double>(clock.nsecsElapsed()) / 1e6;
+}
+
+/// Runs the event loop until the condition holds.
+void runUntil(const std::function<bool()>& holds) {
+    while (!holds()) QApplication::processEvents(QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 5);
+}
+
+void send(QWidget* widget, QEvent::Type type, QPointF at) {
+    const Qt::MouseButton button = type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton;
+    QMouseEvent event(type, at, widget->mapToGlobal(at), button, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(widget, &event);
+}
+
+/// Drags along a path and times each move to the frame that shows it.
+std::vector<double> drag(MainWindow& window, QWidget* widget, QPointF from, QPointF by) {
+    constexpr int moves = 120, warmUp = 5;
+    PictureView* view = window.gradePage()->view();
+    bool painted = false;
+    const auto connection = QObject::connect(view, &PictureView::painted, [&] { painted = true; });
+    std::vector<double> times;
+    send(widget, QEvent::MouseButtonPress, from);
+    QApplication::processEvents();
+    for (int i = 1; i <= moves; ++i) {
+        painted = false;
+        Clock clock;
+        clock.start();
+        send(widget, QEvent::MouseMove, from + by * (0.5 + 0.5 * std::sin(i * 0.11)));
+        runUntil([&] { return painted; });
+        if (i > warmUp) times.push_back(since(clock));
+    }
+    send(widget, QEvent::MouseButtonRelease, from);
+    QObject::disconnect(connection);
+    Clock rest;
+    rest.start();
+    runUntil([&] { return since(rest) > 400; });
+    return times;
+}
+
+} // namespace
+
+DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder) {
+    storeGrade(file, completed(grade));
+    MainWindow window(folder / "presets");
+    window.resize(1280, 800);
+    window.show();
+    bool whole = false;
+    QObject::connect(&window.state().pictures(), &PictureSet::loaded, &window,
+                     [&](int, const LoadedPicture& picture) { whole = !picture.pyramid->isStandIn(); });
+    window.openPaths({file});
+    runUntil([&] { return whole; });
+    window.gradePage()->scopes()->kinds()->button(3)->click();
+    const auto choose = [&](const char* type) {
+        for (const StagePlace& place : stagePlaces(window.state().keyGrade()))
+            if (stageAt(window.state().keyGrade(), place).type == type)
+                window.state().chooseStage(stageAt(window.state().keyGrade(), place).id);
+        Clock rest;
+        rest.start();
+        runUntil([&] { return since(rest) > 600; });
+        return window.gradePage()->editorPanel()->editor();
+    };
+    DragTimes times;
+    auto* curve = qobject_cast<CurvesEditor*>(choose("curves"))->view();
+    times.curve = drag(window, curve, curve->toWidget({0.5, 0.5}), {0, 30});
+    auto* wheel = qobject_cast<WheelsEditor*>(choose("wheels"))->wheel(0);
+    times.wheel = drag(window, wheel, wheel->puck(), {18, 12});
+    auto* lanes = qobject_cast<HueBandsEditor*>(choose("hue-bands"))->lanes();
+    times.band = drag(window, lanes, lanes->handle(4, HueLanes::Shift), {0, 14});
+    return times;
+}
+
+std::vector<double> gridTimes(const std::filesystem::path& pictures, const std::filesystem::path& presets,
+                              const std::filesystem::path& folder) {
+    MainWindow window(folder / "presets");
+    window.resize(1280, 800);
+    window.show();
+    window.openPaths({pictures});
+    PictureSet& set = window.state().pictures();
+    const auto all = [&] {
+        for (int i = 0; i < set.size(); ++i)
+            if (set.at(i).thumbnail.isNull()) return false;
+        return true;
+    };
+    runUntil(all);
+    std::vector<int> nine(9);
+    std::iota(nine.begin(), nine.end(), 0);
+    window.state().setSelection(nine);
+    window.gradePage()->compareBar()->toggleMode(CompareBar::Mode::Grid);
+    Clock rest;
+    rest.start();
+    runUntil([&] { return since(rest) > 800; });
+    std::vector<double> times;
+    for (int round = 0; round < 5; ++round)
+        for (const auto& entry : std::filesystem::directory_iterator(presets)) {
+            const Preset preset = readPresetFile(entry.path());
+            bool drawn = false;
+            const auto connection =
+                QObject::connect(window.gradePage()->grid(), &GridView::drawn, [&] { drawn = true; });
+            Clock clock;
+            clock.start();
+            window.state().tryChange([&](const Grade& grade) { return applied(grade, preset, ApplyMode::Set); });
+            runUntil([&] { return drawn; });
+            window.gradePage()->grid()->repaint();
+            times.push_back(since(clock));
+            QObject::disconnect(connection);
+        }
+    window.state().tryChange({});
+    return times;
+}
+
+SetTimes setTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder) {
+    SetTimes times;
+    Clock clock;
+    clock.start();
+    MainWindow window(folder / "presets");
+    window.resize(1280, 800);
+    window.show();
+    bool painted = false;
+    QObject::connect(window.gradePage()->view(), &PictureView::painted, &window, [&] { painted = true; });
+    window.openPaths({pictures});
+    runUntil([&] { return painted; });
+    times.start = since(clock);
+    Clock rest;
+    rest.start();
+    runUntil([&] { return since(rest) > 3000; });
+    for (int i = 0; i < 20; ++i) {
+        const int to = 1 + i % 2;
+        painted = false;
+        clock.start();
+        window.state().setKey(to);
+        runUntil([&] { return painted; });
+        if (i >= 4) times.changes.push_back(since(clock)); // both are in memory by then
+        rest.start();
+        runUntil([&] { return since(rest) > 150; });
+    }
+    return times;
+}
+
+ManyTimes manyTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder) {
+    ManyTimes times;
+    MainWindow window(folder / "presets");
+    window.resize(1280, 800);
+    window.show();
+    QApplication::processEvents();
+    Clock clock;
+    clock.start();
+    window.openPaths({pictures});
+    QApplication::processEvents();
+    times.usable = since(clock);
+    PictureSet& set = window.state().pictures();
+    runUntil([&] {
+        for (int i = 0; i < set.size(); ++i)
+            if (set.at(i).thumbnail.isNull()) return false;
+        return true;
+    });
+    times.thumbnails = since(clock);
+    std::ifstream statm("/proc/self/statm");
+    long all = 0, resident = 0;
+    statm >> all >> resident;
+    times.megabytes = double(resident) * double(::sysconf(_SC_PAGESIZE)) / (1 << 20);
     return times;
 }
 

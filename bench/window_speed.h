@@ -1,5 +1,8 @@
 #pragma once
+#include "grade/grade.h"
+
 #include <filesystem>
+#include <vector>
 
 namespace baryton::bench {
 
@@ -9,5 +12,30 @@ struct OpenTimes {
 };
 /// Opens a picture in a new window of 1280 × 800.
 OpenTimes openTimes(const std::filesystem::path& file, const std::filesystem::path& folder);
+
+/// Milliseconds from a mouse event to the painted frame while a control is dragged in the real window, 1280 × 800,
+/// with histogram and vectorscope open: a point of a curve, a wheel, a band.
+struct DragTimes {
+    std::vector<double> curve, wheel, band;
+};
+DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder);
+
+/// Milliseconds until all nine pictures of the grid show a preset that is pointed at, for several presets in turn.
+std::vector<double> gridTimes(const std::filesystem::path& pictures, const std::filesystem::path& presets,
+                              const std::filesystem::path& folder);
+
+/// Milliseconds to the first painted picture of the demo set in a new window, and from one picture to another whose
+/// levels are in memory.
+struct SetTimes {
+    double start = 0;
+    std::vector<double> changes;
+};
+SetTimes setTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder);
+
+/// A folder of many pictures opened: until the window answers, until all thumbnails are drawn, and the memory held.
+struct ManyTimes {
+    double usable = 0, thumbnails = 0, megabytes = 0;
+};
+ManyTimes manyTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder);
 
 } // namespace baryton::bench

@@ -7,6 +7,7 @@
 #include "app/preferences.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
+#include "app/welcome.h"
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "grade/grade_json.h"
@@ -40,6 +41,12 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     batch_ = new BatchPage(state_);
     tasks_ = new QStackedWidget;
     for (QWidget* page : std::initializer_list<QWidget*>{grade_, package_, batch_}) tasks_->addWidget(page);
+    welcome_ = new WelcomePage;
+    tasks_->addWidget(welcome_);
+    connect(welcome_, &WelcomePage::folderWanted, this, [this] { openDialog(true); });
+    connect(welcome_, &WelcomePage::picturesWanted, this, [this] { openDialog(false); });
+    connect(welcome_, &WelcomePage::pathWanted, this,
+            [this](const QString& path) { openPaths({path.toStdString()}); });
     auto* centre = new QWidget;
     centre->setObjectName(QStringLiteral("well"));
     centre->setAttribute(Qt::WA_StyledBackground);
@@ -185,7 +192,11 @@ void MainWindow::makeStatusBar() {
 }
 
 void MainWindow::showTask(int task) {
-    tasks_->setCurrentIndex(task);
+    // Without pictures Grade has nothing to show.
+    if (task == 0 && state_.pictures().size() == 0)
+        tasks_->setCurrentWidget(welcome_);
+    else
+        tasks_->setCurrentIndex(task);
     for (std::size_t i = 0; i < taskButtons_.size(); ++i) taskButtons_[i]->setChecked(static_cast<int>(i) == task);
 }
 

@@ -23,8 +23,8 @@ public:
     PackagePage* packagePage() const { return package_; }
     BatchPage* batchPage() const { return batch_; }
     void openPaths(const std::vector<std::filesystem::path>& paths);
-    void showTask(int task); ///< 0 Grade, 1 Package, 2 Batch
-    int task() const { return tasks_->currentIndex(); }
+    void showTask(int task);                                             ///< 0 Grade, 1 Package, 2 Batch
+    int task() const { return std::min(tasks_->currentIndex(), 3) % 3; } ///< the welcome page stands in Grade's place
 
 protected:
     void closeEvent(QCloseEvent* event) override;
@@ -59,6 +59,7 @@ private:
     PackagePage* package_ = nullptr;
     BatchPage* batch_ = nullptr;
     QStackedWidget* tasks_ = nullptr;
+    class WelcomePage* welcome_ = nullptr;
     QWidget* notice_ = nullptr;
     QLabel *noticeText_ = nullptr, *pictureText_ = nullptr, *pointerText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_;

@@ -1,5 +1,7 @@
 // Makes the pictures of docs/screenshots: the real window on the demo set, each view after a little real work.
 #include "app/driver.h"
+#include "app/grade/colour_editors.h"
+#include "app/preferences.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
 #include "stages/examples.h"
@@ -72,6 +74,78 @@ void stageStrips(const QString& folder) {
         if (!strip.save(folder + u'/' + QString::fromLatin1(type) + QStringLiteral(".png")))
             qFatal("cannot write a strip");
     }
+}
+
+/// Late summer on the meadow: a band pressed on in the picture, seen beside the source.
+void bandsOnThePicture(Driver& d, const QString& folder, int row) {
+    GradePage* grade = d.window().gradePage();
+    d.chooseRow(grade->tray(), row);
+    d.settle();
+    d.addStage(QStringLiteral("Hue bands"));
+    d.click(d.button(grade->editorPanel(), QStringLiteral("On picture")));
+    PictureView* view = grade->view();
+    const auto at = [&](double x, double y) {
+        return view->fromPicture({x * view->pictureSize().width(), y * view->pictureSize().height()});
+    };
+    d.drag(view, at(0.3, 0.93), at(0.3, 0.93) + QPointF(-150, -20));
+    d.click(d.button(grade->editorPanel(), QStringLiteral("On picture")));
+    d.click(grade->scopes()->kinds()->button(3));
+    d.click(d.button(grade, QStringLiteral("Beside")));
+    d.settle();
+    QTest::qWait(300);
+    save(&d.window(), folder, QStringLiteral("grade-bands"));
+    d.click(d.button(grade, QStringLiteral("Beside")));
+}
+
+/// Two takes of the dusk, a reference beside with samples, and the push table.
+void takesAndReference(Driver& d, const QString& folder, int row) {
+    GradePage* grade = d.window().gradePage();
+    d.chooseRow(grade->tray(), row);
+    d.settle();
+    d.menu(QStringLiteral("Picture"), QStringLiteral("Takes and steps"));
+    d.click(d.button(grade->steps(), QStringLiteral("Keep take")));
+    d.addStage(QStringLiteral("Push table"));
+    auto* table = qobject_cast<PushTableEditor*>(grade->editorPanel()->editor());
+    const auto push = [&](int r, int c, double by) {
+        ScrubCell* cell = table->cell(r, c);
+        d.drag(cell, QPointF(20, 12), QPointF(20 + by, 12));
+    };
+    push(0, 2, 32), push(0, 0, -18), push(2, 0, 26), push(2, 2, -30), push(1, 3, 12);
+    grade->loadReference(d.folder() / "lantern-alley.jpg");
+    d.settle();
+    PictureView* view = grade->view();
+    for (const QPointF& share : {QPointF(0.3, 0.75), QPointF(0.7, 0.2)}) {
+        const QPointF at =
+            view->fromPicture({share.x() * view->pictureSize().width(), share.y() * view->pictureSize().height()});
+        QContextMenuEvent event(QContextMenuEvent::Mouse, at.toPoint(), view->mapToGlobal(at.toPoint()));
+        QApplication::sendEvent(view, &event);
+        QTest::keyClick(QApplication::activePopupWidget(), Qt::Key_Down);
+        QTest::keyClick(QApplication::activePopupWidget(), Qt::Key_Return);
+        QTest::qWait(30);
+        QApplication::setActiveWindow(&d.window());
+    }
+    d.settle();
+    QTest::qWait(500);
+    save(&d.window(), folder, QStringLiteral("grade-takes"));
+    d.click(d.button(grade, QStringLiteral("Reference")));
+    d.menu(QStringLiteral("Picture"), QStringLiteral("Takes and steps"));
+}
+
+/// Six pictures chosen and graded together, in the grid.
+void severalPictures(Driver& d, const QString& folder) {
+    GradePage* grade = d.window().gradePage();
+    d.chooseRow(grade->tray(), 0);
+    QTest::mouseClick(grade->tray()->viewport(), Qt::LeftButton, Qt::ShiftModifier,
+                      grade->tray()->visualRect(grade->tray()->model()->index(5, 0)).center());
+    d.addStage(QStringLiteral("Primaries"));
+    auto* primaries = qobject_cast<PrimariesEditor*>(grade->editorPanel()->editor());
+    TriangleView* triangle = primaries->triangle();
+    d.drag(triangle, triangle->cornerPoint(0), triangle->cornerPoint(0) + QPointF(-20, -28));
+    d.drag(triangle, triangle->cornerPoint(2), triangle->cornerPoint(2) + QPointF(-8, 40));
+    d.click(d.button(grade, QStringLiteral("Grid")));
+    Driver::waitFor([&] { return !grade->grid()->image(5).isNull(); });
+    QTest::qWait(800);
+    save(&d.window(), folder, QStringLiteral("grade-grid"));
 }
 
 int main(int argc, char** argv) {
@@ -152,6 +226,20 @@ int main(int argc, char** argv) {
     for (const char* type : {"Hue bands", "Push table", "Film response"}) d.addStage(QString::fromLatin1(type));
     QTest::qWait(900);
     save(&d.window(), folder, QStringLiteral("grade-film"));
+
+    bandsOnThePicture(d, folder, row("meadow-cart.jpg"));
+    takesAndReference(d, folder, row("dusk-horizon.jpg"));
+    severalPictures(d, folder);
+    // The same window in the light theme.
+    Settings light;
+    light.theme = theme::Kind::Light;
+    applySettings(light);
+    QTest::qWait(200);
+    save(&d.window(), folder, QStringLiteral("grade-light"));
+    applySettings({});
+    d.click(d.button(grade, QStringLiteral("Grid")));
+    d.chooseRow(grade->tray(), 0);
+    d.settle();
 
     d.click(d.button(&d.window(), QStringLiteral("Package")));
     QTest::qWait(3500);

@@ -204,11 +204,13 @@ PushTableEditor::PushTableEditor(AppState& state, const std::string& stageId, QW
         rows->addWidget(makeLabel(tr("ROW %1").arg(row + 1), "section"));
         addChoice(rows, rowId(row, "kind"));
         for (const auto& [parameter, name] : {std::pair("low", tr("Tones from")), std::pair("high", tr("Tones to")),
-                                              std::pair("softness", tr("Softness")), std::pair("centre", tr("Hue")),
-                                              std::pair("width", tr("Width")), std::pair("feather", tr("Feather"))})
-            addRow(rows, rowId(row, parameter), name);
-        addHuePick(
-            rows, [row] { return rowId(row, "centre"); }, false);
+                                              std::pair("softness", tr("Softness"))})
+            toneRows_[row].push_back(addRow(rows, rowId(row, parameter), name));
+        for (const auto& [parameter, name] :
+             {std::pair("centre", tr("Hue")), std::pair("width", tr("Width")), std::pair("feather", tr("Feather"))})
+            hueRows_[row].push_back(addRow(rows, rowId(row, parameter), name));
+        hueRows_[row].push_back(addHuePick(
+            rows, [row] { return rowId(row, "centre"); }, false));
         layout->addWidget(ranges_[row]);
     }
     addToggle(layout, "hold.luma");
@@ -250,6 +252,8 @@ void PushTableEditor::refresh() {
                                   : tr("tones %1–%2")
                                         .arg(std::lround(read.number(rowId(row, "low")) * 100))
                                         .arg(std::lround(read.number(rowId(row, "high")) * 100)));
+        for (QWidget* each : toneRows_[row]) each->setVisible(!hues);
+        for (QWidget* each : hueRows_[row]) each->setVisible(hues);
         for (int c = 0; c < PushTableEditor::kColumns; ++c) {
             cells_[row][c]->setVisible(row < shown);
             cells_[row][c]->setValue(read.number(rowId(row, baryton::kColumns[c])) * 100);

@@ -55,6 +55,7 @@ private:
     ScrubCell* cells_[kRows][kColumns];
     QPushButton* names_[kRows];
     QWidget* ranges_[kRows];
+    std::vector<QWidget*> toneRows_[kRows], hueRows_[kRows]; ///< shown as the row takes tones or hues
     QPushButton* add_;
     int chosen_ = 0, asked_ = 0; ///< rows that were asked for beyond the used ones
     double pressed_[2] = {};

@@ -39,7 +39,7 @@ QColor channelColour(int channel) {
     case 2:
         return c.blue;
     default:
-        return channel == 0 ? QColor(Qt::white) : c.second;
+        return channel == 0 ? c.text : c.second;
     }
 }
 

@@ -204,6 +204,63 @@ void paintPatches(QPainter& p, const QRectF& r, const Stage& stage, bool greys) 
     }
 }
 
+/// The triangle as its corners have been moved, over the one they came from.
+void paintPrimaries(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    const auto& c = theme::colours();
+    const QPointF corners[] = {{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}, white(0.3127, 0.3290);
+    const char* names[] = {"red", "green", "blue"};
+    const auto place = [&](QPointF xy) {
+        constexpr double span = 0.66; // of y that is shown
+        const double scale = r.height() / span;
+        return QPointF(r.center().x() + (xy.x() - 0.36) * scale, r.center().y() - (xy.y() - 0.33) * scale);
+    };
+    QPolygonF from, to;
+    for (int i = 0; i < 3; ++i) {
+        const std::string name = names[i];
+        const double angle = (read.number(name + ".turn") + read.number("all.turn")) * std::numbers::pi / 180;
+        const double length = 1 + read.number(name + ".reach") + read.number("all.reach");
+        const QPointF d = corners[i] - white;
+        from.append(place(corners[i]));
+        to.append(place(white + length * QPointF(d.x() * std::cos(angle) - d.y() * std::sin(angle),
+                                                 d.x() * std::sin(angle) + d.y() * std::cos(angle))));
+    }
+    p.setPen(QPen(c.faint, 1));
+    p.drawPolygon(from);
+    p.setPen(QPen(c.text, 1.5));
+    p.drawPolygon(to);
+    const QColor dots[] = {c.red, c.green, c.blue};
+    p.setPen(Qt::NoPen);
+    for (int i = 0; i < 3; ++i) {
+        p.setBrush(dots[i]);
+        p.drawEllipse(to[i], 2.5, 2.5);
+    }
+}
+
+/// The cells of the table's first rows, each washed with what it pushes to.
+void paintPushTable(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    const auto& c = theme::colours();
+    const std::pair<QColor, QColor> pairs[] = {{QColor(0x30, 0xb0, 0xb8), c.red},
+                                               {QColor(0xc0, 0x50, 0xb8), c.green},
+                                               {QColor(0xd0, 0xb8, 0x40), c.blue},
+                                               {QColor(0xd8, 0xd8, 0xd8), QColor(0x10, 0x10, 0x10)}};
+    const char* columns[] = {"cyan.red", "magenta.green", "yellow.blue", "density"};
+    constexpr int rows = 4;
+    for (int row = 0; row < rows; ++row)
+        for (int column = 0; column < 4; ++column) {
+            const double v = read.number("row" + std::to_string(row + 1) + "." + columns[column]);
+            const QRectF cell(r.left() + column * r.width() / 4, r.top() + row * r.height() / rows, r.width() / 4,
+                              r.height() / rows);
+            p.setPen(Qt::NoPen);
+            p.setBrush(c.well);
+            p.drawRect(cell.adjusted(1, 1, -1, -1));
+            if (v == 0) continue;
+            QColor wash = v < 0 ? pairs[column].first : pairs[column].second;
+            wash.setAlphaF(static_cast<float>(std::min(1.0, 0.3 + 0.9 * std::abs(v))));
+            p.setBrush(wash);
+            p.drawRect(cell.adjusted(1, 1, -1, -1));
+        }
+}
+
 } // namespace
 
 void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
@@ -230,6 +287,10 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintStrip(p, r,
                    {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}},
                    (high - mired) / (high - low));
+    } else if (type->id == "primaries") {
+        paintPrimaries(p, r, read);
+    } else if (type->id == "push-table") {
+        paintPushTable(p, r, read);
     } else if (type->id == "gradient-map") {
         paintPatches(p, r, stage, true);
     } else if (type->id == "exposure" || type->id == "tone" || type->id == "levels" || type->id == "split-tone" ||

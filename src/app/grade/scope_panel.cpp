@@ -46,6 +46,7 @@ ScopePanel::ScopePanel(QWidget* parent)
     for (QWidget* view : std::initializer_list<QWidget*>{histogram_, waveform_, parade_, vectorscope_})
         views_->addWidget(view);
     layout->addWidget(views_, 1);
+    kinds_->setProperty("compact", true);
     kinds_->setCurrent(0);
     kinds_->button(1)->setToolTip(tr("Waveform: how light each column of the picture is"));
     kinds_->button(2)->setToolTip(tr("Parade: the waveforms of red, green and blue side by side"));

@@ -44,6 +44,7 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     steps_->setAccessibleName(tr("Steps"));
     steps_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     steps_->setWordWrap(true);
+    steps_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     layout->addWidget(steps_, 1);
     auto* hint = makeLabel(tr("Double click goes back to a step; before = step by right click"), "second");
     hint->setWordWrap(true);

@@ -105,6 +105,10 @@ QString styleSheet() {
         {"list", c.list},
     };
     for (const auto& [name, colour] : names) sheet.replace(QStringLiteral("<%1>").arg(name), colour.name());
+    // Pictures that the style sheet names, for light grounds and for dark ones.
+    const bool isDark = currentKind == Kind::Dark;
+    sheet.replace(QStringLiteral("<suffix>"), isDark ? QString() : QStringLiteral("-light"));
+    sheet.replace(QStringLiteral("<check>"), isDark ? QStringLiteral("-dark") : QStringLiteral("-light"));
     return sheet;
 }
 

@@ -136,7 +136,7 @@ void CurveView::paintEvent(QPaintEvent*) {
         const QPointF at = toWidget(points_[i]);
         const double r = i == selected_ ? 5.5 : 4.5;
         const QPolygonF diamond({at + QPointF(0, -r), at + QPointF(r, 0), at + QPointF(0, r), at + QPointF(-r, 0)});
-        p.setPen(QPen(i == selected_ ? c.accent : Qt::white, 1.5));
+        p.setPen(QPen(i == selected_ ? c.accent : c.text, 1.5));
         p.setBrush(i == selected_ ? c.accent : c.well);
         p.drawPolygon(diamond);
     }

@@ -78,7 +78,7 @@ void Ruler::paintEvent(QPaintEvent*) {
     }
     const QRectF handle(xOf(value_) - 2, y - 6, 4, 12);
     p.setPen(hasFocus() ? QPen(c.accent, 1.5) : QPen(c.well, 1));
-    p.setBrush(Qt::white);
+    p.setBrush(theme::kind() == theme::Kind::Dark ? QColor(Qt::white) : c.text);
     p.drawRoundedRect(handle, 1.5, 1.5);
 }
 

@@ -13,7 +13,8 @@ namespace baryton {
 namespace {
 
 constexpr double kRadians = std::numbers::pi / 180;
-constexpr double kPlaneReach = 0.5; ///< of Cb and Cr from the middle to the edge
+constexpr double kPlaneReach = 0.56; ///< of Cb and Cr from the middle to the edge: the full primaries lie within
+constexpr double kTraceReach = 0.5;  ///< what is counted
 
 /// Brightness of a trace: rare values are seen, frequent ones do not drown all others.
 double glow(std::uint32_t count, double most) {
@@ -84,8 +85,8 @@ void ScopeView::setVectorscope(const Vectorscope& scope) {
             const double g = glow(scope.counts[static_cast<std::size_t>(y * scope.size + x)], most);
             if (g == 0) continue;
             // Drawn in the hue that lies there.
-            const double cb = ((x + 0.5) / scope.size - 0.5) * 2 * kPlaneReach;
-            const double cr = (0.5 - (y + 0.5) / scope.size) * 2 * kPlaneReach;
+            const double cb = ((x + 0.5) / scope.size - 0.5) * 2 * kTraceReach;
+            const double cr = (0.5 - (y + 0.5) / scope.size) * 2 * kTraceReach;
             const double reach = std::hypot(cb, cr);
             const Vec3 d = hueDirection(std::atan2(cr, cb) / kRadians);
             const double tint = std::min(1.0, reach * 6) * 0.3;
@@ -121,7 +122,7 @@ void ScopeView::paintVectorscope(QPainter& p) const {
     p.setBrush(c.well);
     p.drawEllipse(area.adjusted(1, 1, -1, -1));
     p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.drawImage(area, trace_);
+    p.drawImage(QRectF(fromPlane(-kTraceReach, kTraceReach), fromPlane(kTraceReach, -kTraceReach)), trace_);
     p.setPen(QPen(c.grid, 1));
     p.drawLine(fromPlane(-kPlaneReach, 0), fromPlane(kPlaneReach, 0));
     p.drawLine(fromPlane(0, -kPlaneReach), fromPlane(0, kPlaneReach));

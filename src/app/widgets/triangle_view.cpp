@@ -16,7 +16,7 @@ constexpr double kRadians = std::numbers::pi / 180;
 // IEC 61966-2-1, x and y of red, green, blue, and D65.
 const QPointF kCorners[3] = {{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}};
 const QPointF kWhite{0.3127, 0.3290};
-const QRectF kShown{0.05, -0.02, 0.72, 0.76}; ///< of the xy plane
+const QRectF kShown{0.0, -0.10, 0.80, 0.84}; ///< of the xy plane
 const QColor kColours[3] = {{0xe0, 0x60, 0x58}, {0x62, 0xb8, 0x62}, {0x60, 0x8a, 0xe0}};
 
 } // namespace
