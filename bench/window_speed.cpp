@@ -9,6 +9,7 @@
 #include <QElapsedTimer>
 #include <QEventLoop>
 #include <QMouseEvent>
+#include <QTimer>
 #include <cmath>
 #include <fstream>
 #include <functional>
@@ -48,9 +49,11 @@ double since(const Clock& clock) {
     return static_cast<double>(clock.nsecsElapsed()) / 1e6;
 }
 
-/// Runs the event loop until the condition holds.
+/// Runs the event loop until the condition holds; sleeps between events, so that no core is taken from the window.
 void runUntil(const std::function<bool()>& holds) {
-    while (!holds()) QApplication::processEvents(QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 5);
+    QTimer tick; // for conditions that no event announces
+    tick.start(20);
+    while (!holds()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
 }
 
 void send(QWidget* widget, QEvent::Type type, QPointF at) {

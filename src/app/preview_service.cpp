@@ -42,20 +42,25 @@ void PreviewService::work() {
     using Clock = std::chrono::steady_clock;
     constexpr auto together = std::chrono::milliseconds(120); // requests closer than this belong to one movement
     constexpr auto rest = std::chrono::milliseconds(60);      // after it the exact frame follows
+    constexpr auto breath = std::chrono::milliseconds(5); // the next frame goes before the scopes of this one …
+    constexpr int mostSkipped = 3;                        // … but not for ever: they are live
     PreviewRequest request;
     Clock::time_point since{}, before{};
-    bool exactDue = false, reportDue = false;
+    bool scopesDue = false, scopesQuick = false, exactDue = false, reportDue = false;
+    int skipped = 0;
     for (;;) {
         bool isNew = false;
         {
             std::unique_lock<std::mutex> guard(lock_);
             const auto ready = [this] { return ending_ || next_; };
-            if (exactDue || reportDue)
+            if (scopesDue)
+                wake_.wait_for(guard, scopesQuick && skipped < mostSkipped ? breath : breath * 0, ready);
+            else if (exactDue || reportDue)
                 wake_.wait_for(guard, rest, ready);
             else
                 wake_.wait(guard, ready);
             if (ending_) return;
-            if (next_) {
+            if (next_ && !(scopesDue && skipped >= mostSkipped)) {
                 request = std::move(*next_);
                 before = since;
                 since = nextSince_;
@@ -64,12 +69,19 @@ void PreviewService::work() {
             }
         }
         if (isNew) {
+            skipped += scopesDue;
             exactDue = since - before < together;
             reportDue = true;
             render(request, since, exactDue);
+            scopesDue = true, scopesQuick = exactDue;
+        } else if (scopesDue) {
+            scopesDue = false;
+            skipped = 0;
+            count(request, scopesQuick);
         } else if (exactDue) {
             exactDue = false;
             render(request, Clock::now(), false);
+            scopesDue = true, scopesQuick = false;
         } else {
             reportDue = false;
             report(request);
@@ -142,8 +154,13 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
     frame.picture = request.picture.get();
     frame.milliseconds = std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - since).count();
     Q_EMIT frameReady(frame);
+}
 
-    const Picture& level = levelOf(*request.picture, 512); // some hundred thousand pixels tell the same as all
+void PreviewService::count(const PreviewRequest& request, bool quickly) {
+    if (!request.picture) return;
+    const Program program = Program::compile(request.grade);
+    // Some hundred thousand pixels tell the same as all; while a control moves, some ten thousand must do.
+    const Picture& level = levelOf(*request.picture, quickly ? 256 : 512);
     PreviewScopes scopes;
     const Picture graded = program.graded(level);
     scopes.after = histogramOf(graded);
@@ -155,7 +172,7 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         const Grade input = upTo(request.grade, request.inputOf);
         // While the stage in hand moves, what enters it stays as it is.
         if (cachedInput_ != input || cachedInputPicture_ != request.picture) {
-            const Picture before = Program::compile(input).graded(level);
+            const Picture before = Program::compile(input).graded(levelOf(*request.picture, 512));
             inputHistogram_ = histogramOf(before);
             inputPicture_ = Program::compile(input).graded(levelOf(*request.picture, 256));
             cachedInput_ = input;

@@ -65,6 +65,7 @@ private:
     void work();
     void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since, bool quickly);
     QImage quickImage(const PreviewRequest& request, const Program& program, bool& exact);
+    void count(const PreviewRequest& request, bool quickly);
     void report(const PreviewRequest& request);
 
     std::mutex lock_;

@@ -1,10 +1,12 @@
 #include "app/render_image.h"
 #include "lut/bake.h"
 #include "picture/profile.h"
+#include "picture/quantise.h"
 
 #include <algorithm>
 #include <memory>
 #include <mutex>
+#include <vector>
 
 namespace baryton {
 
@@ -19,15 +21,20 @@ std::shared_ptr<const Program> monitorProgram() {
 }
 
 QImage quantisedImage(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {
-    QuantisedPicture pixels(picture.width(), picture.height(), 3, 8);
+    QImage image(picture.width(), picture.height(), QImage::Format_RGB32);
+    uchar* const bits = image.bits();
+    const auto stride = static_cast<std::size_t>(image.bytesPerLine());
     program.run(
         picture, frame,
         [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-            pixels.setRow(y, x, count, r, g, b, nullptr);
+            thread_local std::vector<float> opaque;
+            if (opaque.size() < static_cast<std::size_t>(count)) opaque.resize(static_cast<std::size_t>(count), 1.0F);
+            // Blue, green, red, opaque: as the screen has them in memory.
+            quantise8(b, g, r, opaque.data(), static_cast<std::size_t>(count),
+                      bits + stride * static_cast<std::size_t>(y) + 4 * static_cast<std::size_t>(x));
         },
         0, task);
-    return QImage(pixels.bytes.data(), pixels.width, pixels.height, pixels.width * 3, QImage::Format_RGB888)
-        .convertToFormat(QImage::Format_RGB32);
+    return image;
 }
 
 } // namespace

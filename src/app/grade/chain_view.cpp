@@ -89,6 +89,13 @@ void StageCard::paintEvent(QPaintEvent*) {
     p.drawText(QRectF(left + 12, height() - 17, textWidth + 4, 14), Qt::AlignVCenter | Qt::AlignLeft, mark_);
 }
 
+void StageCard::refresh() {
+    const auto place = findStage(state_.shownGrade(), stageId_);
+    if (!place || stageAt(state_.shownGrade(), *place) == painted_) return;
+    painted_ = stageAt(state_.shownGrade(), *place);
+    update();
+}
+
 void StageCard::setMark(const QString& mark, const QString& sentence) {
     setToolTip(sentence);
     if (mark == mark_) return;
@@ -275,7 +282,7 @@ void ChainView::rebuild() {
     contentWidth_ = x + kGap;
     setMinimumWidth(contentWidth_);
     updateGeometry();
-    for (StageCard* each : cards_) each->update();
+    for (StageCard* each : cards_) each->refresh();
     update();
 }
 

@@ -18,6 +18,7 @@ public:
     const std::string& stageId() const { return stageId_; }
     /// A few words about what the stage does to this picture, and a sentence; empty when all is well.
     void setMark(const QString& mark, const QString& sentence);
+    void refresh(); ///< paints anew where the stage has changed
     QRectF dot() const { return {kSize.width() - 17.0, 7, 10, 10}; }
 
 Q_SIGNALS:
@@ -46,6 +47,7 @@ private:
     QTimer rest_; ///< of the pointer on the dot
     AppState& state_;
     std::string stageId_;
+    Stage painted_;
     QString mark_;
 };
 

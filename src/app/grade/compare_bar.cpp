@@ -86,6 +86,10 @@ void CompareBar::showMode() {
 }
 
 void CompareBar::fillBefore() {
+    // While a control moves nothing here changes.
+    if (state_.keyWork().takes.empty() && beforeChoices_.size() == 2 &&
+        state_.before() == beforeChoices_[static_cast<std::size_t>(before_->currentIndex())])
+        return;
     beforeChoices_ = {{}, {Before::Kind::PrepOnly, {}, {}}};
     QStringList names{tr("before = source"), tr("before = Prep only")};
     const PictureWork& work = state_.keyWork();

@@ -162,14 +162,17 @@ void EditorPanel::pin(const std::string& stageId) {
 }
 
 void EditorPanel::setInput(const PreviewScopes& scopes) {
-    if (!editor_ || !scopes.input || scopes.inputOf != editor_->stageId()) return;
+    if (!editor_ || !scopes.input || scopes.inputOf != editor_->stageId() || scopes.inputPicture.isEmpty()) return;
+    // Pictures share their pixels: the same pixels are the same input.
+    if (!shownInput_.isEmpty() && std::as_const(shownInput_).row(0, 0) == scopes.inputPicture.row(0, 0)) return;
+    shownInput_ = scopes.inputPicture;
     const auto counts = [](const std::array<std::uint32_t, 256>& from) {
         return QVector<double>(from.begin(), from.end());
     };
     const QVector<double> input[4] = {counts(scopes.input->r), counts(scopes.input->g), counts(scopes.input->b),
                                       counts(scopes.input->luma)};
     editor_->setInput(input);
-    if (!scopes.inputPicture.isEmpty()) editor_->setInputPicture(scopes.inputPicture);
+    editor_->setInputPicture(scopes.inputPicture);
 }
 
 void EditorPanel::setReports(const std::vector<StageReport>& reports) {
@@ -337,6 +340,7 @@ void EditorPanel::rebuild() {
     }
     shownFor_ = now;
     editor_ = nullptr;
+    shownInput_ = {};
     QWidget* page = nullptr;
     if (place) {
         editor_ = makeEditor(state_, id, nullptr);

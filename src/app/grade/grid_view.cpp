@@ -44,6 +44,7 @@ void GridView::choose() {
     if (wanted != shown_) {
         shown_ = std::move(wanted);
         images_.clear();
+        sources_.clear();
     }
     redraw();
     update();
@@ -53,10 +54,21 @@ void GridView::redraw() {
     if (!isVisible()) return;
     std::vector<TileDrawer::Tile> tiles;
     awaited_.clear();
+    const QSizeF room = cell(0).size() * devicePixelRatioF();
+    if (room.toSize() != sourceSize_) {
+        sourceSize_ = room.toSize();
+        sources_.clear();
+    }
     for (const int index : shown_) {
-        const Picture small = state_.pictures().smallOf(index);
-        if (small.isEmpty()) continue;
-        tiles.push_back({index, state_.shownGradeOf(index), small});
+        Picture& source = sources_[index];
+        if (source.isEmpty()) {
+            const Picture small = state_.pictures().smallOf(index);
+            if (small.isEmpty()) continue;
+            const double scale = std::min({1.0, room.width() / small.width(), room.height() / small.height()});
+            source = resized(small, std::max(1, static_cast<int>(std::lround(small.width() * scale))),
+                             std::max(1, static_cast<int>(std::lround(small.height() * scale))));
+        }
+        tiles.push_back({index, state_.shownGradeOf(index), source});
         awaited_.insert(index);
     }
     drawer_.draw(std::move(tiles));
@@ -98,6 +110,10 @@ void GridView::paintEvent(QPaintEvent*) {
             p.drawRect(where.adjusted(-1, -1, 1, 1));
         }
     }
+}
+
+void GridView::resizeEvent(QResizeEvent*) {
+    redraw();
 }
 
 void GridView::mousePressEvent(QMouseEvent* event) {

@@ -26,6 +26,7 @@ protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void showEvent(QShowEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     void choose();
@@ -35,6 +36,8 @@ private:
     std::vector<int> shown_;
     std::map<int, QImage> images_;
     std::set<int> awaited_;
+    std::map<int, Picture> sources_; ///< at the size of a cell, so that no more is graded than is seen
+    QSize sourceSize_;
     TileDrawer drawer_;
 };
 

@@ -77,24 +77,35 @@ void ScopeView::setWaveform(const Waveform& w) {
 }
 
 void ScopeView::setVectorscope(const Vectorscope& scope) {
-    trace_ = QImage(scope.size, scope.size, QImage::Format_ARGB32_Premultiplied);
+    const int size = scope.size;
+    const auto cells = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
+    if (tints_.size() != cells) { // the hue that lies at each place, worked out once
+        tints_.resize(cells);
+        for (int y = 0; y < size; ++y)
+            for (int x = 0; x < size; ++x) {
+                const double cb = ((x + 0.5) / size - 0.5) * 2 * kTraceReach,
+                             cr = (0.5 - (y + 0.5) / size) * 2 * kTraceReach;
+                const Vec3 d = hueDirection(std::atan2(cr, cb) / kRadians);
+                const double tint = std::min(1.0, std::hypot(cb, cr) * 6) * 0.3;
+                for (std::size_t k = 0; k < 3; ++k)
+                    tints_[static_cast<std::size_t>(y * size + x)][k] = static_cast<float>(0.62 + tint * d[k]);
+            }
+    }
+    trace_ = QImage(size, size, QImage::Format_ARGB32_Premultiplied);
     trace_.fill(Qt::transparent);
     const double most = mostOf(scope.counts);
-    for (int y = 0; y < scope.size; ++y)
-        for (int x = 0; x < scope.size; ++x) {
-            const double g = glow(scope.counts[static_cast<std::size_t>(y * scope.size + x)], most);
-            if (g == 0) continue;
-            // Drawn in the hue that lies there.
-            const double cb = ((x + 0.5) / scope.size - 0.5) * 2 * kTraceReach;
-            const double cr = (0.5 - (y + 0.5) / scope.size) * 2 * kTraceReach;
-            const double reach = std::hypot(cb, cr);
-            const Vec3 d = hueDirection(std::atan2(cr, cb) / kRadians);
-            const double tint = std::min(1.0, reach * 6) * 0.3;
-            const auto channel = [&](double offset) {
-                return static_cast<int>(255 * std::clamp(g * (0.62 + tint * offset), 0.0, 1.0));
+    for (int y = 0; y < size; ++y) {
+        auto* line = reinterpret_cast<QRgb*>(trace_.scanLine(y));
+        for (int x = 0; x < size; ++x) {
+            const auto at = static_cast<std::size_t>(y * size + x);
+            if (scope.counts[at] == 0) continue;
+            const double g = glow(scope.counts[at], most);
+            const auto channel = [&](std::size_t k) {
+                return static_cast<int>(255 * std::clamp(g * double(tints_[at][k]), 0.0, g));
             };
-            trace_.setPixel(x, y, qRgba(channel(d[0]), channel(d[1]), channel(d[2]), static_cast<int>(255 * g)));
+            line[x] = qRgba(channel(0), channel(1), channel(2), static_cast<int>(255 * g));
         }
+    }
     update();
 }
 

@@ -42,6 +42,7 @@ private:
 
     Kind kind_;
     QImage trace_;
+    std::vector<std::array<float, 3>> tints_; ///< of the vectorscope's cells
     QVector<ScopeMark> marks_;
     std::optional<QPointF> pointer_;
 };
