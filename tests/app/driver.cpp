@@ -60,6 +60,7 @@ void Driver::menu(const QString& menuName, const QString& entry) {
                 auto* bar = window().findChild<QMenuBar*>();
                 QTest::mouseClick(bar, Qt::LeftButton, {}, bar->actionGeometry(menu->menuAction()).center());
                 QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+                actions_ += 2;
                 QTest::qWait(30);
                 // Without a window manager nobody gives the focus back when a menu closes.
                 if (!sheetIfAny()) QApplication::setActiveWindow(&window());
@@ -70,11 +71,13 @@ void Driver::menu(const QString& menuName, const QString& entry) {
 }
 
 void Driver::click(QWidget* widget, QPointF at) {
+    ++actions_;
     QTest::mouseClick(widget, Qt::LeftButton, {}, at.x() < 0 ? widget->rect().center() : at.toPoint());
     QTest::qWait(20);
 }
 
 void Driver::drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers) {
+    ++actions_;
     QTest::mousePress(widget, Qt::LeftButton, modifiers, from.toPoint());
     constexpr int steps = 8;
     for (int i = 1; i <= steps; ++i) {
@@ -88,6 +91,7 @@ void Driver::drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifie
 }
 
 void Driver::type(QWidget* widget, const QString& text, bool enter) {
+    ++actions_;
     widget->setFocus();
     QTest::keyClick(widget, Qt::Key_A, Qt::ControlModifier);
     QTest::keyClicks(widget, text);
@@ -117,6 +121,7 @@ void Driver::addStage(const QString& name) {
     click(named<QPushButton>(window().gradePage(), QStringLiteral("Add a stage")));
     auto* list = qobject_cast<AddStageList*>(QApplication::activePopupWidget());
     if (!list) qFatal("the list of stages did not open");
+    ++actions_;
     QTest::keyClicks(list->search(), name);
     QTest::keyClick(list->search(), Qt::Key_Return);
     QTest::qWait(30);
@@ -134,10 +139,19 @@ void Driver::chooseStage(const std::string& type) {
 }
 
 void Driver::chooseRow(QAbstractItemView* view, int row) {
+    ++actions_;
     const QModelIndex index = view->model()->index(row, 0);
     view->scrollTo(index);
     QTest::mouseClick(view->viewport(), Qt::LeftButton, {}, view->visualRect(index).center());
     QTest::qWait(20);
+}
+
+void Driver::key(const char* sequence) {
+    ++actions_;
+    const QKeySequence keys(QString::fromLatin1(sequence));
+    window().gradePage()->view()->setFocus();
+    QTest::keySequence(&window(), keys);
+    QTest::qWait(30);
 }
 
 } // namespace baryton

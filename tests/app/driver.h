@@ -49,10 +49,18 @@ public:
     /// Adds a stage from the list behind the chain's +, found by typing.
     void addStage(const QString& name);
     void chooseRow(QAbstractItemView* view, int row);
+    /// A key of the table of keys, pressed in the window.
+    void key(const char* sequence);
+
+    /// How many clicks, drags, typed values and keys were used since the last `countFromHere`; an entry of a menu is
+    /// two.
+    void countFromHere() { actions_ = 0; }
+    int actions() const { return actions_; }
 
 private:
     QTemporaryDir temporary_;
     std::unique_ptr<MainWindow> window_;
+    int actions_ = 0;
 };
 
 } // namespace baryton
