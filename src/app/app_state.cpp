@@ -220,11 +220,16 @@ void AppState::editTargets(const QString& text, const std::function<Grade(const 
     if (wasTried) Q_EMIT shownGradeChanged();
 }
 
-void AppState::editTakes(const QString& text, const PictureWork& work) {
-    if (!hasKey() || work == keyWork()) return;
+void AppState::editTakes(const QString& text, const std::function<PictureWork(const PictureWork&)>& change) {
+    if (!hasKey()) return;
     endTrial();
     endGesture();
-    undo_.push(new WorkStep(*this, {{key_, keyWork(), work}}, text, ++gestureNumber_));
+    std::vector<WorkStep::Item> items;
+    for (const int index : targets()) {
+        const PictureWork& work = pictures_.at(index).work;
+        if (PictureWork next = change(work); next != work) items.push_back({index, work, std::move(next)});
+    }
+    if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, ++gestureNumber_));
 }
 
 std::vector<AppState::HistoryEntry> AppState::history(int index) const {

@@ -57,8 +57,8 @@ public:
     void editKey(const Grade& grade, const QString& gesture = {});
     /// Changes each target by itself, as one step of undo.
     void editTargets(const QString& text, const std::function<Grade(const Grade&)>& change);
-    /// Changes the key picture's takes.
-    void editTakes(const QString& text, const PictureWork& work);
+    /// Changes the takes of each target, as one step of undo.
+    void editTakes(const QString& text, const std::function<PictureWork(const PictureWork&)>& change);
 
     /// One step that was done to a picture, with the grades around it.
     struct HistoryEntry {

@@ -42,8 +42,8 @@ void PreviewService::work() {
     using Clock = std::chrono::steady_clock;
     constexpr auto together = std::chrono::milliseconds(120); // requests closer than this belong to one movement
     constexpr auto rest = std::chrono::milliseconds(60);      // after it the exact frame follows
-    constexpr auto breath = std::chrono::milliseconds(5); // the next frame goes before the scopes of this one …
-    constexpr int mostSkipped = 3;                        // … but not for ever: they are live
+    constexpr auto breath = std::chrono::milliseconds(5);     // the next frame goes before the scopes of this one …
+    constexpr int mostSkipped = 3;                            // … but not for ever: they are live
     PreviewRequest request;
     Clock::time_point since{}, before{};
     bool scopesDue = false, scopesQuick = false, exactDue = false, reportDue = false;

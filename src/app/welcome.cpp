@@ -68,14 +68,13 @@ void WelcomePage::fill() {
     }
     for (const QString& path : recentSets()) {
         if (!QFileInfo::exists(path)) continue;
-        auto* button =
-            makeButton(QFileInfo(path).fileName() + QStringLiteral("   ") + QFileInfo(path).path(), "flat");
+        auto* button = makeButton(QFileInfo(path).fileName(), "flat");
         button->setToolTip(path);
         button->setStyleSheet(QStringLiteral("text-align: left;"));
         recent_->addWidget(button);
         connect(button, &QPushButton::clicked, this, [this, path] { Q_EMIT pathWanted(path); });
     }
-    if (recent_->isEmpty()) recent_->addWidget(makeLabel(tr("Nothing yet"), "second"));
+    if (recent_->count() == 0) recent_->addWidget(makeLabel(tr("Nothing yet"), "second"));
 }
 
 fs::path demoFolder() {

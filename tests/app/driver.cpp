@@ -149,6 +149,7 @@ void Driver::chooseRow(QAbstractItemView* view, int row) {
 void Driver::key(const char* sequence) {
     ++actions_;
     const QKeySequence keys(QString::fromLatin1(sequence));
+    if (!sheetIfAny()) QApplication::setActiveWindow(&window());
     window().gradePage()->view()->setFocus();
     QTest::keySequence(&window(), keys);
     QTest::qWait(30);

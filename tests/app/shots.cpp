@@ -77,7 +77,8 @@ void stageStrips(const QString& folder) {
 }
 
 /// Late summer on the meadow: a band pressed on in the picture, seen beside the source.
-void bandsOnThePicture(Driver& d, const QString& folder, int row) {
+void bandsOnThePicture(Driver& d, const QString& folder, int row,
+                       const QString& name = QStringLiteral("grade-bands")) {
     GradePage* grade = d.window().gradePage();
     d.chooseRow(grade->tray(), row);
     d.settle();
@@ -93,7 +94,7 @@ void bandsOnThePicture(Driver& d, const QString& folder, int row) {
     d.click(d.button(grade, QStringLiteral("Beside")));
     d.settle();
     QTest::qWait(300);
-    save(&d.window(), folder, QStringLiteral("grade-bands"));
+    save(&d.window(), folder, name);
     d.click(d.button(grade, QStringLiteral("Beside")));
 }
 
@@ -148,14 +149,39 @@ void severalPictures(Driver& d, const QString& folder) {
     save(&d.window(), folder, QStringLiteral("grade-grid"));
 }
 
+/// What stands there when nothing is open yet.
+void welcome(Driver& d, const QString& folder) {
+    rememberSet(QString::fromStdString(d.folder().string()));
+    MainWindow window(d.libraryRoot());
+    window.resize(1280, 800);
+    window.show();
+    QTest::qWait(200);
+    save(&window, folder, QStringLiteral("welcome"));
+}
+
+/// A popup over the window, as it is seen.
+void saveWithPopup(MainWindow& window, const QString& folder, const QString& name) {
+    QWidget* popup = QApplication::activePopupWidget();
+    QImage image = window.grab().toImage();
+    QPainter painter(&image);
+    painter.drawPixmap(window.mapFromGlobal(popup->pos()), popup->grab());
+    painter.end();
+    if (!image.save(folder + u'/' + name + QStringLiteral(".png"))) qFatal("cannot write a picture");
+    popup->close();
+    QApplication::setActiveWindow(&window);
+}
+
 int main(int argc, char** argv) {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen"); // no monitor is needed
     QApplication application(argc, argv);
     theme::install(application);
     const QString folder = argc > 1 ? QString::fromLocal8Bit(argv[1]) : QStringLiteral(".");
-    if (argc > 2) stageStrips(QString::fromLocal8Bit(argv[2]));
+    // In a screen of twice as many pixels just one view is taken.
+    const bool isDense = application.devicePixelRatio() > 1;
+    if (argc > 2 && !isDense) stageStrips(QString::fromLocal8Bit(argv[2]));
     Driver d;
+    if (!isDense) welcome(d, folder);
     d.start();
     GradePage* grade = d.window().gradePage();
     const auto row = [&](const char* name) {
@@ -163,6 +189,11 @@ int main(int argc, char** argv) {
             if (d.state().pictures().at(i).file.filename() == name) return i;
         qFatal("no %s", name);
     };
+
+    if (isDense) {
+        bandsOnThePicture(d, folder, row("meadow-cart.jpg"), QStringLiteral("grade-200"));
+        return 0;
+    }
 
     // Grade: a curve, wheels, the wipe.
     d.chooseRow(grade->tray(), row("lantern-alley.jpg"));
@@ -217,6 +248,15 @@ int main(int argc, char** argv) {
     save(&d.window(), folder, QStringLiteral("shelf"));
     d.chooseRow(grade->shelf()->list(), 1);
     d.settle();
+
+    // Finding, and adding a stage.
+    d.key("Ctrl+K");
+    QTest::keyClicks(QApplication::activePopupWidget()->findChild<QLineEdit*>(), QStringLiteral("la"));
+    QTest::qWait(50);
+    saveWithPopup(d.window(), folder, QStringLiteral("find"));
+    d.click(d.named<QPushButton>(grade, QStringLiteral("Add a stage")));
+    QTest::qWait(1200);
+    saveWithPopup(d.window(), folder, QStringLiteral("add-stage"));
 
     // A chain of many stages, with what they say of themselves.
     grade->showLeft(GradePage::Left::Tray);

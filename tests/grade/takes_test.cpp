@@ -1,4 +1,5 @@
 #include "grade/grade_json.h"
+#include "stages/apply_strength.h"
 #include "stages/carry_over.h"
 #include "stages/preset_words.h"
 #include "support/expect_error.h"
@@ -102,6 +103,33 @@ TEST(EditText, TellsWhatBecameOfACurve) {
     EXPECT_EQ(editText(a, with(three)), "Curves: RGB point added at 64 → 48");
     EXPECT_EQ(editText(with(three), with(moved)), "Curves: RGB point 2 to 64 → 40");
     EXPECT_EQ(editText(with(moved), with(two)), "Curves: RGB point removed at 64 → 40");
+}
+
+TEST(Strength, GoesThatPartOfTheWayAndStaysInRange) {
+    Random random(19);
+    for (int i = 0; i < 60; ++i) {
+        const Grade grade = completed(randomGrade(random));
+        Preset preset;
+        preset.name = "p";
+        preset.carried = randomGrade(random);
+        const ApplyMode mode = i % 2 ? ApplyMode::Set : ApplyMode::AddAbove;
+        EXPECT_EQ(appliedWithStrength(grade, preset, mode, 0), grade);
+        EXPECT_EQ(appliedWithStrength(grade, preset, mode, 1), applied(grade, preset, mode));
+        for (const double strength : {0.3, 0.7, 1.6, 2.0})
+            EXPECT_TRUE(validate(appliedWithStrength(grade, preset, mode, strength)).empty()) << i << ' ' << strength;
+    }
+    const ParameterType& stops = *findStageType("exposure")->parameter("stops");
+    EXPECT_DOUBLE_EQ(std::get<double>(between(stops, 1.0, 2.0, 0.5)), 1.5);
+    EXPECT_DOUBLE_EQ(std::get<double>(between(stops, 1.0, 2.0, 2)), 3);
+    EXPECT_DOUBLE_EQ(std::get<double>(between(stops, 1.0, 4.0, 2)), 5) << "held to the range";
+    const ParameterType& hue = *findStageType("wheels")->parameter("shadows.hue");
+    EXPECT_NEAR(std::get<double>(between(hue, 350.0, 10.0, 0.5)), 0, 1e-9) << "the short way round";
+    EXPECT_NEAR(std::get<double>(between(hue, 10.0, 350.0, 1)), 350, 1e-9);
+    const ParameterType& rgb = *findStageType("curves")->parameter("rgb");
+    const auto half = std::get<Curve>(between(rgb, Curve{}, Curve{{0, 0.2}, {1, 1}}, 0.5));
+    EXPECT_NEAR(half.front().y, 0.1, 1e-6);
+    EXPECT_EQ(std::get<bool>(between(*findStageType("split-tone")->parameter("hold"), false, true, 0.4)), false);
+    EXPECT_EQ(std::get<bool>(between(*findStageType("split-tone")->parameter("hold"), false, true, 0.6)), true);
 }
 
 } // namespace baryton::test

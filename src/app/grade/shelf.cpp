@@ -124,6 +124,7 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     layout->addWidget(list_, 1);
     auto* hint = makeLabel(tr("Point to see, click to try; Enter keeps it"), "second");
     hint->setAlignment(Qt::AlignCenter);
+    hint->setWordWrap(true);
     layout->addWidget(hint);
     layout->addSpacing(6);
     connect(close, &QPushButton::clicked, this, &Shelf::closeWanted);
