@@ -102,6 +102,7 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     connect(&pictures_, &PictureSet::gradeChanged, this, [this](int index) {
         if (index == key_) Q_EMIT shownGradeChanged();
     });
+    connect(&pictures_, &PictureSet::said, this, [this](const QString& text) { tell(text); });
     connect(&pictures_, &PictureSet::problem, this, [this](const QString& text) { tell(text, true); });
     reloadPresets();
 }

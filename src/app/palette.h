@@ -1,15 +1,14 @@
 #pragma once
-#include <QFrame>
-#include <QLineEdit>
-#include <QListWidget>
+#include "app/widgets/find_popup.h"
+
 #include <functional>
 #include <vector>
 
 namespace baryton {
 
 /// Finds anything by typing: commands, stages, presets, pictures. Every word typed must occur; what begins with the
-/// first word comes first. Up, Down and Enter choose, Escape closes.
-class Palette : public QFrame {
+/// first word comes first.
+class Palette : public FindPopup {
     Q_OBJECT
 public:
     struct Entry {
@@ -18,18 +17,13 @@ public:
     };
 
     Palette(std::vector<Entry> entries, QWidget* parent = nullptr);
-    QLineEdit* search() const { return search_; }
-    QListWidget* list() const { return list_; }
 
 protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
+    void filter() override;
+    void take(QListWidgetItem* item) override;
 
 private:
-    void filter();
-    void take(QListWidgetItem* item);
     std::vector<Entry> entries_;
-    QLineEdit* search_;
-    QListWidget* list_;
 };
 
 } // namespace baryton

@@ -1,6 +1,8 @@
 #include "app/picture_set.h"
 #include "app/render_image.h"
 #include "base/error.h"
+#include "base/file.h"
+#include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "stages/preset_words.h"
 
@@ -56,11 +58,19 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     wanted_.clear();
     smalls_.clear();
     reading_ = loading_ = 0;
+    readHashes_.clear(); // the writer is at rest: flush waited for it
+    written_.clear();
+    toldElsewhere_ = false;
     for (auto& file : files) {
         OpenPicture picture;
         picture.work.grade = startingGrade();
         try {
-            if (auto work = loadWork(file)) picture.work = std::move(*work);
+            if (auto work = loadWork(file)) {
+                picture.work = std::move(*work);
+                for (const fs::path& kept : {gradeFileBeside(file), gradeFileInDataFolder(file)})
+                    if (std::error_code ignored; fs::exists(kept, ignored))
+                        readHashes_[kept] = contentHash(readFile(kept));
+            }
             picture.work.grade = completed(picture.work.grade);
             for (Take& take : picture.work.takes) take.grade = completed(take.grade);
         } catch (const Error& e) {
@@ -297,6 +307,8 @@ void PictureSet::store(int index) {
     const bool setAside = picture.gradeUnreadable;
     picture.gradeUnreadable = false;
     writer_.start([this, file = picture.file, work = picture.work, setAside] {
+        QString word;
+        bool isProblem = false;
         try {
             if (setAside) {
                 // What could not be read is somebody's work all the same: it stays under another name.
@@ -305,12 +317,48 @@ void PictureSet::store(int index) {
                     if (fs::exists(old, ignored)) fs::rename(old, fs::path(old) += ".unreadable", ignored);
                 }
             }
-            storeWork(file, work);
+            // So is what another window, or a hand, has written there since.
+            if (const auto other = changedBehindUs(file)) {
+                const fs::path kept = fs::path(*other) += ".other";
+                fs::copy_file(*other, kept, fs::copy_options::overwrite_existing);
+                word = tr("%1 was changed by someone else: that version is kept as %2")
+                           .arg(QString::fromStdString(other->string()), QString::fromStdString(kept.string()));
+                isProblem = true;
+            }
+            const fs::path stored = storeWork(file, work);
+            written_[stored] = contentHash(workToText(work));
+            if (stored != gradeFileBeside(file) && !toldElsewhere_.exchange(true))
+                word = tr("This folder can't be written: grades are kept in %1")
+                           .arg(QString::fromStdString(stored.parent_path().string()));
         } catch (const std::exception& e) {
-            const QString message = QString::fromStdString(e.what());
-            QMetaObject::invokeMethod(this, [this, message] { Q_EMIT problem(message); });
+            word = QString::fromStdString(e.what());
+            isProblem = true;
         }
+        if (!word.isEmpty())
+            QMetaObject::invokeMethod(this, [this, word, isProblem] {
+                if (isProblem)
+                    Q_EMIT problem(word);
+                else
+                    Q_EMIT said(word);
+            });
     });
+}
+
+std::optional<fs::path> PictureSet::changedBehindUs(const fs::path& picture) const {
+    for (const fs::path& file : {gradeFileBeside(picture), gradeFileInDataFolder(picture)}) {
+        std::error_code ignored;
+        if (!fs::exists(file, ignored)) continue;
+        const auto ours = written_.find(file);
+        const std::string now = contentHash(readFile(file));
+        // Not yet written from here: what was read when the set was opened.
+        const auto read = readHashes_.find(file);
+        const std::string& known = ours != written_.end()      ? ours->second
+                                   : read != readHashes_.end() ? read->second
+                                                               : now;
+        if (now != known) return file;
+        return {};
+    }
+    return {};
 }
 
 void PictureSet::storePending() {

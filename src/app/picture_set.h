@@ -7,9 +7,12 @@
 #include <QObject>
 #include <QThreadPool>
 #include <QTimer>
+#include <atomic>
 #include <deque>
 #include <filesystem>
+#include <map>
 #include <memory>
+#include <optional>
 #include <set>
 #include <vector>
 
@@ -73,6 +76,7 @@ Q_SIGNALS:
     void loaded(int index, const baryton::LoadedPicture& picture);
     void loadFailed(int index, const QString& message);
     void problem(const QString& message);
+    void said(const QString& message); ///< worth knowing, and no problem
 
 private:
     void readNext();
@@ -81,6 +85,8 @@ private:
     void takeLoaded(int index, const LoadedPicture& picture, const Picture& small, const QString& message);
     void drawThumbnail(int index);
     void store(int index);
+    /// The grade file of a picture when it no longer holds what was read or written here.
+    std::optional<std::filesystem::path> changedBehindUs(const std::filesystem::path& picture) const;
     void storePending();
 
     std::vector<OpenPicture> pictures_;
@@ -91,6 +97,10 @@ private:
     std::deque<int> wanted_;        ///< in sight and not yet read, longest asked for first
     std::deque<int> smalls_;        ///< whose small versions are held, oldest first
     int reading_ = 0, loading_ = 0; ///< how many are read just now: small versions, pictures for the viewer
+    /// What grade files held when they were read, and when they were last written; after opening only the writer
+    /// touches them.
+    std::map<std::filesystem::path, std::string> readHashes_, written_;
+    std::atomic<bool> toldElsewhere_ = false;
     QTimer storeTimer_;
     QThreadPool readers_, writer_;
 };

@@ -3,6 +3,7 @@
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
 #include "app/grade/samples.h"
+#include "base/file.h"
 #include "colour/spaces.h"
 #include "grade/grade_json.h"
 #include "picture/picture_file.h"
@@ -187,6 +188,32 @@ TEST(BadInput, APictureThatVanishesAndAGradeOfNonsense) {
     d.state().pictures().flush();
     EXPECT_TRUE(std::filesystem::exists(d.folder() / "snow-yard.jpg.bgrade.unreadable"));
     EXPECT_TRUE(std::filesystem::exists(d.folder() / "snow-yard.jpg.bgrade"));
+}
+
+TEST(BadInput, WhatAnotherWindowWroteIsKept) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
+    d.state().pictures().flush();
+    const auto file = d.folder() / "lake-fog.jpg.bgrade";
+    const std::string ours = readFile(file);
+    // Written again from here there is nothing to tell.
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1.5"), true);
+    d.state().pictures().flush();
+    EXPECT_FALSE(std::filesystem::exists(d.folder() / "lake-fog.jpg.bgrade.other"));
+    // Another window on the same folder.
+    writeFileAtomically(file, ours);
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("2"), true);
+    d.state().pictures().flush();
+    EXPECT_EQ(readFile(d.folder() / "lake-fog.jpg.bgrade.other"), ours);
+    EXPECT_NE(readFile(file), ours);
+    QTest::qWait(50);
+    bool told = false;
+    for (auto* label : d.window().findChildren<QLabel*>())
+        told = told || (label->isVisible() && label->text().contains(tr8("changed by someone else")));
+    EXPECT_TRUE(told);
 }
 
 } // namespace baryton::test
