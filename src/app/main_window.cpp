@@ -2,6 +2,7 @@
 #include "app/grade/paste_sheet.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/write_picture.h"
+#include "app/help.h"
 #include "app/keys.h"
 #include "app/palette.h"
 #include "app/preferences.h"
@@ -306,8 +307,8 @@ void MainWindow::run(const std::string& command) {
         {"zoom-out", [this] { grade_->view()->zoomTo(grade_->view()->scale() / 1.25); }},
         {"shelf", [this] { showTask(0), toggleLeft(GradePage::Left::Shelf); }},
         {"full-screen", [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
-        {"keys", [this] { showKeys(); }},
-        {"about", [this] { showAbout(); }},
+        {"keys", [this] { showKeys(this); }},
+        {"about", [this] { showAbout(this, state_.library().root()); }},
     };
     commands.at(command)();
 }
@@ -466,54 +467,6 @@ void MainWindow::showMessage(const QString& text, bool isProblem) {
     noticeText_->setText(notice_->isVisible() ? noticeText_->text() + u'\n' + text : text);
     notice_->show();
     placeNotice();
-}
-
-void MainWindow::showKeys() {
-    auto* dialog = new QDialog(this);
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setWindowTitle(tr("Keys"));
-    auto* grid = new QGridLayout(dialog);
-    grid->setContentsMargins(20, 16, 20, 16);
-    grid->setHorizontalSpacing(18);
-    grid->setVerticalSpacing(4);
-    int row = 0;
-    const int half = static_cast<int>(keyCommands().size() + 1) / 2;
-    for (const KeyCommand& command : keyCommands()) {
-        if (!*command.key) continue;
-        const int column = row < half ? 0 : 2;
-        grid->addWidget(new QLabel(tr(command.text)), row % half, column);
-        grid->addWidget(makeLabel(QString::fromLatin1(command.key), "accent"), row % half, column + 1);
-        ++row;
-    }
-    row = half;
-    grid->setRowMinimumHeight(row++, 12);
-    for (const auto& [what, how] : focusKeys()) {
-        grid->addWidget(makeLabel(tr(what), "accent"), row, 0);
-        auto* text = new QLabel(tr(how));
-        text->setWordWrap(true);
-        grid->addWidget(text, row++, 1, 1, 3);
-    }
-    dialog->resize(640, dialog->sizeHint().height());
-    dialog->open();
-}
-
-void MainWindow::showAbout() {
-    auto* dialog = new QDialog(this);
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setWindowTitle(tr("About Baryton"));
-    auto* row = new QHBoxLayout(dialog);
-    row->setContentsMargins(24, 20, 24, 20);
-    row->setSpacing(18);
-    auto* mark = new QLabel;
-    mark->setPixmap(windowIcon().pixmap(64, 64));
-    row->addWidget(mark, 0, Qt::AlignTop);
-    auto* text = new QLabel(
-        tr("<b>Baryton</b><br>A colour style made on one picture, kept, and put on whole sets.<br><br>"
-           "Presets are kept in %1<br>Free software under the GNU General Public License, version 3 or later.<br>"
-           "The typeface is Inter, under the SIL Open Font License.")
-            .arg(QString::fromStdString(state_.library().root().string()).toHtmlEscaped()));
-    row->addWidget(text);
-    dialog->open();
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

@@ -51,8 +51,6 @@ private:
     void updateUndo();
     void showMessage(const QString& text, bool isProblem);
     void placeNotice();
-    void showKeys();
-    void showAbout();
 
     AppState state_;
     GradePage* grade_ = nullptr;
