@@ -110,4 +110,34 @@ Grade carriedOver(const Grade& target, const Grade& before, const Grade& after) 
     return result;
 }
 
+Preset savedOver(const Preset& preset, const Grade& grade) {
+    Preset next = preset;
+    for (const StagePlace& place : stagePlaces(preset.carried)) {
+        const auto now = counterpart(grade, preset.carried, place);
+        if (!now) continue;
+        Stage& carried = stageAt(next.carried, place);
+        const Stage& stage = stageAt(grade, *now);
+        const StageType* type = findStageType(stage.type);
+        for (auto& [id, value] : carried.parameters) {
+            const auto set = stage.parameters.find(id);
+            const ParameterType* parameter = type ? type->parameter(id) : nullptr;
+            if (set != stage.parameters.end())
+                value = set->second;
+            else if (parameter)
+                value = parameter->defaultValue;
+        }
+        if (carried.enabled) carried.enabled = stage.isEnabled();
+        if (carried.strength) carried.strength = stage.strengthOrFull();
+    }
+    for (Layer& carried : next.carried.look) {
+        if (!hasLayer(grade, carried.name)) continue;
+        const Layer& layer = *std::find_if(grade.look.begin(), grade.look.end(),
+                                           [&](const Layer& l) { return l.name == carried.name; });
+        if (carried.enabled) carried.enabled = layer.isEnabled();
+        if (carried.strength) carried.strength = layer.strengthOrFull();
+        if (carried.blend) carried.blend = layer.blendOrNormal();
+    }
+    return next;
+}
+
 } // namespace baryton

@@ -12,4 +12,8 @@ Grade carriedOver(const Grade& target, const Grade& before, const Grade& after);
 /// The preset that does again what an edit did: it carries what differs, values back at their defaults too.
 Preset presetOfChanges(const Grade& before, const Grade& after);
 
+/// The preset with the values that a grade has now. What it carries stays just what it was; entries for which the
+/// grade has no stage keep their values.
+Preset savedOver(const Preset& preset, const Grade& grade);
+
 } // namespace baryton

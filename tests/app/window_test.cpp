@@ -239,6 +239,30 @@ TEST(Window, UndoGoesBackThroughEverything) {
     EXPECT_EQ(d.state().keyGrade(), first);
 }
 
+TEST(Window, APresetIsSavedOverWithThePicturesValues) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.state().applyPreset(readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset"));
+    const Preset before = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
+    d.chooseStage("wheels");
+    auto* wheel = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor())->wheel(0);
+    d.drag(wheel, wheel->puck(), wheel->discPoint(250, 0.4));
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* package = d.window().packagePage();
+    for (int row = 0; row < package->tiles()->model()->rowCount(); ++row)
+        if (package->tiles()->model()->index(row, 0).data().toString() == tr8("Limelight"))
+            d.chooseRow(package->tiles(), row);
+    d.click(d.button(package, tr8("Save over with the key picture's values")));
+    const Preset after = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
+    EXPECT_NE(after.carried, before.carried);
+    EXPECT_EQ(presentIn(after.carried), presentIn(before.carried)) << "no exposure slips in";
+    d.state().undoStack().undo();
+    EXPECT_EQ(readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset"), before);
+}
+
 TEST(Window, PresetsAreRenamedAndDeletedAndComeBack) {
     Driver d({"lake-fog.jpg"});
     d.start();

@@ -132,4 +132,26 @@ TEST(Strength, GoesThatPartOfTheWayAndStaysInRange) {
     EXPECT_EQ(std::get<bool>(between(*findStageType("split-tone")->parameter("hold"), false, true, 0.6)), true);
 }
 
+TEST(SavedOver, TakesValuesAndKeepsWhatIsCarried) {
+    Random random(23);
+    for (int i = 0; i < 60; ++i) {
+        const Grade made = completed(randomGrade(random));
+        IncludeSet include = presentIn(made);
+        std::erase_if(include, [&](const CarryPath&) { return random() % 2 == 0; });
+        Preset preset;
+        preset.name = "p";
+        preset.carried = carve(made, include, defaultsFor(made));
+        EXPECT_EQ(savedOver(preset, made), preset) << "from where it came nothing is new";
+        Grade changed = made;
+        for (const StagePlace& place : stagePlaces(changed)) {
+            Stage& stage = stageAt(changed, place);
+            const Stage other = randomStage(random, {}, stage.type);
+            stage.parameters = other.parameters, stage.strength = other.strength;
+        }
+        const Preset over = savedOver(preset, changed);
+        EXPECT_EQ(presentIn(over.carried), presentIn(preset.carried)) << "the include-set stays";
+        EXPECT_EQ(over.carried, carve(changed, include, defaultsFor(changed)));
+    }
+}
+
 } // namespace baryton::test

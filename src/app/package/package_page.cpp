@@ -3,6 +3,7 @@
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "stages/carry_over.h"
 #include "stages/preset_words.h"
 
 #include <QDesktopServices>
@@ -192,6 +193,25 @@ QWidget* PackagePage::makeRight() {
     row->addWidget(remove);
     row->addStretch(1);
     layout->addLayout(row);
+    auto* over = makeButton(tr("Save over with the key picture's values"), "");
+    over->setToolTip(tr("What the preset carries stays; its values become those that the key picture has now. Undo "
+                        "brings the old ones back"));
+    layout->addWidget(over, 0, Qt::AlignLeft);
+    connect(over, &QPushButton::clicked, this, [this] {
+        const auto* entry = chosen();
+        if (!entry || !entry->preset || !state_.hasKey()) return;
+        const Preset next = savedOver(*entry->preset, state_.keyGrade());
+        const std::size_t changed = diff(entry->preset->carried, next.carried).size();
+        if (changed == 0) {
+            state_.tell(tr("The preset has these values already"));
+            return;
+        }
+        const std::string group = entry->group;
+        state_.editLibrary([&] { return state_.library().add(next, group); });
+        state_.tell(tr("%1: %2 taken over")
+                        .arg(QString::fromStdString(next.name),
+                             counted(static_cast<qsizetype>(changed), tr("value"), tr("values"))));
+    });
     layout->addWidget(makeLabel(tr("AS A LUT"), "section"));
     lut_ = new LutPanel(state_);
     layout->addWidget(lut_);
