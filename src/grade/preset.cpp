@@ -46,10 +46,14 @@ void setStages(Grade& grade, std::vector<Stage>& stages, const std::vector<Stage
 
 Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double strength) {
     Grade result = grade;
+    if (mode == ApplyMode::Replace) {
+        result.look.clear();
+        if (!preset.carried.finish.empty()) result.finish.clear();
+    }
     setStages(result, result.prep, preset.carried.prep);
     for (const Layer& carried : preset.carried.look) {
         auto at = result.look.end();
-        if (mode == ApplyMode::Set)
+        if (mode != ApplyMode::AddAbove)
             at = std::find_if(result.look.begin(), result.look.end(),
                               [&](const Layer& l) { return l.name == carried.name; });
         if (at != result.look.end()) {

@@ -17,6 +17,7 @@ struct Preset {
 enum class ApplyMode {
     Set,      ///< sets just what is carried, in the layers and stages that are there
     AddAbove, ///< the carried layers go above what is there, under the preset's name; Prep and Finish are set
+    Replace,  ///< the Look becomes the preset's, the Finish too where one is carried; Prep is set
 };
 
 /// The grade with the preset applied.

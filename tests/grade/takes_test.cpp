@@ -154,4 +154,27 @@ TEST(SavedOver, TakesValuesAndKeepsWhatIsCarried) {
     }
 }
 
+TEST(Replace, TheLookBecomesThePresetsAndStaysSo) {
+    Random random(29);
+    for (int i = 0; i < 40; ++i) {
+        const Grade grade = completed(randomGrade(random));
+        Preset preset;
+        preset.name = "p";
+        preset.carried = randomGrade(random);
+        for (std::size_t l = 0; l < preset.carried.look.size(); ++l) preset.carried.look[l].name = std::to_string(l);
+        preset.carried.prep.clear();
+        if (i % 2) preset.carried.finish.clear();
+        const Grade once = applied(grade, preset, ApplyMode::Replace);
+        EXPECT_EQ(applied(once, preset, ApplyMode::Replace), once) << "applied again it changes nothing";
+        EXPECT_EQ(once.prep, grade.prep);
+        if (i % 2) EXPECT_EQ(once.finish, grade.finish);
+        ASSERT_EQ(once.look.size(), preset.carried.look.size());
+        for (std::size_t l = 0; l < once.look.size(); ++l) {
+            ASSERT_EQ(once.look[l].stages.size(), preset.carried.look[l].stages.size());
+            for (std::size_t s = 0; s < once.look[l].stages.size(); ++s)
+                EXPECT_EQ(once.look[l].stages[s].parameters, preset.carried.look[l].stages[s].parameters);
+        }
+    }
+}
+
 } // namespace baryton::test

@@ -84,7 +84,7 @@ public:
 
 Shelf::Shelf(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), search_(new QLineEdit), group_(new QComboBox),
-      mode_(new Segments({tr("Set"), tr("Add above")})), strength_(new ValueRow(tr("Strength"))),
+      mode_(new Segments({tr("Set"), tr("Add above"), tr("Replace")})), strength_(new ValueRow(tr("Strength"))),
       list_(new QListView), model_(new ShelfModel(this)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
@@ -108,6 +108,8 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     mode_->setCurrent(0);
     mode_->button(0)->setToolTip(tr("Sets just what the preset carries, the rest stays"));
     mode_->button(1)->setToolTip(tr("Puts the preset's layers above what is there"));
+    mode_->button(2)->setToolTip(tr("The Look becomes the preset's"));
+    mode_->setProperty("compact", true);
     layout->addWidget(mode_);
     strength_->setRange(0, 200, 1, 100);
     strength_->setValue(100);
@@ -193,7 +195,7 @@ void Shelf::fill() {
 }
 
 ApplyMode Shelf::mode() const {
-    return mode_->current() == 0 ? ApplyMode::Set : ApplyMode::AddAbove;
+    return static_cast<ApplyMode>(mode_->current());
 }
 
 double Shelf::strength() const {

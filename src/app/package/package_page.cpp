@@ -175,10 +175,12 @@ QWidget* PackagePage::makeRight() {
     use->addWidget(account_);
     auto* modeRow = new QHBoxLayout;
     modeRow->addWidget(new QLabel(tr("How")));
-    mode_ = new Segments({tr("Set values"), tr("Add above")});
+    mode_ = new Segments({tr("Set values"), tr("Add above"), tr("Replace")});
     mode_->setAccessibleName(tr("How it is applied"));
     mode_->button(0)->setToolTip(tr("Sets just what it carries in the layers that are there; the rest stays"));
     mode_->button(1)->setToolTip(tr("Puts its layers above what is there, under the preset's name"));
+    mode_->button(2)->setToolTip(tr("The Look becomes the preset's; Finish too where it carries one"));
+    mode_->setProperty("compact", true);
     modeRow->addStretch(1);
     modeRow->addWidget(mode_);
     use->addLayout(modeRow);
@@ -217,7 +219,7 @@ QWidget* PackagePage::makeRight() {
     layout->addWidget(lut_);
     connect(apply_, &QPushButton::clicked, this, [this] {
         if (const auto* entry = chosen(); entry && entry->preset)
-            state_.applyPreset(Preset(*entry->preset), mode_->current() == 0 ? ApplyMode::Set : ApplyMode::AddAbove);
+            state_.applyPreset(Preset(*entry->preset), static_cast<ApplyMode>(mode_->current()));
     });
     connect(rename, &QPushButton::clicked, this, &PackagePage::renameChosen);
     connect(remove, &QPushButton::clicked, this, &PackagePage::deleteChosen);
