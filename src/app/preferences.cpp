@@ -7,7 +7,6 @@
 #include "base/file.h"
 
 #include <QApplication>
-#include <QComboBox>
 #include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
@@ -108,15 +107,6 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_
               settings_.cacheMegabytes, [](Settings& s, int v) { s.cacheMegabytes = v; });
     addNumber(tr("Threads"), tr("0: all cores"), 0, 256, 1, settings_.threads,
               [](Settings& s, int v) { s.threads = v; });
-    auto* language = new QComboBox;
-    language->setAccessibleName(tr("Language"));
-    const QStringList codes{{}, QStringLiteral("en"), QStringLiteral("de")};
-    language->addItems({tr("As the desktop"), QStringLiteral("English"), QStringLiteral("Deutsch")});
-    language->setCurrentIndex(std::max(0, static_cast<int>(codes.indexOf(settings_.language))));
-    language->setToolTip(tr("Takes effect at the next start"));
-    form->addRow(tr("Language"), language);
-    connect(language, &QComboBox::activated, this,
-            [this, codes](int index) { take([&](Settings& s) { s.language = codes[index]; }); });
     auto* close = makeButton(tr("Close"), "primary");
     layout->addWidget(close, 0, Qt::AlignRight);
     connect(close, &QPushButton::clicked, this, &QDialog::accept);

@@ -27,7 +27,6 @@ Settings loadSettings() {
     s.beforeIsPrep = text("before") == QLatin1String("prep");
     s.cacheMegabytes = std::clamp(file.value(QStringLiteral("cacheMegabytes"), s.cacheMegabytes).toInt(), 100, 64000);
     s.threads = std::clamp(file.value(QStringLiteral("threads"), 0).toInt(), 0, 256);
-    s.language = text("language");
     return s;
 }
 
@@ -42,7 +41,6 @@ void saveSettings(const Settings& s) {
     file.setValue(QStringLiteral("before"), s.beforeIsPrep ? QStringLiteral("prep") : QStringLiteral("source"));
     file.setValue(QStringLiteral("cacheMegabytes"), s.cacheMegabytes);
     file.setValue(QStringLiteral("threads"), s.threads);
-    file.setValue(QStringLiteral("language"), s.language);
 }
 
 QStringList recentSets() {

@@ -14,7 +14,6 @@ struct Settings {
     bool beforeIsPrep = false;
     int cacheMegabytes = 900; ///< for decoded pictures
     int threads = 0;          ///< 0: all cores
-    QString language;         ///< "en", "de"; empty for the desktop's
 
     bool operator==(const Settings&) const = default;
 };

@@ -8,7 +8,7 @@ namespace {
 
 std::string freeName(const std::vector<Take>& takes) {
     for (std::size_t n = 1;; ++n) {
-        const std::string name = "Take " + std::to_string(n);
+        std::string name = "Take " + std::to_string(n);
         if (std::none_of(takes.begin(), takes.end(), [&](const Take& t) { return t.name == name; })) return name;
     }
 }
