@@ -1,10 +1,11 @@
 #include "app/app_state.h"
 #include "base/error.h"
-#include "stages/apply_strength.h"
 #include "stages/carry_over.h"
+#include "stages/in_force.h"
 #include "stages/preset_words.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace baryton {
 
@@ -34,6 +35,7 @@ public:
     bool mergeWith(const QUndoCommand* other) override {
         const auto* next = static_cast<const WorkStep*>(other);
         if (next->gesture_ != gesture_ || next->items_.size() != items_.size()) return false;
+        text_ = next->text_;
         for (std::size_t i = 0; i < items_.size(); ++i)
             if (next->items_[i].index != items_[i].index) return false;
         bool changes = false;
@@ -77,12 +79,12 @@ public:
 
     void undo() override {
         Q_EMIT state_.taskTouched(1);
-        if (!state_.changeFiles([&] { Library::revert(edit_); })) setObsolete(true);
+        if (!state_.changeFiles([&] { revert(edit_); })) setObsolete(true);
     }
     void redo() override {
         if (isDone_) Q_EMIT state_.taskTouched(1);
         isDone_ = true;
-        if (!state_.changeFiles([&] { Library::perform(edit_); })) setObsolete(true);
+        if (!state_.changeFiles([&] { perform(edit_); })) setObsolete(true);
     }
 
 private:
@@ -108,7 +110,7 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
 }
 
 const PictureWork& AppState::keyWork() const {
-    static const PictureWork none{startingGrade(), {}, 0};
+    static const PictureWork none{startingGrade(), {}, 0, {}};
     return hasKey() ? pictures_.at(key_).work : none;
 }
 
@@ -161,15 +163,24 @@ void AppState::setKey(int index) {
 
 Grade AppState::shownGradeOf(int index) const {
     if (index == key_) return shownGrade();
-    const Grade& own = pictures_.at(index).work.grade;
-    return trial_ ? completed(trial_(own)) : own;
+    const PictureWork& own = pictures_.at(index).work;
+    return trial_ ? completed(trial_(own).grade) : own.grade;
 }
 
-void AppState::tryChange(Trial change) {
+void AppState::tryChange(const Trial& change) {
+    if (!change) return tryOnWorks({});
+    tryOnWorks([change](const PictureWork& work) {
+        PictureWork next = work;
+        next.grade = change(work.grade);
+        return next;
+    });
+}
+
+void AppState::tryOnWorks(WorkChange change) {
     if (!tried_ && !change) return;
     trial_ = std::move(change);
     tried_.reset();
-    if (trial_) tried_ = completed(trial_(keyGrade()));
+    if (trial_) tried_ = completed(trial_(keyWork()).grade);
     Q_EMIT shownGradeChanged();
 }
 
@@ -200,7 +211,7 @@ void AppState::editKey(const Grade& grade, const QString& gesture) {
         const PictureWork& work = pictures_.at(index).work;
         PictureWork next = work;
         next.grade = index == key_ ? grade : completed(carriedOver(work.grade, before, grade));
-        items.push_back({index, work, std::move(next)});
+        items.push_back({index, work, withoutSpentPresets(next)});
     }
     undo_.push(new WorkStep(*this, std::move(items), {}, gestureNumber_));
 }
@@ -214,23 +225,30 @@ void AppState::editTargets(const QString& text, const std::function<Grade(const 
         const PictureWork& work = pictures_.at(index).work;
         PictureWork next = work;
         next.grade = completed(change(work.grade));
-        if (next != work) items.push_back({index, work, std::move(next)});
+        if (next != work) items.push_back({index, work, withoutSpentPresets(next)});
     }
     endGesture();
     if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, ++gestureNumber_));
     if (wasTried) Q_EMIT shownGradeChanged();
 }
 
-void AppState::editTakes(const QString& text, const std::function<PictureWork(const PictureWork&)>& change) {
-    if (!hasKey()) return;
-    endTrial();
+void AppState::editWorks(const QString& text, const WorkChange& change) {
     endGesture();
+    pushWorks(text, change);
+}
+
+void AppState::pushWorks(const QString& text, const WorkChange& change) {
+    if (!hasKey()) return;
+    const bool wasTried = tried_.has_value();
+    endTrial();
     std::vector<WorkStep::Item> items;
     for (const int index : targets()) {
         const PictureWork& work = pictures_.at(index).work;
         if (PictureWork next = change(work); next != work) items.push_back({index, work, std::move(next)});
     }
-    if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, ++gestureNumber_));
+    if (gesture_.isEmpty()) ++gestureNumber_;
+    if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, gestureNumber_));
+    if (wasTried) Q_EMIT shownGradeChanged();
 }
 
 std::vector<AppState::HistoryEntry> AppState::history(int index) const {
@@ -270,9 +288,48 @@ void AppState::setParameters(const std::string& stageId, const std::map<std::str
 
 void AppState::applyPreset(const Preset& preset, ApplyMode mode, double strength) {
     if (!hasKey()) return;
-    editTargets(tr("Preset %1").arg(QString::fromStdString(preset.name)),
-                [&](const Grade& grade) { return appliedWithStrength(grade, preset, mode, strength); });
+    editWorks(tr("Preset %1").arg(QString::fromStdString(preset.name)),
+              [&](const PictureWork& work) { return withPreset(work, preset, mode, strength); });
     tell(tr("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(accountOf(preset))));
+}
+
+namespace {
+
+/// The place of a preset among those in force of a picture, by name and mode.
+std::optional<std::size_t> placeOf(const InForce& entry, const PictureWork& work) {
+    for (std::size_t i = 0; i < work.inForce.size(); ++i)
+        if (work.inForce[i].preset.name == entry.preset.name && work.inForce[i].mode == entry.mode) return i;
+    return std::nullopt;
+}
+
+} // namespace
+
+void AppState::changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture) {
+    if (!hasKey() || index >= keyWork().inForce.size()) return;
+    const InForce old = keyWork().inForce[index];
+    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
+    gesture_ = gesture;
+    const QString name = QString::fromStdString(old.preset.name);
+    const QString text = wanted.preset.name != old.preset.name
+                             ? tr("Swap preset %1 for %2").arg(name, QString::fromStdString(wanted.preset.name))
+                         : wanted.isOn != old.isOn
+                             ? wanted.isOn ? tr("Preset %1 on").arg(name) : tr("Preset %1 off").arg(name)
+                             : tr("Preset %1: strength %2").arg(name).arg(std::lround(wanted.strength * 100));
+    const PictureWork* key = &keyWork();
+    pushWorks(text, [&](const PictureWork& work) {
+        const auto place = &work == key ? std::optional(index) : placeOf(old, work);
+        return place ? withPresetChanged(work, *place, wanted) : work;
+    });
+}
+
+void AppState::takeOffPreset(std::size_t index) {
+    if (!hasKey() || index >= keyWork().inForce.size()) return;
+    const InForce old = keyWork().inForce[index];
+    const PictureWork* key = &keyWork();
+    editWorks(tr("Take off preset %1").arg(QString::fromStdString(old.preset.name)), [&](const PictureWork& work) {
+        const auto place = &work == key ? std::optional(index) : placeOf(old, work);
+        return place ? withoutPreset(work, *place) : work;
+    });
 }
 
 void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength) {
@@ -282,9 +339,60 @@ void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength)
     tryIndex_ = undo_.index() > before ? undo_.index() : -1;
 }
 
+AppState::~AppState() {
+    reader_.waitForDone();
+}
+
+const LibraryEntry* AppState::presetEntry(const std::string& item) const {
+    for (const LibraryEntry& entry : presets_)
+        if (entry.item() == item) return &entry;
+    return nullptr;
+}
+
 void AppState::reloadPresets() {
-    presets_ = library_.entries();
+    std::string error;
+    index_ = library_.index(&error);
+    if (error != toldIndexError_ && !error.empty()) tell(QString::fromStdString(error), true);
+    toldIndexError_ = error;
+    presets_ = library_.entries(Library::Luts::Pending);
+    pictures_.setStart(
+        [this](const std::filesystem::path& file, const std::string& camera) { return startOf(file, camera); },
+        !index_.startByCamera.empty());
     Q_EMIT presetsChanged();
+    if (std::none_of(presets_.begin(), presets_.end(), [](const LibraryEntry& e) { return e.isPending; })) return;
+    reader_.start([this] {
+        auto read = library_.entries(Library::Luts::Read);
+        QMetaObject::invokeMethod(this, [this, read = std::move(read)] {
+            presets_ = read;
+            Q_EMIT presetsChanged();
+        });
+    });
+}
+
+PictureWork AppState::startOf(const std::filesystem::path& file, const std::string& camera) {
+    PictureWork work{startingGrade(), {}, 0, {}};
+    std::string type = file.extension().string();
+    if (!type.empty()) type = QString::fromStdString(type.substr(1)).toLower().toStdString();
+    const std::string item = index_.startFor(camera, type);
+    const LibraryEntry* entry = item.empty() ? nullptr : presetEntry(item);
+    if (entry && entry->preset) return withPreset(work, *entry->preset, ApplyMode::Set);
+    if (!item.empty() && item != toldStart_) {
+        toldStart_ = item;
+        tell(tr("New pictures are to start from %1, but it is not in the library. They start neutral.")
+                 .arg(QString::fromStdString(item)),
+             true);
+    }
+    return work;
+}
+
+void AppState::toggleFavourite(const LibraryEntry& entry) {
+    const std::string item = entry.item(), name = entry.name;
+    editLibrary([&] {
+        LibraryIndex next = library_.index();
+        bool& is = next.items[item].isFavourite;
+        is = !is;
+        return library_.setIndex(next, (is ? "Favourite " : "No longer a favourite: ") + name);
+    });
 }
 
 bool AppState::changeFiles(const std::function<void()>& change) {

@@ -2,6 +2,7 @@
 #include "app/picture_set.h"
 #include "package/library.h"
 
+#include <QThreadPool>
 #include <QUndoStack>
 #include <functional>
 #include <optional>
@@ -23,6 +24,7 @@ class AppState : public QObject {
     Q_OBJECT
 public:
     explicit AppState(std::filesystem::path libraryRoot, QObject* parent = nullptr);
+    ~AppState() override;
 
     PictureSet& pictures() { return pictures_; }
     const Library& library() const { return library_; }
@@ -47,7 +49,11 @@ public:
     Grade shownGradeOf(int index) const;
     /// Shows what a change would give, without keeping it; an empty one ends it. Any edit ends it too.
     using Trial = std::function<Grade(const Grade&)>;
-    void tryChange(Trial change);
+    void tryChange(const Trial& change);
+    /// The same for changes that need to know what is in force.
+    using WorkChange = std::function<PictureWork(const PictureWork&)>;
+    void tryOnWorks(WorkChange change);
+    bool isTrying() const { return tried_.has_value(); }
 
     const std::string& chosenStage() const { return chosenStage_; }
     void chooseStage(const std::string& id);
@@ -57,8 +63,8 @@ public:
     void editKey(const Grade& grade, const QString& gesture = {});
     /// Changes each target by itself, as one step of undo.
     void editTargets(const QString& text, const std::function<Grade(const Grade&)>& change);
-    /// Changes the takes of each target, as one step of undo.
-    void editTakes(const QString& text, const std::function<PictureWork(const PictureWork&)>& change);
+    /// Changes the takes or the presets in force of each target, as one step of undo.
+    void editWorks(const QString& text, const WorkChange& change);
 
     /// One step that was done to a picture, with the grades around it.
     struct HistoryEntry {
@@ -72,17 +78,26 @@ public:
     /// Sets parameters of a stage; values at their default are not stored. `settled` ends the gesture.
     void setParameters(const std::string& stageId, const std::map<std::string, Value>& values, bool settled);
     void endGesture() { gesture_.clear(); }
+    /// Puts a preset on each target and lists it as in force there.
     void applyPreset(const Preset& preset, ApplyMode mode = ApplyMode::Set, double strength = 1);
+    /// Puts a preset of the key picture on anew, as `wanted` says: other strength, on or off, swapped. Of other
+    /// targets those change that have the same preset in force. With a gesture the steps become one.
+    void changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture = {});
+    void takeOffPreset(std::size_t index);
     /// The same as a try: the next one takes its place, as long as nothing else was done. Undo takes it back.
     void applyAsTry(const Preset& preset, ApplyMode mode, double strength);
     /// What is being tried stays; the next try comes on top.
     void keepTry() { tryIndex_ = -1; }
 
-    /// The presets, as read from disk when they last changed.
+    /// The presets and LUTs, as read from disk when they last changed. LUT files are read behind the window: until
+    /// then they are pending, and presetsChanged follows.
     const std::vector<LibraryEntry>& presets() const { return presets_; }
+    const LibraryIndex& libraryIndex() const { return index_; }
+    const LibraryEntry* presetEntry(const std::string& item) const;
     void reloadPresets();
     /// Performs a change of the library that can be undone. Problems are told, nothing is then changed.
     void editLibrary(const std::function<LibraryEdit()>& make);
+    void toggleFavourite(const LibraryEntry& entry);
 
     const Before& before() const { return before_; }
     void setBefore(const Before& before);
@@ -105,15 +120,20 @@ Q_SIGNALS:
 private:
     friend class WorkStep;
     friend class LibraryStep;
+    PictureWork startOf(const std::filesystem::path& file, const std::string& camera);
     void endTrial();
+    void pushWorks(const QString& text, const WorkChange& change);
     bool changeFiles(const std::function<void()>& change);
 
     PictureSet pictures_;
     Library library_;
     std::vector<LibraryEntry> presets_;
+    LibraryIndex index_;
+    std::string toldIndexError_, toldStart_;
+    QThreadPool reader_; ///< of LUT files
     QUndoStack undo_;
     int key_ = -1;
-    Trial trial_;
+    WorkChange trial_;
     std::optional<Grade> tried_; ///< what the trial makes of the key picture
     std::vector<int> selection_;
     bool editsAll_ = true;

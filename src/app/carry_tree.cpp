@@ -1,15 +1,33 @@
 #include "app/carry_tree.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "stages/blend.h"
 #include "stages/stage_type.h"
 
+#include <QContextMenuEvent>
 #include <QHeaderView>
+#include <QMenu>
 #include <QSignalBlocker>
+#include <QStyledItemDelegate>
 #include <cmath>
 
 #include <set>
 
 namespace baryton {
+
+namespace {
+
+/// Only values are edited, not their names.
+class ValueDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem& option,
+                          const QModelIndex& index) const override {
+        return index.column() == 1 ? QStyledItemDelegate::createEditor(parent, option, index) : nullptr;
+    }
+};
+
+} // namespace
 
 CarryTree::CarryTree(bool withTicks, QWidget* parent) : QTreeWidget(parent), withTicks_(withTicks) {
     setColumnCount(2);
@@ -18,19 +36,62 @@ CarryTree::CarryTree(bool withTicks, QWidget* parent) : QTreeWidget(parent), wit
     header()->setSectionResizeMode(0, QHeaderView::Stretch);
     header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
     setIndentation(withTicks ? 18 : 14);
-    setSelectionMode(withTicks ? QAbstractItemView::SingleSelection : QAbstractItemView::NoSelection);
+    setSelectionMode(withTicks ? QAbstractItemView::SingleSelection : QAbstractItemView::ExtendedSelection);
+    setItemDelegate(new ValueDelegate(this));
     setAccessibleName(tr("What the preset carries"));
-    if (withTicks) connect(this, &QTreeWidget::itemChanged, this, &CarryTree::includedChanged);
+    if (withTicks) {
+        connect(this, &QTreeWidget::itemChanged, this, &CarryTree::includedChanged);
+        return;
+    }
+    connect(this, &QTreeWidget::itemChanged, this, [this](QTreeWidgetItem* item, int column) {
+        if (filling_ || column != 1) return;
+        for (const Leaf& leaf : leaves_)
+            if (leaf.item == item) {
+                Q_EMIT valueTyped(leaf.path, item->text(1));
+                return;
+            }
+    });
 }
 
 void CarryTree::addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
-                        bool changed) {
+                        bool changed, bool isTyped) {
     auto* item = new QTreeWidgetItem(parent, {name, value});
     item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
     item->setForeground(1, changed ? theme::colours().text : theme::colours().second);
     if (!changed) item->setForeground(0, theme::colours().second);
     if (withTicks_) item->setCheckState(0, changed && path.part != Part::Prep ? Qt::Checked : Qt::Unchecked);
-    leaves_.push_back({path, item, changed});
+    if (editable_ && isTyped) item->setFlags(item->flags() | Qt::ItemIsEditable);
+    leaves_.push_back({path, item, changed, isTyped});
+}
+
+IncludeSet CarryTree::chosenEntries() const {
+    IncludeSet set;
+    for (const Leaf& leaf : leaves_)
+        for (const QTreeWidgetItem* item = leaf.item; item; item = item->parent())
+            if (item->isSelected()) {
+                set.push_back(leaf.path);
+                break;
+            }
+    return set;
+}
+
+void CarryTree::keyPressEvent(QKeyEvent* event) {
+    if (editable_ && event->key() == Qt::Key_Delete && state() != QAbstractItemView::EditingState) {
+        Q_EMIT dropWanted();
+        return;
+    }
+    QTreeWidget::keyPressEvent(event);
+}
+
+void CarryTree::contextMenuEvent(QContextMenuEvent* event) {
+    if (!editable_ || !itemAt(event->pos())) return;
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    QTreeWidgetItem* item = itemAt(event->pos());
+    if (item->flags() & Qt::ItemIsEditable)
+        menu->addAction(tr("Change the value"), this, [this, item] { editItem(item, 1); });
+    menu->addAction(tr("Drop from the preset"), this, &CarryTree::dropWanted);
+    menu->popup(event->globalPos());
 }
 
 void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string& layer,
@@ -57,7 +118,8 @@ void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string&
                 if (!present && !withTicks_) continue;
                 changes += present;
                 addLeaf(item, {part, layer, stage.id, p.id}, QString::fromStdString(p.name),
-                        QString::fromStdString(shownText(p, present ? value->second : p.defaultValue)), present);
+                        QString::fromStdString(shownText(p, present ? value->second : p.defaultValue)), present,
+                        p.kind != ParameterKind::CurveShape && p.kind != ParameterKind::LutFile);
             }
         }
         item->setText(1, type ? changes > 0 ? counted(changes, tr("value"), tr("values")) : tr("unchanged")
@@ -70,6 +132,7 @@ void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string&
 
 void CarryTree::setGrade(const Grade& grade) {
     const QSignalBlocker blocker(this);
+    filling_ = true;
     clear();
     leaves_.clear();
     const auto addPart = [&](const QString& name, const QString& word) {
@@ -98,10 +161,17 @@ void CarryTree::setGrade(const Grade& grade) {
         if (layer.strength)
             addLeaf(item, {Part::Look, layer.id, "", kStrengthWord}, tr("Strength of the layer"),
                     QString::number(std::lround(*layer.strength * 100)), true);
+        if (layer.blend) {
+            QString name = QString::fromStdString(*layer.blend);
+            for (const auto& option : blendModes())
+                if (option.id == *layer.blend) name = QString::fromStdString(option.name);
+            addLeaf(item, {Part::Look, layer.id, "", kBlendWord}, tr("Blend of the layer"), name, true);
+        }
         addStages(item, Part::Look, layer.id, layer.stages);
     }
     if (!grade.finish.empty()) addStages(addPart(tr("Finish"), tr("whole frame")), Part::Finish, "", grade.finish);
     if (!withTicks_ && topLevelItemCount() == 0) new QTreeWidgetItem(this, {tr("Nothing"), {}});
+    filling_ = false;
 }
 
 IncludeSet CarryTree::included() const {

@@ -19,20 +19,31 @@ public:
     void tick(const IncludeSet& wanted); ///< these and no others
     void tickAll(bool ticked);
     void tickChanged();
+    /// Values can be typed and entries dropped (without ticks only).
+    void setEditable(bool editable) { editable_ = editable; }
+    /// What the chosen rows stand for: entries, or all of a stage, layer or part.
+    IncludeSet chosenEntries() const;
 
 Q_SIGNALS:
     void includedChanged();
+    void valueTyped(const baryton::CarryPath& path, const QString& typed);
+    void dropWanted();
+
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
 
 private:
     void addStages(QTreeWidgetItem* parent, Part part, const std::string& layer, const std::vector<Stage>& stages);
     void addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
-                 bool changed);
+                 bool changed, bool isTyped = true);
 
-    bool withTicks_;
+    bool withTicks_, editable_ = false, filling_ = false;
     struct Leaf {
         CarryPath path;
         QTreeWidgetItem* item;
         bool changed;
+        bool isTyped; ///< its value can be typed
     };
     std::vector<Leaf> leaves_;
 };

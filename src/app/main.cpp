@@ -1,8 +1,13 @@
 #include "app/main_window.h"
 #include "app/theme/theme.h"
+#include "app/tile_drawer.h"
+#include "app/welcome.h"
+#include "base/error.h"
+#include "package/import.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QThreadPool>
 #include <clocale>
 #include <iostream>
 
@@ -21,8 +26,17 @@ int main(int argc, char** argv) {
     parser.process(application);
 
     baryton::theme::install(application);
+    std::string problem;
+    try {
+        baryton::giveFirstPresets(baryton::Library(baryton::userLibraryFolder()), baryton::givenPresetsFolder());
+    } catch (const baryton::Error& e) {
+        problem = e.what();
+    }
     baryton::MainWindow window(baryton::userLibraryFolder());
     window.show();
+    constexpr qint64 mostTileBytes = qint64(300) << 20;
+    QThreadPool::globalInstance()->start([] { baryton::trimTileFolder(mostTileBytes); });
+    if (!problem.empty()) window.state().tell(QString::fromStdString(problem), true);
     std::vector<std::filesystem::path> paths;
     for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());
     if (!paths.empty()) window.openPaths(paths);

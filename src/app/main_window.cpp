@@ -4,6 +4,7 @@
 #include "app/grade/write_picture.h"
 #include "app/help.h"
 #include "app/keys.h"
+#include "app/package/pack_sheets.h"
 #include "app/palette.h"
 #include "app/preferences.h"
 #include "app/settings.h"
@@ -11,7 +12,6 @@
 #include "app/welcome.h"
 #include "app/widgets/labels.h"
 #include "base/error.h"
-#include "grade/grade_json.h"
 #include "stages/preset_words.h"
 
 #include <QApplication>
@@ -25,6 +25,7 @@
 #include <QMenuBar>
 #include <QMimeData>
 #include <QPlainTextEdit>
+#include <QShortcut>
 #include <QStatusBar>
 #include <QVBoxLayout>
 #include <cmath>
@@ -87,6 +88,8 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
         updateUndo();
     });
+    connect(&state_, &AppState::presetsChanged, this, &MainWindow::bindPresetKeys);
+    bindPresetKeys();
     qApp->installEventFilter(this);
     takeSettings(loadSettings());
     restoreGeometry(layoutState(QStringLiteral("window")));
@@ -122,9 +125,9 @@ void MainWindow::makeTopBar() {
     for (const KeyCommand& command : keyCommands()) {
         QMenu* menu = byName.at(command.menu);
         const std::string id = command.id;
-        if (id == "preferences" || id == "save-preset" || id == "copy-grade" || id == "choose-all" ||
-            id == "keep-take" || id == "on-picture" || id == "reset-stage" || id == "hold-before" || id == "fit" ||
-            id == "shelf")
+        if (id == "import" || id == "preferences" || id == "starts" || id == "given" || id == "save-preset" ||
+            id == "copy-grade" || id == "choose-all" || id == "keep-take" || id == "on-picture" ||
+            id == "reset-stage" || id == "hold-before" || id == "fit" || id == "shelf")
             menu->addSeparator();
         QAction* action = menu->addAction(tr(command.text));
         actions_[id] = action;
@@ -203,9 +206,13 @@ void MainWindow::showTask(int task) {
 
 void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
     // Presets and LUTs among what was dropped or named go where they belong.
-    std::vector<std::filesystem::path> pictures;
+    std::vector<std::filesystem::path> pictures, others;
     for (const auto& path : paths)
-        if (!openOther(path)) pictures.push_back(path);
+        if (isForLibrary(path))
+            others.push_back(path);
+        else if (!openOther(path))
+            pictures.push_back(path);
+    if (!others.empty()) importFiles(others);
     if (pictures.empty()) return;
     state_.pictures().open(pictures);
     if (state_.pictures().size() == 0) return;
@@ -214,22 +221,73 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
     rememberSet(QString::fromStdString(std::filesystem::absolute(pictures.front(), ignored).string()));
 }
 
+bool MainWindow::isForLibrary(const std::filesystem::path& path) const {
+    const QString name = QString::fromStdString(path.extension().string()).toLower();
+    if (name == QStringLiteral(".bpreset") || name == QStringLiteral(".bpack") || name == QStringLiteral(".zip"))
+        return true;
+    // In Grade a LUT becomes a stage; in Package it joins the library.
+    return task() == 1 && (name == QStringLiteral(".cube") || name == QStringLiteral(".3dl"));
+}
+
 bool MainWindow::openOther(const std::filesystem::path& path) {
     const QString name = QString::fromStdString(path.extension().string()).toLower();
-    const bool isPreset = name == QStringLiteral(".bpreset");
-    if (!isPreset && name != QStringLiteral(".cube") && name != QStringLiteral(".3dl")) return false;
+    if (name != QStringLiteral(".cube") && name != QStringLiteral(".3dl")) return false;
     try {
-        if (isPreset) {
-            const Preset preset = readPresetFile(path);
-            state_.editLibrary([&] { return state_.library().add(preset, tr("Added").toStdString(), true); });
-            state_.tell(tr("Preset added: %1").arg(QString::fromStdString(preset.name)));
-        } else {
-            addLutStage(state_, path);
-        }
+        addLutStage(state_, path);
     } catch (const Error& e) {
         state_.tell(QString::fromStdString(e.what()), true);
     }
     return true;
+}
+
+void MainWindow::importFiles(const std::vector<std::filesystem::path>& files) {
+    try {
+        ImportAccount account = accountOfImport(files, state_.library());
+        // One good preset by itself needs no account.
+        if (files.size() == 1 && account.items.size() == 1 && account.items[0].preset &&
+            account.items[0].state == ImportItem::State::New) {
+            state_.editLibrary([&] { return importEdit(account, state_.library()); });
+            state_.tell(tr("%1 added to the group %2")
+                            .arg(QString::fromStdString(account.items[0].name),
+                                 QString::fromStdString(account.items[0].group)));
+            return;
+        }
+        (new ImportSheet(state_, std::move(account), this))->open();
+    } catch (const Error& e) {
+        state_.tell(QString::fromStdString(e.what()), true);
+    }
+}
+
+void MainWindow::importDialog() {
+    auto* dialog = new QFileDialog(this, tr("Import presets and LUTs"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setFileMode(QFileDialog::ExistingFiles);
+    dialog->setNameFilter(tr("Packs, presets, LUTs (*.bpack *.zip *.bpreset *.cube *.3dl)"));
+    connect(dialog, &QFileDialog::filesSelected, this, [this](const QStringList& files) {
+        std::vector<std::filesystem::path> paths;
+        for (const QString& file : files) paths.emplace_back(file.toStdString());
+        importFiles(paths);
+    });
+    dialog->open();
+}
+
+void MainWindow::bringGivenPresets() {
+    const auto folder = givenPresetsFolder();
+    if (!folder.empty()) importFiles({folder});
+}
+
+void MainWindow::bindPresetKeys() {
+    for (QShortcut* each : presetKeys_) each->deleteLater();
+    presetKeys_.clear();
+    for (const auto& [item, known] : state_.libraryIndex().items) {
+        if (known.key.empty()) continue;
+        auto* shortcut = new QShortcut(QKeySequence(QString::fromStdString(known.key)), this);
+        connect(shortcut, &QShortcut::activated, this, [this, name = item] {
+            const LibraryEntry* entry = state_.presetEntry(name);
+            if (entry && entry->preset) state_.applyPreset(Preset(*entry->preset));
+        });
+        presetKeys_.push_back(shortcut);
+    }
 }
 
 void MainWindow::openDialog(bool folder) {
@@ -270,6 +328,10 @@ void MainWindow::run(const std::string& command) {
         {"write-picture", [this] { writePicture(); }},
         {"open-with", [this] { openWith(); }},
         {"preferences", [this] { openPreferences(); }},
+        {"import", [this] { importDialog(); }},
+        {"export-pack", [this] { package_->exportPack(); }},
+        {"starts", [this] { package_->openStarts(); }},
+        {"given", [this] { bringGivenPresets(); }},
         {"choose-all",
          [this] {
              std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
@@ -278,7 +340,7 @@ void MainWindow::run(const std::string& command) {
          }},
         {"edits-all", [this] { state_.setEditsAll(!state_.editsAll()); }},
         {"keep-take",
-         [this] { state_.editTakes(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); }); }},
+         [this] { state_.editWorks(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); }); }},
         {"steps", [this] { showTask(0), toggleLeft(GradePage::Left::Steps); }},
         {"reference", [this] { showTask(0), grade_->chooseReference(); }},
         {"add-stage", [this] { showTask(0), grade_->chain()->openAddList(); }},

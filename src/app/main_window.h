@@ -37,7 +37,13 @@ private:
     void makeStatusBar();
     void run(const std::string& command);
     void openDialog(bool folder);
-    bool openOther(const std::filesystem::path& path); ///< a preset or a LUT; false for anything else
+    /// Presets, packs and archives join the library, with an account first; LUTs too where Package is open.
+    bool isForLibrary(const std::filesystem::path& path) const;
+    bool openOther(const std::filesystem::path& path); ///< a LUT becomes a stage; false for anything else
+    void importFiles(const std::vector<std::filesystem::path>& files);
+    void importDialog();
+    void bringGivenPresets();
+    void bindPresetKeys();
     void toggleLeft(GradePage::Left which);
     void checkActions();
     void fillRecent();
@@ -64,6 +70,7 @@ private:
     QMenu* recent_ = nullptr;
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives
+    std::vector<class QShortcut*> presetKeys_;
     std::vector<QPushButton*> taskButtons_;
     std::map<std::string, QAction*> actions_;
 };

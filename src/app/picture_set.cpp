@@ -4,6 +4,7 @@
 #include "base/file.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
+#include "picture/metadata.h"
 #include "stages/preset_words.h"
 
 #include <algorithm>
@@ -70,6 +71,9 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
                 for (const fs::path& kept : {gradeFileBeside(file), gradeFileInDataFolder(file)})
                     if (std::error_code ignored; fs::exists(kept, ignored))
                         readHashes_[kept] = contentHash(readFile(kept));
+            } else {
+                picture.isNew = true;
+                if (start_ && !startByCamera_) picture.work = start_(file, {});
             }
             picture.work.grade = completed(picture.work.grade);
             for (Take& take : picture.work.takes) take.grade = completed(take.grade);
@@ -83,7 +87,28 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     }
     for (int i = 0; i < size(); ++i) unread_.insert(unread_.end(), i);
     Q_EMIT opened();
+    if (start_ && startByCamera_)
+        for (int i = 0; i < size(); ++i)
+            if (at(i).isNew) startByCamera(i);
     readNext();
+}
+
+void PictureSet::startByCamera(int index) {
+    const int generation = generation_;
+    const fs::path file = at(index).file;
+    readers_.start([this, index, generation, file] {
+        const std::string camera = readMetadata(file).camera;
+        QMetaObject::invokeMethod(this, [this, index, generation, camera] {
+            if (generation != generation_) return;
+            auto& picture = pictures_[static_cast<std::size_t>(index)];
+            if (!(picture.work.grade == picture.opened) || !start_) return; // somebody was quicker
+            picture.work = start_(picture.file, camera);
+            picture.work.grade = completed(picture.work.grade);
+            picture.opened = picture.work.grade;
+            drawThumbnail(index);
+            Q_EMIT gradeChanged(index);
+        });
+    });
 }
 
 QString PictureSet::name() const {

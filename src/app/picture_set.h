@@ -10,6 +10,7 @@
 #include <atomic>
 #include <deque>
 #include <filesystem>
+#include <functional>
 #include <map>
 #include <memory>
 #include <optional>
@@ -22,10 +23,11 @@ namespace baryton {
 struct OpenPicture {
     std::filesystem::path file;
     PictureWork work;
-    Grade opened;     ///< the grade as the picture was opened with it
-    Picture small;    ///< the source at kSmallSide; empty until it has been read, and when others took its place
-    QImage thumbnail; ///< graded
-    QString error;    ///< why it can't be shown; empty when all is well
+    Grade opened;       ///< the grade as the picture was opened with it
+    Picture small;      ///< the source at kSmallSide; empty until it has been read, and when others took its place
+    QImage thumbnail;   ///< graded
+    QString error;      ///< why it can't be shown; empty when all is well
+    bool isNew = false; ///< there was no grade for it when it was opened
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 
@@ -44,6 +46,11 @@ public:
 
     explicit PictureSet(QObject* parent = nullptr);
     ~PictureSet() override;
+
+    /// What a picture without a grade starts from. Called with its file and its camera ("maker model"; empty when
+    /// `byCamera` is false, and then at once as the set opens).
+    using Start = std::function<PictureWork(const std::filesystem::path& file, const std::string& camera)>;
+    void setStart(Start start, bool byCamera) { start_ = std::move(start), startByCamera_ = byCamera; }
 
     /// Opens files and folders in the order given; what was open is kept on disk and closed. What can't be opened is
     /// told by `problem`. Nothing changes when no picture is found.
@@ -79,6 +86,7 @@ Q_SIGNALS:
     void said(const QString& message); ///< worth knowing, and no problem
 
 private:
+    void startByCamera(int index);
     void readNext();
     void readSmall(int index);
     void takeSmall(int index, const Picture& small, const QString& error);
@@ -90,6 +98,8 @@ private:
     void storePending();
 
     std::vector<OpenPicture> pictures_;
+    Start start_;
+    bool startByCamera_ = false;
     int generation_ = 0; ///< counts the sets, so that what comes late from an old one is dropped
     std::vector<std::pair<int, LoadedPicture>> kept_; ///< last used first
     std::size_t keptBytes_ = std::size_t(900) << 20;

@@ -1,4 +1,5 @@
 #include "app/render_image.h"
+#include "base/file.h"
 #include "lut/bake.h"
 #include "picture/profile.h"
 #include "picture/quantise.h"
@@ -14,6 +15,7 @@ namespace {
 
 std::mutex monitorLock;
 std::shared_ptr<const Program> monitor; ///< from the working encoding to the monitor's numbers
+std::string monitorId;
 
 std::shared_ptr<const Program> monitorProgram() {
     const std::lock_guard<std::mutex> guard(monitorLock);
@@ -49,6 +51,12 @@ void setMonitorProfile(const std::string& icc) {
     }
     const std::lock_guard<std::mutex> guard(monitorLock);
     monitor = std::move(program);
+    monitorId = monitor ? contentHash(icc) : std::string();
+}
+
+std::string monitorProfileId() {
+    const std::lock_guard<std::mutex> guard(monitorLock);
+    return monitorId;
 }
 
 QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {

@@ -11,6 +11,9 @@ namespace baryton {
 /// folded into a cube of 33³. Throws Error when the profile can't be used; nothing then changes.
 void setMonitorProfile(const std::string& icc);
 
+/// A name for the monitor profile's content; empty for sRGB.
+std::string monitorProfileId();
+
 /// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be, through the monitor's
 /// profile.
 QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task = nullptr);

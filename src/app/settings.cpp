@@ -54,17 +54,6 @@ void rememberSet(const QString& path) {
     store().setValue(QStringLiteral("recent"), QStringList(recent.mid(0, kRecentSets)));
 }
 
-QStringList favouritePresets() {
-    return store().value(QStringLiteral("favourites")).toStringList();
-}
-
-void setFavouritePreset(const QString& file, bool favourite) {
-    QStringList all = favouritePresets();
-    all.removeAll(file);
-    if (favourite) all.append(file);
-    store().setValue(QStringLiteral("favourites"), all);
-}
-
 QByteArray layoutState(const QString& name) {
     return store().value(QStringLiteral("layout/") + name).toByteArray();
 }

@@ -25,10 +25,6 @@ void saveSettings(const Settings& settings);
 QStringList recentSets();
 void rememberSet(const QString& path);
 
-/// The files of presets that are favourites.
-QStringList favouritePresets();
-void setFavouritePreset(const QString& file, bool favourite);
-
 /// The window's geometry and the state of its panels, as bytes under a name.
 QByteArray layoutState(const QString& name);
 void rememberLayout(const QString& name, const QByteArray& state);

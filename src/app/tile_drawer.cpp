@@ -1,9 +1,40 @@
 #include "app/tile_drawer.h"
 #include "app/render_image.h"
 
+#include <QCryptographicHash>
+#include <QDateTime>
+#include <QDir>
+#include <QSaveFile>
+#include <QStandardPaths>
+
 namespace baryton {
 
-TileDrawer::TileDrawer(QObject* parent) : QObject(parent) {
+namespace {
+
+constexpr int kKeptTiles = 3000;
+/// Counts the ways of drawing: tiles drawn by an older program are not used.
+const QByteArray kDrawing = QByteArrayLiteral("2");
+
+QString fileOf(const QByteArray& key) {
+    return tileFolder() + u'/' + QString::fromLatin1(key.left(2)) + u'/' + QString::fromLatin1(key) +
+           QStringLiteral(".jpg");
+}
+
+QImage readTile(const QByteArray& key) {
+    QImage image(fileOf(key));
+    return image.isNull() ? image : image.convertToFormat(QImage::Format_RGB32);
+}
+
+void writeTile(const QByteArray& key, const QImage& image) {
+    const QString file = fileOf(key);
+    QDir().mkpath(QFileInfo(file).path());
+    QSaveFile out(file); // a cache that can't be written is none: nothing to tell
+    if (out.open(QIODevice::WriteOnly) && image.save(&out, "JPG", 95)) out.commit();
+}
+
+} // namespace
+
+TileDrawer::TileDrawer(QObject* parent) : QObject(parent), kept_(kKeptTiles) {
     pool_.setMaxThreadCount(1); // each drawing uses all cores by itself
 }
 
@@ -15,13 +46,48 @@ TileDrawer::~TileDrawer() {
 void TileDrawer::draw(std::vector<Tile> tiles) {
     pool_.clear();
     const int list = ++list_;
-    for (Tile& tile : tiles)
+    for (Tile& tile : tiles) {
+        if (!tile.key.isEmpty())
+            if (const QImage* kept = kept_.object(tile.key)) {
+                Q_EMIT drawn(tile.id, *kept);
+                continue;
+            }
         pool_.start([this, list, tile = std::move(tile)] {
-            const QImage image = imageOf(tile.grade, tile.picture);
-            QMetaObject::invokeMethod(this, [this, list, id = tile.id, image] {
+            QImage image = tile.key.isEmpty() ? QImage() : readTile(tile.key);
+            if (image.isNull()) {
+                image = imageOf(tile.grade, tile.picture);
+                ++drawn_;
+                if (!tile.key.isEmpty()) writeTile(tile.key, image);
+            }
+            QMetaObject::invokeMethod(this, [this, list, id = tile.id, key = tile.key, image] {
+                if (!key.isEmpty()) kept_.insert(key, new QImage(image));
                 if (list == list_) Q_EMIT drawn(id, image);
             });
         });
+    }
+}
+
+QByteArray tileKey(const QByteArrayList& dependsOn) {
+    QCryptographicHash hash(QCryptographicHash::Sha1);
+    hash.addData(kDrawing + '\0' + QByteArray::fromStdString(monitorProfileId()) + '\0' + dependsOn.join('\0'));
+    return hash.result().toHex();
+}
+
+QString tileFolder() {
+    return QStandardPaths::writableLocation(QStandardPaths::GenericCacheLocation) + QStringLiteral("/baryton/tiles");
+}
+
+void trimTileFolder(qint64 bytes) {
+    QFileInfoList files;
+    for (const QFileInfo& folder : QDir(tileFolder()).entryInfoList(QDir::Dirs | QDir::NoDotAndDotDot))
+        files += QDir(folder.filePath()).entryInfoList(QDir::Files);
+    std::sort(files.begin(), files.end(), [](const QFileInfo& a, const QFileInfo& b) {
+        return a.lastModified() > b.lastModified(); // newest first
+    });
+    for (const QFileInfo& file : files) {
+        bytes -= file.size();
+        if (bytes < 0) QFile::remove(file.filePath());
+    }
 }
 
 } // namespace baryton

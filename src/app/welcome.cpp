@@ -77,13 +77,26 @@ void WelcomePage::fill() {
     if (recent_->count() == 0) recent_->addWidget(makeLabel(tr("Nothing yet"), "second"));
 }
 
-fs::path demoFolder() {
+namespace {
+
+/// A folder that comes with the program: where it is installed, or in the source tree.
+fs::path shippedFolder(const char* installed, const char* inSource) {
     const fs::path program = QCoreApplication::applicationDirPath().toStdString();
-    for (const fs::path& place : {program / "../share/baryton/demo/pictures", program / "../../demo/pictures"}) {
+    for (const fs::path& place : {program / "../share/baryton" / installed, program / "../.." / inSource}) {
         std::error_code ignored;
         if (fs::is_directory(place, ignored)) return fs::weakly_canonical(place, ignored);
     }
     return {};
+}
+
+} // namespace
+
+fs::path demoFolder() {
+    return shippedFolder("demo/pictures", "demo/pictures");
+}
+
+fs::path givenPresetsFolder() {
+    return shippedFolder("presets", "share/presets");
 }
 
 } // namespace baryton

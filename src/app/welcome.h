@@ -27,5 +27,7 @@ private:
 
 /// The demo set that is installed with the program, or beside its sources; empty where there is none.
 std::filesystem::path demoFolder();
+/// The presets that come with the program, one folder a group; empty when they are not there.
+std::filesystem::path givenPresetsFolder();
 
 } // namespace baryton

@@ -3,6 +3,7 @@
 #include "batch/names.h"
 #include "package/grade_store.h"
 #include "render/program.h"
+#include "stages/apply_strength.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -42,7 +43,7 @@ Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
     if (look.ownGrade) return grade;
     grade.look.clear();
     grade.finish.clear();
-    for (const Preset& preset : look.presets) grade = applied(grade, preset, ApplyMode::AddAbove);
+    for (const Preset& preset : look.presets) grade = appliedWithStrength(grade, preset, look.mode, look.strength);
     return grade;
 }
 

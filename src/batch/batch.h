@@ -16,6 +16,8 @@ struct BatchLook {
     /// Applied one after the other, each above the one before; empty with `ownGrade` for each picture's own grade.
     std::vector<Preset> presets;
     bool ownGrade = false;
+    ApplyMode mode = ApplyMode::AddAbove; ///< how each preset is put on
+    double strength = 1;                  ///< of each preset, 0…2
 };
 
 enum class PrepChoice { Own, None }; ///< each picture keeps its own Prep, or goes without

@@ -4,7 +4,8 @@
 #include "batch/names.h"
 #include "cli/commands.h"
 #include "grade/grade_json.h"
-#include "lut/bake.h"
+#include "lut/lut_file.h"
+#include "package/library.h"
 #include "stages/stage_type.h"
 
 #include <csignal>
@@ -19,7 +20,8 @@ namespace {
 
 struct ApplyOptions {
     std::vector<std::string> presets, luts, pictures;
-    std::string out, format = "jpeg", name, prep = "own", exists = "number", report;
+    std::string out, format = "jpeg", name, prep = "own", exists = "number", report, mode = "add";
+    double strength = 100;
     int bits = 0, quality = 90, longSide = 0, jobs = 0;
 };
 
@@ -29,10 +31,7 @@ std::atomic<Task*> runningTask{nullptr};
 Preset lutAsPreset(const fs::path& file) {
     const ParsedLut lut = readLutFile(file);
     for (const auto& remark : lut.remarks) std::cerr << file.string() << ": " << remark << '\n';
-    Preset preset;
-    preset.name = file.stem().string();
-    preset.carried = lutGrade(lut.table, file.filename().string());
-    return preset;
+    return lutPreset(lut.table, file.filename().string());
 }
 
 Preset checkedPreset(const fs::path& file) {
@@ -72,6 +71,8 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
         look.presets.push_back(kind == 'p' ? checkedPreset(file) : lutAsPreset(file));
         look.name += (look.name.empty() ? "" : " ") + look.presets.back().name;
     }
+    look.mode = *applyModeFromId(options.mode);
+    look.strength = options.strength / 100;
     look.ownGrade = look.presets.empty();
     if (look.ownGrade) look.name = "own grade";
     plan.looks.push_back(std::move(look));
@@ -138,6 +139,14 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->type_name("FILE")
         ->expected(1)
         ->take_all();
+    apply
+        ->add_option("--mode", options->mode,
+                     "How presets are put on: set just what they carry, add their layers above, or replace the Look")
+        ->check(CLI::IsMember({"set", "add", "replace"}))
+        ->capture_default_str();
+    apply->add_option("--strength", options->strength, "How far presets go, in percent: 100 as they were saved")
+        ->check(CLI::Range(0.0, 200.0))
+        ->capture_default_str();
     apply->add_option("--out", options->out, "The folder for the results; made when missing")
         ->required()
         ->type_name("DIR");

@@ -116,61 +116,9 @@ void writeMarkdown() {
     for (const auto& p : limits) row(p);
 }
 
-void showPart(const std::string& head, const std::vector<Stage>& stages) {
-    if (stages.empty()) return;
-    std::cout << head << '\n';
-    for (const Stage& stage : stages) {
-        std::cout << "  " << stageTitle(stage);
-        if (stage.enabled) std::cout << (*stage.enabled ? " · on" : " · off");
-        if (stage.strength) std::cout << fmt::format(" · strength {:.0f}", *stage.strength * 100);
-        std::cout << '\n';
-        const StageType* type = findStageType(stage.type);
-        for (const auto& [id, value] : stage.parameters) {
-            const ParameterType* parameter = type ? type->parameter(id) : nullptr;
-            std::cout << fmt::format("    {:<20} {}\n", parameter ? parameter->name : id,
-                                     parameter && value.index() == parameter->defaultValue.index()
-                                         ? shownText(*parameter, value)
-                                         : valueToJson(value).dump());
-        }
-    }
-}
-
-int show(const std::string& file) {
-    try {
-        const Preset preset = readPresetFile(file);
-        std::cout << preset.name << '\n';
-        if (!preset.notes.empty()) std::cout << preset.notes << '\n';
-        showPart("Prep", preset.carried.prep);
-        for (const Layer& layer : preset.carried.look) {
-            std::string head = "Look · " + layer.name;
-            if (layer.enabled) head += *layer.enabled ? " · on" : " · off";
-            if (layer.strength) head += fmt::format(" · strength {:.0f}", *layer.strength * 100);
-            showPart(head, layer.stages);
-        }
-        showPart("Finish", preset.carried.finish);
-    } catch (const Error& e) {
-        std::cerr << e.what() << '\n';
-        return kSomeFailed;
-    }
-    return kAllDone;
-}
-
-int validateFile(const std::string& file) {
-    try {
-        const auto problems = validate(readPresetFile(file).carried);
-        for (const Error& problem : problems) std::cerr << problem.inFile(file).what() << '\n';
-        if (!problems.empty()) return kSomeFailed;
-        std::cout << file << ": valid\n";
-    } catch (const Error& e) {
-        std::cerr << e.what() << '\n';
-        return kSomeFailed;
-    }
-    return kAllDone;
-}
-
 } // namespace
 
-void addInfoCommands(CLI::App& app, int& code) {
+void addInfoCommands(CLI::App& app) {
     auto* stages = app.add_subcommand("stages", "List every stage type and its parameters");
     auto asJson = std::make_shared<bool>(false);
     stages->add_flag("--json", *asJson, "As JSON, with units, ranges and defaults as they stand in files");
@@ -182,17 +130,6 @@ void addInfoCommands(CLI::App& app, int& code) {
         else
             listStages(*asJson);
     });
-
-    auto* preset = app.add_subcommand("preset", "Look into preset files and check them");
-    preset->require_subcommand(1);
-    auto file = std::make_shared<std::string>();
-    auto* showCommand = preset->add_subcommand("show", "Tell what a preset carries");
-    showCommand->add_option("file", *file, "A .bpreset file")->required()->type_name("FILE");
-    showCommand->callback([file, &code] { code = show(*file); });
-    auto* validateCommand = preset->add_subcommand(
-        "validate", "Check a preset against the format and the stages; exit 1 when something is wrong");
-    validateCommand->add_option("file", *file, "A .bpreset file")->required()->type_name("FILE");
-    validateCommand->callback([file, &code] { code = validateFile(*file); });
 }
 
 } // namespace baryton

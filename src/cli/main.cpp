@@ -12,7 +12,8 @@ int main(int argc, char** argv) {
     int code = kAllDone;
     addApplyCommand(app, code);
     addLutCommands(app, code);
-    addInfoCommands(app, code);
+    addPresetCommands(app, code);
+    addInfoCommands(app);
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& e) {

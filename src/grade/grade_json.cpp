@@ -1,7 +1,8 @@
 #include "grade/grade_json.h"
 #include "base/error.h"
 #include "base/file.h"
-#include "grade/schema_check.h"
+#include "grade/file_json.h"
+#include "grade/json_parts.h"
 
 #include <algorithm>
 #include <cmath>
@@ -84,6 +85,8 @@ LutContent lutFromJson(const Json& json, const std::string& path) {
     return {json.at("lut").get<std::string>(), std::move(table)};
 }
 
+} // namespace
+
 Value valueFromJson(const Json& json, const std::string& path) {
     if (json.is_boolean()) return json.get<bool>();
     if (json.is_number()) return json.get<double>();
@@ -93,6 +96,8 @@ Value valueFromJson(const Json& json, const std::string& path) {
     for (const auto& point : json) curve.push_back({point[0].get<double>(), point[1].get<double>()});
     return curve;
 }
+
+namespace {
 
 Stage stageFromJson(const Json& json, const std::string& path) {
     Stage stage;
@@ -108,6 +113,8 @@ Stage stageFromJson(const Json& json, const std::string& path) {
     return stage;
 }
 
+} // namespace
+
 std::vector<Stage> stagesFromJson(const Json& json, const char* key, const std::string& path) {
     std::vector<Stage> stages;
     if (const auto at = json.find(key); at != json.end())
@@ -115,6 +122,8 @@ std::vector<Stage> stagesFromJson(const Json& json, const char* key, const std::
             stages.push_back(stageFromJson((*at)[i], path + "/" + key + "/" + std::to_string(i)));
     return stages;
 }
+
+namespace {
 
 template <class Item>
 Json commonToJson(const Item& item) {
@@ -124,6 +133,8 @@ Json commonToJson(const Item& item) {
     if (item.strength) json["strength"] = *item.strength;
     return json;
 }
+
+} // namespace
 
 Json stagesToJson(const std::vector<Stage>& stages) {
     Json all = Json::array();
@@ -136,6 +147,8 @@ Json stagesToJson(const std::vector<Stage>& stages) {
     }
     return all;
 }
+
+namespace {
 
 /// Gives every stage and layer an id of its own where a file written by hand has none or the same twice.
 void repairIds(Grade& grade) {
@@ -156,79 +169,88 @@ void repairIds(Grade& grade) {
     for (auto& stage : grade.finish) repair(stage, stage.type);
 }
 
-/// Every number of the file must be finite: JSON has no NaN, but 1e999 reads as infinity.
-void checkFinite(const Json& json, const std::string& path) {
-    if (json.is_number_float() && !std::isfinite(json.get<double>()))
-        throw Error("", path, "the number is too large", "write a number within the range of its parameter");
-    if (json.is_structured())
-        for (const auto& [key, value] : json.items()) checkFinite(value, path + "/" + key);
-}
+} // namespace
 
-Json parseChecked(const std::string& text, const std::string& format) {
-    Json json;
-    try {
-        // Deep nesting would exhaust the stack later on; no file of ours is deeper than this.
-        json = Json::parse(text, [](int depth, Json::parse_event_t, Json&) {
-            if (depth > 64) throw Error("", "", "the JSON is nested too deeply", "this can't be a file of Baryton");
-            return true;
-        });
-    } catch (const Json::parse_error& e) {
-        const auto upTo = static_cast<std::ptrdiff_t>(std::min<std::size_t>(e.byte, text.size()));
-        const auto line = 1 + std::count(text.begin(), text.begin() + upTo, '\n');
-        throw Error("", "line " + std::to_string(line), "this is not valid JSON",
-                    "mend the line in a text editor, or take the file from a backup");
-    } catch (const Json::out_of_range&) {
-        throw Error("", "", "a number in the file is too large",
-                    "write numbers within the ranges of their parameters");
+std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::string& path) {
+    std::vector<Layer> layers;
+    const auto at = json.find(key);
+    if (at == json.end()) return layers;
+    for (std::size_t i = 0; i < at->size(); ++i) {
+        const Json& item = (*at)[i];
+        Layer layer;
+        layer.id = item.value("id", "");
+        layer.name = item.value("name", "");
+        layer.enabled = optionalField<bool>(item, "enabled");
+        layer.strength = optionalField<double>(item, "strength");
+        layer.stages = stagesFromJson(item, "stages", path + "/" + key + "/" + std::to_string(i));
+        layer.blend = optionalField<std::string>(item, "blend");
+        layer.unknown = unknownFields(item, {"id", "name", "enabled", "strength", "blend", "stages"});
+        layers.push_back(std::move(layer));
     }
-    if (!json.is_object() || !json.contains("format") || !json["format"].is_string() || json["format"] != format)
-        throw Error("", "/format",
-                    "this is not a " + std::string(format == "baryton-grade" ? "grade" : "preset") +
-                        " of Baryton (\"format\" should be \"" + format + "\")",
-                    "choose another file");
-    if (json.contains("version") && json["version"].is_number_integer() && json["version"] > kFileVersion)
-        throw Error("", "/version",
-                    "the file was written by a newer version (" + json["version"].dump() + "; this one reads up to " +
-                        std::to_string(kFileVersion) + ")",
-                    "open it with the newer Baryton; the file was not changed");
-    checkFinite(json, "");
-    checkAgainstSchema(json);
-    return json;
+    return layers;
 }
 
-Grade gradeFromJson(const Json& json) {
+Json layersToJson(const std::vector<Layer>& layers) {
+    Json all = Json::array();
+    for (const auto& layer : layers) {
+        Json item = commonToJson(layer);
+        item["name"] = layer.name;
+        if (layer.blend) item["blend"] = *layer.blend;
+        item["stages"] = stagesToJson(layer.stages);
+        all.push_back(std::move(item));
+    }
+    return all;
+}
+
+Grade gradeFromJson(const Json& json, const std::string& path) {
     Grade grade;
-    grade.prep = stagesFromJson(json, "prep", "");
-    if (const auto at = json.find("look"); at != json.end())
-        for (std::size_t i = 0; i < at->size(); ++i) {
-            const Json& item = (*at)[i];
-            Layer layer;
-            layer.id = item.value("id", "");
-            layer.name = item.value("name", "");
-            layer.enabled = optionalField<bool>(item, "enabled");
-            layer.strength = optionalField<double>(item, "strength");
-            layer.stages = stagesFromJson(item, "stages", "/look/" + std::to_string(i));
-            layer.blend = optionalField<std::string>(item, "blend");
-            layer.unknown = unknownFields(item, {"id", "name", "enabled", "strength", "blend", "stages"});
-            grade.look.push_back(std::move(layer));
-        }
-    grade.finish = stagesFromJson(json, "finish", "");
+    grade.prep = stagesFromJson(json, "prep", path);
+    grade.look = layersFromJson(json, "look", path);
+    grade.finish = stagesFromJson(json, "finish", path);
     repairIds(grade);
     return grade;
 }
 
 void gradeIntoJson(const Grade& grade, Json& json) {
     json["prep"] = stagesToJson(grade.prep);
-    json["look"] = Json::array();
-    for (const auto& layer : grade.look) {
-        Json item = commonToJson(layer);
-        item["name"] = layer.name;
-        if (layer.blend) item["blend"] = *layer.blend;
-        item["stages"] = stagesToJson(layer.stages);
-        json["look"].push_back(std::move(item));
-    }
+    json["look"] = layersToJson(grade.look);
     json["finish"] = stagesToJson(grade.finish);
 }
+
+Preset presetFromJson(const Json& json, const std::string& path) {
+    Preset preset;
+    preset.name = json.value("name", "");
+    if (preset.name.empty()) throw Error("", path + "/name", "the preset has no name", "add a \"name\"");
+    preset.notes = json.value("notes", "");
+    preset.author = json.value("author", "");
+    const Json covers = json.value("covers", Json::array());
+    for (std::size_t i = 0; i < covers.size(); ++i) {
+        const std::string place = path + "/covers/" + std::to_string(i);
+        try {
+            const auto bytes = base64Decode(covers[i].get_ref<const std::string&>());
+            preset.covers.emplace_back(bytes.begin(), bytes.end());
+        } catch (const Error& e) {
+            throw Error("", place, e.problem(), "take the cover out, or write a JPEG as base64");
+        }
+        if (!preset.covers.back().starts_with("\xff\xd8\xff"))
+            throw Error("", place, "the cover is not a JPEG", "take the cover out, or write a JPEG as base64");
+    }
+    preset.carried = gradeFromJson(json, path);
+    preset.unknown =
+        unknownFields(json, {"format", "version", "name", "notes", "author", "covers", "prep", "look", "finish"});
+    return preset;
+}
+
+void presetIntoJson(const Preset& preset, Json& json) {
+    json["name"] = preset.name;
+    if (!preset.notes.empty()) json["notes"] = preset.notes;
+    if (!preset.author.empty()) json["author"] = preset.author;
+    for (const std::string& cover : preset.covers)
+        json["covers"].push_back(base64Encode({reinterpret_cast<const std::uint8_t*>(cover.data()), cover.size()}));
+    gradeIntoJson(preset.carried, json);
+}
+
+namespace {
 
 Json fileJson(const Json& unknown, const char* format) {
     Json json = unknown.is_object() ? unknown : Json::object();
@@ -245,10 +267,6 @@ auto readAnd(const std::filesystem::path& file, Parse parse) {
     } catch (const Error& e) {
         throw e.inFile(file.string());
     }
-}
-
-std::string toText(const Json& json) {
-    return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
 } // namespace
@@ -279,7 +297,8 @@ Json valueToJson(const Value& value) {
 }
 
 Grade gradeFromText(const std::string& text) {
-    const Json json = parseChecked(text, "baryton-grade");
+    Json json = parseFileJson(text, "baryton-grade");
+    unshareLuts(json);
     Grade grade = gradeFromJson(json);
     grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish"});
     return grade;
@@ -288,60 +307,61 @@ Grade gradeFromText(const std::string& text) {
 std::string gradeToText(const Grade& grade) {
     Json json = fileJson(grade.unknown, "baryton-grade");
     gradeIntoJson(grade, json);
-    return toText(json);
+    return fileText(json);
 }
 
 PictureWork workFromText(const std::string& text) {
-    const Json json = parseChecked(text, "baryton-grade");
+    Json json = parseFileJson(text, "baryton-grade");
+    unshareLuts(json);
     PictureWork work;
     work.grade = gradeFromJson(json);
-    work.grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish", "take", "takes"});
+    work.grade.unknown =
+        unknownFields(json, {"format", "version", "prep", "look", "finish", "take", "takes", "inForce"});
+    work.inForce = inForceFromJson(json, "");
     if (!json.contains("take")) return work;
-    for (const Json& item : json.value("takes", Json::array())) {
-        Take take{item.value("name", ""), gradeFromJson(item)};
-        take.grade.unknown = unknownFields(item, {"name", "prep", "look", "finish"});
+    const Json takes = json.value("takes", Json::array());
+    for (std::size_t i = 0; i < takes.size(); ++i) {
+        const std::string path = "/takes/" + std::to_string(i);
+        Take take{takes[i].value("name", ""), gradeFromJson(takes[i], path), inForceFromJson(takes[i], path)};
+        take.grade.unknown = unknownFields(takes[i], {"name", "prep", "look", "finish", "inForce"});
         work.takes.push_back(std::move(take));
     }
     const Json& now = json.at("take");
     work.active = std::min<std::size_t>(now.value("place", 0U), work.takes.size());
     work.takes.insert(work.takes.begin() + static_cast<std::ptrdiff_t>(work.active),
-                      {now.value("name", ""), work.grade});
+                      {now.value("name", ""), work.grade, work.inForce});
     return work;
 }
 
 std::string workToText(const PictureWork& work) {
     Json json = fileJson(work.grade.unknown, "baryton-grade");
     gradeIntoJson(work.grade, json);
-    if (work.takes.empty()) return toText(json);
-    json["take"] = {{"name", work.takes.at(work.active).name}, {"place", work.active}};
-    json["takes"] = Json::array();
-    for (std::size_t i = 0; i < work.takes.size(); ++i) {
-        if (i == work.active) continue;
-        Json item = work.takes[i].grade.unknown.is_object() ? work.takes[i].grade.unknown : Json::object();
-        item["name"] = work.takes[i].name;
-        gradeIntoJson(work.takes[i].grade, item);
-        json["takes"].push_back(std::move(item));
+    if (!work.inForce.empty()) json["inForce"] = inForceToJson(work.inForce);
+    if (!work.takes.empty()) {
+        json["take"] = {{"name", work.takes.at(work.active).name}, {"place", work.active}};
+        json["takes"] = Json::array();
+        for (std::size_t i = 0; i < work.takes.size(); ++i) {
+            if (i == work.active) continue;
+            const Take& take = work.takes[i];
+            Json item = take.grade.unknown.is_object() ? take.grade.unknown : Json::object();
+            item["name"] = take.name;
+            gradeIntoJson(take.grade, item);
+            if (!take.inForce.empty()) item["inForce"] = inForceToJson(take.inForce);
+            json["takes"].push_back(std::move(item));
+        }
     }
-    return toText(json);
+    shareLuts(json);
+    return fileText(json);
 }
 
 Preset presetFromText(const std::string& text) {
-    const Json json = parseChecked(text, "baryton-preset");
-    Preset preset;
-    preset.name = json.value("name", "");
-    if (preset.name.empty()) throw Error("", "/name", "the preset has no name", "add a \"name\"");
-    preset.notes = json.value("notes", "");
-    preset.carried = gradeFromJson(json);
-    preset.unknown = unknownFields(json, {"format", "version", "name", "notes", "prep", "look", "finish"});
-    return preset;
+    return presetFromJson(parseFileJson(text, "baryton-preset"));
 }
 
 std::string presetToText(const Preset& preset) {
     Json json = fileJson(preset.unknown, "baryton-preset");
-    json["name"] = preset.name;
-    if (!preset.notes.empty()) json["notes"] = preset.notes;
-    gradeIntoJson(preset.carried, json);
-    return toText(json);
+    presetIntoJson(preset, json);
+    return fileText(json);
 }
 
 Grade readGradeFile(const std::filesystem::path& file) {

@@ -11,15 +11,13 @@ namespace baryton {
 /// shipped in share/schemas). Fields that this version does not know are kept and written back.
 ///
 /// Parsing checks the shape against the schema and throws Error naming the line (broken JSON) or the JSON path; a
-/// newer version is refused. Whether stage types exist and values lie in their ranges is checked by `validate`
-/// (stages floor).
-constexpr int kFileVersion = 1;
-
+/// newer version is refused; a newer `minor` version is read, and what it adds is kept. Whether stage types exist and
+/// values lie in their ranges is checked by `validate` (stages floor).
 Grade gradeFromText(const std::string& text);
 std::string gradeToText(const Grade& grade);
 
 /// A grade file with the takes of its picture: the grade in hand stands at the top as in any grade file, `take` names
-/// it and tells its place, `takes` holds the others.
+/// it and tells its place, `takes` holds the others, `inForce` the presets put on it.
 PictureWork workFromText(const std::string& text);
 std::string workToText(const PictureWork& work);
 
@@ -35,8 +33,5 @@ void writePresetFile(const std::filesystem::path& file, const Preset& preset);
 
 /// One value as it stands in a file; used wherever values are shown as text.
 Json valueToJson(const Value& value);
-
-/// The JSON Schema of both files (draft 7), as shipped in share/schemas.
-const std::string& gradeSchemaText();
 
 } // namespace baryton

@@ -44,17 +44,32 @@ void setStages(Grade& grade, std::vector<Stage>& stages, const std::vector<Stage
 
 } // namespace
 
+std::string applyModeId(ApplyMode mode) {
+    return mode == ApplyMode::Set ? "set" : mode == ApplyMode::AddAbove ? "add" : "replace";
+}
+
+std::optional<ApplyMode> applyModeFromId(const std::string& id) {
+    for (const ApplyMode mode : {ApplyMode::Set, ApplyMode::AddAbove, ApplyMode::Replace})
+        if (applyModeId(mode) == id) return mode;
+    return std::nullopt;
+}
+
 Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double strength) {
     Grade result = grade;
-    if (mode == ApplyMode::Replace) {
-        result.look.clear();
-        if (!preset.carried.finish.empty()) result.finish.clear();
-    }
+    const auto below = static_cast<std::ptrdiff_t>(
+        mode == ApplyMode::Replace && !preset.carried.look.empty() ? grade.look.size() : 0);
+    if (mode == ApplyMode::Replace && !preset.carried.finish.empty())
+        for (Stage& stage : result.finish) {
+            stage.enabled.reset();
+            stage.strength.reset();
+            stage.parameters.clear();
+        }
     setStages(result, result.prep, preset.carried.prep);
     for (const Layer& carried : preset.carried.look) {
+        // Under Replace the old Look stays below until the end, so that its ids are not given again.
         auto at = result.look.end();
         if (mode != ApplyMode::AddAbove)
-            at = std::find_if(result.look.begin(), result.look.end(),
+            at = std::find_if(result.look.begin() + below, result.look.end(),
                               [&](const Layer& l) { return l.name == carried.name; });
         if (at != result.look.end()) {
             if (carried.enabled) at->enabled = carried.enabled;
@@ -74,6 +89,7 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
         setStages(result, result.look.back().stages, carried.stages);
     }
     setStages(result, result.finish, preset.carried.finish);
+    result.look.erase(result.look.begin(), result.look.begin() + below);
     return result;
 }
 
@@ -138,6 +154,43 @@ Grade carve(const Grade& grade, const IncludeSet& include,
     }
     for (const auto& stage : grade.finish) carveStage(Part::Finish, "", stage, result.finish);
     return result;
+}
+
+Preset withoutEntries(const Preset& preset, const IncludeSet& gone) {
+    IncludeSet left;
+    for (const CarryPath& path : presentIn(preset.carried))
+        if (std::find(gone.begin(), gone.end(), path) == gone.end()) left.push_back(path);
+    Preset next = preset;
+    next.carried = carve(preset.carried, left, {});
+    next.carried.unknown = preset.carried.unknown;
+    return next;
+}
+
+Preset withEntry(const Preset& preset, const CarryPath& path, const Value& value) {
+    Preset next = preset;
+    const auto carried = presentIn(preset.carried);
+    if (std::find(carried.begin(), carried.end(), path) == carried.end()) return next;
+    const auto set = [&](auto& item) {
+        const auto* number = std::get_if<double>(&value);
+        const auto* on = std::get_if<bool>(&value);
+        if (path.parameter == kEnabledWord && on) item.enabled = *on;
+        if (path.parameter == kStrengthWord && number) item.strength = *number;
+    };
+    if (path.stage.empty()) {
+        for (Layer& layer : next.carried.look)
+            if (layer.id == path.layer) {
+                set(layer);
+                const auto* mode = std::get_if<std::string>(&value);
+                if (path.parameter == kBlendWord && mode) layer.blend = *mode;
+            }
+        return next;
+    }
+    if (const auto place = findStage(next.carried, path.stage)) {
+        Stage& stage = stageAt(next.carried, *place);
+        set(stage);
+        if (const auto at = stage.parameters.find(path.parameter); at != stage.parameters.end()) at->second = value;
+    }
+    return next;
 }
 
 std::vector<Change> diff(const Grade& before, const Grade& after) {

@@ -7,7 +7,9 @@ namespace baryton {
 /// is absent is left alone when the preset is applied.
 struct Preset {
     std::string name;
-    std::string notes;
+    std::string notes;               ///< when to use it
+    std::string author;              ///< who made it
+    std::vector<std::string> covers; ///< small JPEG files that show it, as bytes
     Grade carried;
     Json unknown;
 
@@ -17,7 +19,8 @@ struct Preset {
 enum class ApplyMode {
     Set,      ///< sets just what is carried, in the layers and stages that are there
     AddAbove, ///< the carried layers go above what is there, under the preset's name; Prep and Finish are set
-    Replace,  ///< the Look becomes the preset's, the Finish too where one is carried; Prep is set
+    Replace,  ///< the Look and the Finish become the preset's, each where one is carried; Prep is set. No id of what
+              ///< goes is used again
 };
 
 /// The grade with the preset applied.
@@ -26,6 +29,10 @@ enum class ApplyMode {
 /// (else put after the stage that comes before it in the preset). Prep and Finish hold each type once, so there every
 /// mode sets. Strength 0…1 is multiplied into added layers; under Set it counts only as 1.
 Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double strength = 1);
+
+/// "set", "add", "replace", as files and the command line name them; nothing for other words.
+std::string applyModeId(ApplyMode mode);
+std::optional<ApplyMode> applyModeFromId(const std::string& id);
 
 /// One thing of a grade that a preset can carry: a parameter, or the word "enabled" or "strength" of a stage or
 /// layer.
@@ -49,10 +56,16 @@ IncludeSet presentIn(const Grade& grade);
 Grade carve(const Grade& grade, const IncludeSet& include,
             const std::map<std::string, std::map<std::string, Value>>& defaults);
 
+/// The preset without some of its entries; stages and layers of which nothing is left go with them.
+Preset withoutEntries(const Preset& preset, const IncludeSet& gone);
+/// The preset with another value of one entry. A path that it does not carry changes nothing.
+Preset withEntry(const Preset& preset, const CarryPath& path, const Value& value);
+
 /// One difference between two grades.
 struct Change {
     CarryPath path;
     std::optional<Value> before, after; ///< nothing where it stands at its default
+    bool operator==(const Change&) const = default;
 };
 /// What differs from `before` to `after` in the stages and layers that both have (by id), and in those only one has.
 std::vector<Change> diff(const Grade& before, const Grade& after);

@@ -1,12 +1,30 @@
 #pragma once
-#include "grade/grade.h"
+#include "grade/preset.h"
 
 namespace baryton {
+
+/// A preset that was put on a grade, and what that did, so that it can be changed or taken off again.
+struct InForce {
+    Preset preset; ///< as it was when it was applied
+    ApplyMode mode = ApplyMode::Set;
+    double strength = 1; ///< 0…2
+    bool isOn = true;    ///< off: taken off, but remembered at its place
+
+    std::vector<Change> set;         ///< values it changed in layers and stages that were there
+    std::vector<Stage> madeStages;   ///< stages it made, as it made them
+    std::vector<Layer> madeLayers;   ///< layers it made, without their stages
+    std::size_t place = 0;           ///< where in the Look its first layer stands
+    std::vector<Layer> replacedLook; ///< under Replace: the Look that was there
+    std::vector<InForce> replaced;   ///< under Replace: what was in force before
+
+    bool operator==(const InForce&) const = default;
+};
 
 /// A kept version of a picture's grade.
 struct Take {
     std::string name;
     Grade grade;
+    std::vector<InForce> inForce;
     bool operator==(const Take&) const = default;
 };
 
@@ -16,6 +34,7 @@ struct PictureWork {
     Grade grade;
     std::vector<Take> takes;
     std::size_t active = 0;
+    std::vector<InForce> inForce; ///< the presets put on `grade`, in the order they were
     bool operator==(const PictureWork&) const = default;
 };
 

@@ -17,20 +17,24 @@ std::string lutExtension(LutFormat format) {
     return format == LutFormat::Cube ? "cube" : "3dl";
 }
 
+ParsedLut parseLut(const std::string& text) {
+    if (text.find('\0') != std::string::npos)
+        throw Error("", "", "this is not a text file, so it is no LUT", "choose a .cube or .3dl file");
+    // The words of .cube are its own; anything that starts without one of them is read as .3dl.
+    LutLines lines(text);
+    const auto& words = lines.next();
+    if (words.empty()) throw Error("", "", "the file holds no LUT", "choose a .cube or .3dl file");
+    const bool threeDl =
+        words[0] == "3DMESH" || words[0] == "Mesh" || words[0] == "gamma" || words[0] == "LUT8" ||
+        (std::all_of(words[0].begin(), words[0].end(), [](char c) { return c >= '0' && c <= '9'; }) &&
+         words.size() > 3);
+    return threeDl ? parseThreeDl(text) : parseCube(text);
+}
+
 ParsedLut readLutFile(const std::filesystem::path& file) {
     const std::string text = readFile(file, std::size_t(1) << 30);
     try {
-        if (text.find('\0') != std::string::npos)
-            throw Error("", "", "this is not a text file, so it is no LUT", "choose a .cube or .3dl file");
-        // The words of .cube are its own; anything that starts without one of them is read as .3dl.
-        LutLines lines(text);
-        const auto& words = lines.next();
-        if (words.empty()) throw Error("", "", "the file holds no LUT", "choose a .cube or .3dl file");
-        const bool threeDl =
-            words[0] == "3DMESH" || words[0] == "Mesh" || words[0] == "gamma" || words[0] == "LUT8" ||
-            (std::all_of(words[0].begin(), words[0].end(), [](char c) { return c >= '0' && c <= '9'; }) &&
-             words.size() > 3);
-        return threeDl ? parseThreeDl(text) : parseCube(text);
+        return parseLut(text);
     } catch (const Error& e) {
         throw e.inFile(file.string());
     }

@@ -37,7 +37,9 @@ std::string cubeText(const LutTable& table);
 /// and no 1D table.
 std::string threeDlText(const LutTable& table);
 
-/// By content for .cube and .3dl, whatever the extension. Throws Error naming the file.
+/// By content for .cube and .3dl, whatever the extension.
+ParsedLut parseLut(const std::string& text);
+/// The same from a file; errors name it.
 ParsedLut readLutFile(const std::filesystem::path& file);
 void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format);
 

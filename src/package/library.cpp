@@ -1,9 +1,13 @@
 #include "package/library.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "lut/bake.h"
+#include "lut/lut_file.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
+#include <set>
+#include <sys/stat.h>
 
 namespace baryton {
 
@@ -11,36 +15,48 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr const char* kExtension = ".bpreset";
+constexpr const char* kPresetExtension = ".bpreset";
+constexpr const char* kIndexFile = "library.json";
+constexpr const char* kDeletedFolder = ".deleted";
 
-std::optional<std::string> contentOf(const fs::path& file) {
+std::string lowered(std::string text) {
+    std::transform(text.begin(), text.end(), text.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return text;
+}
+
+/// What changes when a file does: its inode too, as a file written anew is another one.
+std::array<std::int64_t, 5> stampOf(const fs::path& file) {
+    struct stat found {};
+    if (::stat(file.c_str(), &found) != 0) return {};
+    return {static_cast<std::int64_t>(found.st_ino), found.st_size, found.st_mtim.tv_sec, found.st_mtim.tv_nsec,
+            found.st_ctim.tv_sec * 1000000000 + found.st_ctim.tv_nsec};
+}
+
+std::optional<LibraryEntry::Kind> kindOf(const fs::path& file) {
+    const std::string extension = lowered(file.extension().string());
+    if (file.filename().string().starts_with('.')) return std::nullopt;
+    if (extension == kPresetExtension) return LibraryEntry::Kind::Preset;
+    if (extension == ".cube" || extension == ".3dl") return LibraryEntry::Kind::Lut;
+    return std::nullopt;
+}
+
+void requireName(const std::string& name, const std::string& what) {
+    if (name.find_first_not_of(' ') == std::string::npos)
+        throw Error("", "", what + " needs a name", "type at least one letter");
+}
+
+/// The file, or the first one with a number behind its name that is not there yet.
+fs::path freeFile(const fs::path& file, const std::set<fs::path>& taken = {}) {
     std::error_code ignored;
-    if (!fs::exists(file, ignored)) return std::nullopt;
-    return readFile(file);
+    fs::path next = file;
+    for (int n = 2; fs::exists(next, ignored) || taken.contains(next); ++n)
+        next = file.parent_path() / (file.stem().string() + " " + std::to_string(n) + file.extension().string());
+    return next;
 }
 
-void put(const fs::path& file, const std::optional<std::string>& content) {
-    if (content) {
-        writeFileAtomically(file, *content);
-        return;
-    }
-    std::error_code failed;
-    fs::remove(file, failed);
-    if (failed)
-        throw Error(file.string(), "", "cannot delete: " + failed.message(), "check the permissions of its folder");
-}
-
-LibraryEntry entryFor(const fs::path& file) {
-    LibraryEntry entry{file, file.parent_path().filename().string(), file.stem().string(), std::nullopt, ""};
-    try {
-        entry.preset = readPresetFile(file);
-        entry.name = entry.preset->name;
-        requireValid(entry.preset->carried);
-    } catch (const Error& e) {
-        entry.preset.reset();
-        entry.error = e.file().empty() ? e.inFile(file.string()).what() : e.what();
-    }
-    return entry;
+std::string counted(const std::vector<LibraryEntry>& entries) {
+    return entries.size() == 1 ? entries.front().name : std::to_string(entries.size()) + " items";
 }
 
 } // namespace
@@ -49,23 +65,93 @@ fs::path userLibraryFolder() {
     return userDataFolder() / "presets";
 }
 
+std::string searchText(const LibraryEntry& entry) {
+    std::string text = entry.group + " " + entry.name;
+    if (!entry.preset) return text;
+    text += " " + entry.preset->notes + " " + entry.preset->author;
+    for (const StagePlace& place : stagePlaces(entry.preset->carried)) {
+        const StageType* type = findStageType(stageAt(entry.preset->carried, place).type);
+        if (type) text += " " + type->name;
+    }
+    return text;
+}
+
+Preset lutPreset(const LutTable& table, const std::string& fileName) {
+    Preset preset;
+    preset.name = fs::path(fileName).stem().string();
+    preset.carried = lutGrade(table, fileName);
+    preset.carried.look.front().name = preset.name;
+    return preset;
+}
+
+LibraryIndex Library::index(std::string* error) const {
+    const fs::path file = root_ / kIndexFile;
+    std::error_code ignored;
+    if (!fs::exists(file, ignored)) return {};
+    try {
+        return libraryIndexFromText(readFile(file));
+    } catch (const Error& e) {
+        if (error) *error = e.inFile(file.string()).what();
+        return {};
+    }
+}
+
 std::vector<std::string> Library::groups() const {
     std::vector<std::string> names;
     std::error_code failed;
     for (fs::directory_iterator it(root_, failed), end; !failed && it != end; it.increment(failed))
-        if (it->is_directory(failed)) names.push_back(it->path().filename().string());
+        if (it->is_directory(failed) && !it->path().filename().string().starts_with('.'))
+            names.push_back(it->path().filename().string());
     std::sort(names.begin(), names.end());
+    const auto order = index().groupOrder;
+    std::stable_sort(names.begin(), names.end(), [&](const std::string& a, const std::string& b) {
+        return std::find(order.begin(), order.end(), a) < std::find(order.begin(), order.end(), b);
+    });
     return names;
 }
 
-std::vector<LibraryEntry> Library::entries() const {
+LibraryEntry Library::entryFor(const fs::path& file, Luts luts) const {
+    const Stamp stamp = stampOf(file);
+    {
+        const std::lock_guard lock(cache_->mutex);
+        const auto at = cache_->known.find(file);
+        if (at != cache_->known.end() && at->second.stamp == stamp) return at->second.entry;
+    }
+    LibraryEntry entry;
+    entry.file = file;
+    entry.group = file.parent_path().filename().string();
+    entry.name = file.stem().string();
+    entry.kind = kindOf(file).value_or(LibraryEntry::Kind::Preset);
+    if (entry.kind == LibraryEntry::Kind::Lut && luts == Luts::Pending) {
+        entry.isPending = true;
+        return entry;
+    }
+    try {
+        const std::string content = readFile(file);
+        entry.contentId = contentHash(content);
+        if (entry.kind == LibraryEntry::Kind::Lut) {
+            entry.preset = lutPreset(parseLut(content).table, file.filename().string());
+        } else {
+            entry.preset = presetFromText(content);
+            entry.name = entry.preset->name;
+            requireValid(entry.preset->carried);
+        }
+    } catch (const Error& e) {
+        entry.preset.reset();
+        entry.error = e.file().empty() ? e.inFile(file.string()).what() : e.what();
+    }
+    const std::lock_guard lock(cache_->mutex);
+    cache_->known[file] = {stamp, entry};
+    return entry;
+}
+
+std::vector<LibraryEntry> Library::entries(Luts luts) const {
     std::vector<LibraryEntry> all;
     for (const auto& group : groups()) {
         std::error_code failed;
         std::vector<LibraryEntry> found;
         for (fs::directory_iterator it(root_ / group, failed), end; !failed && it != end; it.increment(failed))
-            if (it->path().extension() == kExtension && it->path().filename().string()[0] != '.')
-                found.push_back(entryFor(it->path()));
+            if (kindOf(it->path())) found.push_back(entryFor(it->path(), luts));
         std::sort(found.begin(), found.end(),
                   [](const auto& a, const auto& b) { return std::tie(a.name, a.file) < std::tie(b.name, b.file); });
         std::move(found.begin(), found.end(), std::back_inserter(all));
@@ -73,55 +159,178 @@ std::vector<LibraryEntry> Library::entries() const {
     return all;
 }
 
+fs::path Library::folderFor(const std::string& group) const {
+    return root_ / safeFileName(group);
+}
+
 fs::path Library::fileFor(const std::string& group, const std::string& name) const {
-    return root_ / safeFileName(group) / (safeFileName(name) + kExtension);
+    return folderFor(group) / (safeFileName(name) + kPresetExtension);
+}
+
+std::optional<fs::path> Library::fileOf(const std::string& item) const {
+    const fs::path path(item);
+    if (path.is_absolute() || std::distance(path.begin(), path.end()) != 2) return std::nullopt;
+    for (const auto& component : path)
+        if (component == ".." || component == ".") return std::nullopt;
+    return root_ / path;
+}
+
+void Library::addFolder(LibraryEdit& edit, const std::string& group) const {
+    requireName(group, "a group");
+    std::error_code ignored;
+    for (const fs::path& folder : {root_, folderFor(group)}) {
+        const bool added = std::any_of(edit.changes.begin(), edit.changes.end(),
+                                       [&](const FileChange& change) { return change.file == folder; });
+        if (!added && !fs::exists(folder, ignored))
+            edit.changes.push_back({FileChange::Kind::Folder, folder, {}, {}, {}});
+    }
+}
+
+void Library::renameInIndex(LibraryEdit& edit, const std::vector<std::pair<std::string, std::string>>& names) const {
+    LibraryIndex next = index();
+    const LibraryIndex before = next;
+    for (const auto& [from, to] : names) next.rename(from, to);
+    if (!(next == before)) edit.changes.push_back(contentChange(root_ / kIndexFile, libraryIndexToText(next)));
 }
 
 LibraryEdit Library::add(const Preset& preset, const std::string& group, bool keepBoth) const {
     Preset named = preset;
+    requireName(named.name, "a preset");
     fs::path file = fileFor(group, named.name);
     std::error_code ignored;
     for (int n = 2; keepBoth && fs::exists(file, ignored); ++n) {
         named.name = preset.name + " " + std::to_string(n);
         file = fileFor(group, named.name);
     }
-    return {"Save preset " + named.name, {{file, contentOf(file), presetToText(named)}}};
-}
-
-LibraryEdit Library::rename(const LibraryEntry& entry, const std::string& name) const {
-    if (name.find_first_not_of(' ') == std::string::npos)
-        throw Error(entry.file.string(), "", "a preset needs a name", "type at least one letter");
-    if (!entry.preset)
-        throw Error(entry.file.string(), "", "a preset that can't be read can't be renamed", entry.error);
-    Preset named = *entry.preset;
-    named.name = name;
-    const fs::path file = fileFor(entry.group, name);
-    std::error_code ignored;
-    if (file != entry.file && fs::exists(file, ignored))
-        throw Error(file.string(), "", "the group already has a preset of this name", "choose another name");
-    LibraryEdit edit{"Rename " + entry.name + " to " + name, {}};
-    if (file != entry.file) edit.changes.push_back({entry.file, contentOf(entry.file), std::nullopt});
-    edit.changes.push_back({file, contentOf(file), presetToText(named)});
+    // Two names can come to one file name ("a/b", "a:b"): only the same name replaces.
+    if (fs::exists(file, ignored) && entryFor(file, Luts::Read).name != named.name) file = freeFile(file);
+    LibraryEdit edit{"Save preset " + named.name, {}};
+    addFolder(edit, group);
+    edit.changes.push_back(contentChange(file, presetToText(named)));
     return edit;
 }
 
-LibraryEdit Library::remove(const LibraryEntry& entry) const {
-    return {"Delete preset " + entry.name, {{entry.file, contentOf(entry.file), std::nullopt}}};
+LibraryEdit Library::addFile(const std::string& bytes, const std::string& fileName, const std::string& group,
+                             bool keepBoth) const {
+    fs::path file = folderFor(group) / safeFileName(fileName);
+    if (keepBoth) file = freeFile(file);
+    LibraryEdit edit{"Add " + file.filename().string(), {}};
+    addFolder(edit, group);
+    edit.changes.push_back(contentChange(file, bytes));
+    return edit;
 }
 
-void Library::perform(const LibraryEdit& edit) {
-    // New content first: when the disk is full, the old file is still there.
-    for (const auto& change : edit.changes)
-        if (change.after) put(change.file, change.after);
-    for (const auto& change : edit.changes)
-        if (!change.after) put(change.file, change.after);
+LibraryEdit Library::rename(const LibraryEntry& entry, const std::string& name) const {
+    requireName(name, "a preset");
+    const bool isLut = entry.kind == LibraryEntry::Kind::Lut;
+    if (!entry.preset && !isLut)
+        throw Error(entry.file.string(), "", "a preset that can't be read can't be renamed", entry.error);
+    fs::path file = fileFor(entry.group, name);
+    if (isLut) file.replace_extension(entry.file.extension());
+    std::error_code ignored;
+    if (file != entry.file && fs::exists(file, ignored))
+        throw Error(file.string(), "", "the group already has an item of this name", "choose another name");
+    LibraryEdit edit{"Rename " + entry.name + " to " + name, {}};
+    if (isLut) {
+        if (file != entry.file) edit.changes.push_back({FileChange::Kind::Move, entry.file, {}, {}, file});
+    } else {
+        Preset named = *entry.preset;
+        named.name = name;
+        edit.changes.push_back(contentChange(file, presetToText(named)));
+        if (file != entry.file) edit.changes.push_back(contentChange(entry.file, std::nullopt));
+    }
+    renameInIndex(edit, {{entry.item(), entry.group + "/" + file.filename().string()}});
+    return edit;
 }
 
-void Library::revert(const LibraryEdit& edit) {
-    for (const auto& change : edit.changes)
-        if (change.before) put(change.file, change.before);
-    for (const auto& change : edit.changes)
-        if (!change.before) put(change.file, change.before);
+LibraryEdit Library::remove(const std::vector<LibraryEntry>& entries) const {
+    LibraryEdit edit{"Delete " + counted(entries), {}};
+    std::vector<std::pair<std::string, std::string>> names;
+    for (const auto& entry : entries) {
+        edit.changes.push_back(contentChange(entry.file, std::nullopt));
+        names.emplace_back(entry.item(), "");
+    }
+    renameInIndex(edit, names);
+    return edit;
+}
+
+LibraryEdit Library::move(const std::vector<LibraryEntry>& entries, const std::string& group) const {
+    LibraryEdit edit{"Move " + counted(entries) + " to " + group, {}};
+    addFolder(edit, group);
+    std::vector<std::pair<std::string, std::string>> names;
+    std::set<fs::path> taken, moved;
+    for (const auto& entry : entries) {
+        if (entry.file.parent_path() == folderFor(group) || !moved.insert(entry.file).second) continue;
+        // The same name twice in a group: both stay, one with a number. A preset's name is its file's, so it is
+        // written anew then.
+        const fs::path wanted = folderFor(group) / entry.file.filename(), file = freeFile(wanted, taken);
+        taken.insert(file);
+        if (file == wanted || !entry.preset || entry.kind == LibraryEntry::Kind::Lut) {
+            edit.changes.push_back({FileChange::Kind::Move, entry.file, {}, {}, file});
+        } else {
+            Preset named = *entry.preset;
+            named.name = file.stem().string();
+            edit.changes.push_back(contentChange(file, presetToText(named)));
+            edit.changes.push_back(contentChange(entry.file, std::nullopt));
+        }
+        names.emplace_back(entry.item(), folderFor(group).filename().string() + "/" + file.filename().string());
+    }
+    renameInIndex(edit, names);
+    return edit;
+}
+
+LibraryEdit Library::duplicate(const LibraryEntry& entry) const {
+    LibraryEdit edit = entry.preset && entry.kind == LibraryEntry::Kind::Preset
+                           ? add(*entry.preset, entry.group, true)
+                           : addFile(readFile(entry.file), entry.file.filename().string(), entry.group, true);
+    edit.description = "Duplicate " + entry.name;
+    return edit;
+}
+
+LibraryEdit Library::change(const LibraryEntry& entry, const Preset& preset, const std::string& description) const {
+    Preset named = preset;
+    named.name = entry.name;
+    return {description, {contentChange(entry.file, presetToText(named))}};
+}
+
+LibraryEdit Library::addGroup(const std::string& group) const {
+    LibraryEdit edit{"Make group " + group, {}};
+    addFolder(edit, group);
+    if (edit.changes.empty() || edit.changes.back().file != folderFor(group))
+        throw Error(folderFor(group).string(), "", "there is a group of this name already", "choose another name");
+    return edit;
+}
+
+LibraryEdit Library::renameGroup(const std::string& group, const std::string& name) const {
+    requireName(name, "a group");
+    const fs::path from = root_ / group, to = folderFor(name);
+    std::error_code ignored;
+    if (fs::exists(to, ignored))
+        throw Error(to.string(), "", "there is a group of this name already", "choose another name");
+    LibraryEdit edit{"Rename group " + group + " to " + name, {{FileChange::Kind::Move, from, {}, {}, to}}};
+    renameInIndex(edit, {{group + "/", to.filename().string() + "/"}});
+    return edit;
+}
+
+LibraryEdit Library::removeGroup(const std::string& group) const {
+    LibraryEdit edit{"Delete group " + group, {}};
+    edit.changes.push_back({FileChange::Kind::Move, root_ / group, {}, {}, freeFile(root_ / kDeletedFolder / group)});
+    renameInIndex(edit, {{group + "/", ""}});
+    return edit;
+}
+
+LibraryEdit Library::orderGroups(const std::vector<std::string>& groups) const {
+    LibraryIndex next = index();
+    next.groupOrder = groups;
+    return setIndex(next, "Order the groups");
+}
+
+LibraryEdit Library::setIndex(const LibraryIndex& index, const std::string& description) const {
+    LibraryEdit edit{description, {}};
+    std::error_code ignored;
+    if (!fs::exists(root_, ignored)) edit.changes.push_back({FileChange::Kind::Folder, root_, {}, {}, {}});
+    edit.changes.push_back(contentChange(root_ / kIndexFile, libraryIndexToText(index)));
+    return edit;
 }
 
 } // namespace baryton

@@ -41,6 +41,11 @@ void blend(Stage& stage, const Stage* from, double strength) {
         value = between(*parameter, before, value, strength);
     }
     if (!from) return;
+    for (const auto& [id, before] : from->parameters) { // what goes back to its default goes there part of the way
+        const ParameterType* parameter = type->parameter(id);
+        if (parameter && !stage.parameters.contains(id))
+            stage.parameters[id] = between(*parameter, before, parameter->defaultValue, strength);
+    }
     if (stage.strength != from->strength)
         stage.strength = std::clamp(
             from->strengthOrFull() + (stage.strengthOrFull() - from->strengthOrFull()) * strength, 0.0, 1.0);

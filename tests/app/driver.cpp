@@ -22,6 +22,7 @@ Driver::Driver(const std::vector<std::string>& names) {
     fs::create_directories(libraryRoot());
     fs::copy(demo / "presets", libraryRoot() / "Tin Heron", fs::copy_options::recursive);
     qputenv("XDG_DATA_HOME", (root() / "data").c_str());
+    qputenv("XDG_CACHE_HOME", (root() / "cache").c_str());
     QSettings::setPath(QSettings::IniFormat, QSettings::UserScope,
                        QString::fromStdString((root() / "config").string()));
 }

@@ -255,7 +255,7 @@ TEST(Window, APresetIsSavedOverWithThePicturesValues) {
     for (int row = 0; row < package->tiles()->model()->rowCount(); ++row)
         if (package->tiles()->model()->index(row, 0).data().toString() == tr8("Limelight"))
             d.chooseRow(package->tiles(), row);
-    d.click(d.button(package, tr8("Save over with the key picture's values")));
+    d.click(d.button(package, tr8("Save over")));
     const Preset after = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
     EXPECT_NE(after.carried, before.carried);
     EXPECT_EQ(presentIn(after.carried), presentIn(before.carried)) << "no exposure slips in";
@@ -279,7 +279,7 @@ TEST(Window, PresetsAreRenamedAndDeletedAndComeBack) {
     d.click(d.button(package, tr8("Delete")));
     EXPECT_EQ(package->tiles()->model()->rowCount(), 2);
     d.click(d.button(&d.window(), tr8("Grade")));
-    d.menu(tr8("Edit"), tr8("Undo Delete preset Footlights"));
+    d.menu(tr8("Edit"), tr8("Undo Delete Footlights"));
     EXPECT_EQ(d.window().task(), 1) << "undo shows the task that it changes";
     d.menu(tr8("Edit"), tr8("Undo Rename Limelight to Footlights"));
     EXPECT_EQ(readFile(file), bytes);

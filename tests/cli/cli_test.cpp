@@ -52,7 +52,7 @@ fs::path smallPicture(const TempFolder& folder, const std::string& name) {
 TEST(Cli, HelpOnEveryLevel) {
     const TempFolder folder;
     for (const char* command : {"--help", "apply --help", "lut --help", "lut bake --help", "lut info --help",
-                                "stages --help", "preset --help", "preset show --help"}) {
+                                "stages --help", "preset --help", "preset show --help", "preset unpack --help"}) {
         const Result r = run(command, folder);
         EXPECT_EQ(r.code, 0) << command;
         EXPECT_NE(r.out.find("Usage"), std::string::npos) << command;

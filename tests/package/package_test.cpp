@@ -24,8 +24,49 @@ Preset named(const std::string& name, double stops = 0.5) {
 std::map<std::string, std::string> bytesOf(const fs::path& folder) {
     std::map<std::string, std::string> all;
     for (const auto& entry : fs::recursive_directory_iterator(folder))
-        if (entry.is_regular_file()) all[entry.path().string()] = readFile(entry.path());
+        if (entry.path().filename() != ".deleted") // where groups go; it stays, empty
+            all[entry.path().string()] = entry.is_regular_file() ? readFile(entry.path()) : "(folder)";
     return all;
+}
+
+/// Any of the library's edits.
+LibraryEdit anyEdit(const Library& library, Random& random) {
+    const auto entries = library.entries();
+    const auto groups = library.groups();
+    const std::string group = "G" + std::to_string(random() % 4);
+    const auto preset = named("P" + std::to_string(random() % 5), uniform(random, -1, 1));
+    if (entries.empty() || groups.empty()) return library.add(preset, group);
+    const LibraryEntry& entry = entries[random() % entries.size()];
+    const std::string& old = groups[random() % groups.size()];
+    LibraryIndex index = library.index();
+    switch (random() % 12) {
+    case 0:
+        return library.remove({entry});
+    case 1:
+        return library.rename(entry, "R" + std::to_string(random() % 4));
+    case 2:
+        return library.move({entry, entries.back()}, group);
+    case 3:
+        return library.duplicate(entry);
+    case 4:
+        return library.change(entry, preset, "Change");
+    case 5:
+        return library.addGroup(group);
+    case 6:
+        return library.renameGroup(old, group);
+    case 7:
+        return library.removeGroup(old);
+    case 8:
+        return library.orderGroups({groups.rbegin(), groups.rend()});
+    case 9:
+        index.items[entry.item()] = {true, "Ctrl+" + std::to_string(random() % 9)};
+        index.start = entry.item();
+        return library.setIndex(index, "Favourite");
+    case 10:
+        return library.addFile("LUT_1D_SIZE 2\n0 0 0\n1 1 1\n", "Plain.cube", group, random() % 2);
+    default:
+        return library.add(preset, group, random() % 2);
+    }
 }
 
 } // namespace
@@ -68,8 +109,8 @@ TEST(Library, ListsGroupsPresetsAndBrokenFiles) {
     const TempFolder folder;
     const Library library(folder.path());
     EXPECT_TRUE(library.entries().empty());
-    Library::perform(library.add(named("Dusk"), "Alley"));
-    Library::perform(library.add(named("Dawn"), "Meadow"));
+    perform(library.add(named("Dusk"), "Alley"));
+    perform(library.add(named("Dawn"), "Meadow"));
     folder.file("Alley/hand made.bpreset", "{");
     folder.file("Alley/readme.txt", "no preset");
     const auto entries = library.entries();
@@ -83,20 +124,20 @@ TEST(Library, ListsGroupsPresetsAndBrokenFiles) {
 TEST(Library, SameNameReplacesOrIsNumbered) {
     const TempFolder folder;
     const Library library(folder.path());
-    Library::perform(library.add(named("Dusk", 1), "G"));
+    perform(library.add(named("Dusk", 1), "G"));
     const LibraryEdit replace = library.add(named("Dusk", 2), "G");
-    Library::perform(replace);
+    perform(replace);
     EXPECT_EQ(library.entries().size(), 1u);
-    Library::revert(replace);
+    revert(replace);
     EXPECT_EQ(*library.entries()[0].preset, named("Dusk", 1));
-    Library::perform(library.add(named("Dusk", 3), "G", true));
+    perform(library.add(named("Dusk", 3), "G", true));
     EXPECT_EQ(library.entries()[1].name, "Dusk 2");
 }
 
 TEST(Library, NamesCannotLeadOutOfIt) {
     const TempFolder folder;
     const Library library(folder / "presets");
-    Library::perform(library.add(named("../../evil"), "../up"));
+    perform(library.add(named("../../evil"), "../up"));
     EXPECT_EQ(library.entries().size(), 1u);
     EXPECT_EQ(library.entries()[0].name, "../../evil") << "the name itself is kept";
     for (const auto& entry : fs::directory_iterator(folder.path())) EXPECT_EQ(entry.path().filename(), "presets");
@@ -108,39 +149,108 @@ TEST(Library, UndoingAnySequenceRestoresTheBytes) {
         const TempFolder folder;
         const Library library(folder.path());
         for (int i = 0; i < 3; ++i)
-            Library::perform(library.add(named("P" + std::to_string(i), i), "G" + std::to_string(i % 2)));
+            perform(library.add(named("P" + std::to_string(i), i), "G" + std::to_string(i % 2)));
         const auto before = bytesOf(folder.path());
         std::vector<LibraryEdit> edits;
-        for (int step = 0; step < 12; ++step) {
-            const auto entries = library.entries();
+        for (int step = 0; step < 16; ++step) {
             try {
-                LibraryEdit edit;
-                if (random() % 3 == 0 || entries.empty())
-                    edit = library.add(named("P" + std::to_string(random() % 5), uniform(random, -1, 1)),
-                                       "G" + std::to_string(random() % 3), random() % 2);
-                else if (random() % 2)
-                    edit = library.remove(entries[random() % entries.size()]);
-                else
-                    edit = library.rename(entries[random() % entries.size()], "R" + std::to_string(random() % 4));
-                Library::perform(edit);
+                const LibraryEdit edit = anyEdit(library, random);
+                perform(edit);
                 edits.push_back(edit);
             } catch (const Error&) {
                 // a name that is taken: nothing was changed
             }
         }
         const auto after = bytesOf(folder.path());
-        for (auto edit = edits.rbegin(); edit != edits.rend(); ++edit) Library::revert(*edit);
+        for (auto edit = edits.rbegin(); edit != edits.rend(); ++edit) revert(*edit);
         EXPECT_EQ(bytesOf(folder.path()), before);
-        for (const auto& edit : edits) Library::perform(edit);
+        for (const auto& edit : edits) perform(edit);
         EXPECT_EQ(bytesOf(folder.path()), after);
     }
+}
+
+TEST(Library, FavouritesKeysAndStartsFollowTheirItems) {
+    const TempFolder folder;
+    const Library library(folder.path());
+    perform(library.add(named("Dusk"), "Evening"));
+    LibraryIndex index;
+    index.items["Evening/Dusk.bpreset"] = {true, "Ctrl+Alt+1"};
+    index.start = index.startByCamera["Heronflex"] = "Evening/Dusk.bpreset";
+    perform(library.setIndex(index, "Favourite"));
+    const auto follow = [&](const LibraryEdit& edit, const std::string& item) {
+        perform(edit);
+        EXPECT_EQ(library.index().items.count(item), 1u) << item;
+        EXPECT_EQ(library.index().start, item);
+        EXPECT_EQ(library.index().startFor("Heronflex", "jpg"), item);
+    };
+    follow(library.rename(library.entries()[0], "Nightfall"), "Evening/Nightfall.bpreset");
+    follow(library.renameGroup("Evening", "Late"), "Late/Nightfall.bpreset");
+    follow(library.move(library.entries(), "Later"), "Later/Nightfall.bpreset");
+    perform(library.removeGroup("Later"));
+    EXPECT_TRUE(library.index().items.empty());
+    EXPECT_TRUE(library.index().startFor("Heronflex", "jpg").empty());
+}
+
+TEST(Library, GroupsStandInTheirOwnOrder) {
+    const TempFolder folder;
+    const Library library(folder.path());
+    for (const char* group : {"A", "B", "C", "D"}) perform(library.addGroup(group));
+    perform(library.orderGroups({"C", "A"}));
+    EXPECT_EQ(library.groups(), (std::vector<std::string>{"C", "A", "B", "D"}));
+    errorOf([&] { library.addGroup("B"); });
+    errorOf([&] { library.renameGroup("A", "B"); });
+    errorOf([&] { library.addGroup(" "); });
+}
+
+TEST(Library, ListsLutFilesAndReadsThemWhenAsked) {
+    const TempFolder folder;
+    const Library library(folder.path());
+    folder.file("Luts/plain.cube", "LUT_1D_SIZE 2\n0 0 0\n1 1 1\n");
+    folder.file("Luts/broken.cube", "LUT_3D_SIZE x\n");
+    auto entries = library.entries(Library::Luts::Pending);
+    ASSERT_EQ(entries.size(), 2u);
+    EXPECT_TRUE(entries[0].isPending && entries[1].isPending);
+    entries = library.entries();
+    EXPECT_FALSE(entries[0].error.empty());
+    ASSERT_TRUE(entries[1].preset);
+    EXPECT_EQ(entries[1].preset->name, "plain");
+    EXPECT_FALSE(library.entries(Library::Luts::Pending)[1].isPending) << "what is known stays known";
+    perform(library.rename(entries[1], "Straight"));
+    EXPECT_EQ(library.entries()[0].file.filename(), "Straight.cube");
+}
+
+TEST(Library, ABrokenIndexLosesNoPreset) {
+    const TempFolder folder;
+    const Library library(folder.path());
+    perform(library.add(named("Dusk"), "G"));
+    for (const char* text : {"{", "[]", R"({"format":"baryton-library","version":1,"groups":3})", ""}) {
+        folder.file("library.json", text);
+        std::string error;
+        EXPECT_EQ(library.index(&error), LibraryIndex{});
+        EXPECT_NE(error.find("library.json"), std::string::npos);
+        EXPECT_EQ(library.entries().size(), 1u);
+    }
+    EXPECT_FALSE(library.fileOf("../x.bpreset"));
+    EXPECT_FALSE(library.fileOf("/etc/passwd"));
+    EXPECT_TRUE(library.fileOf("G/Dusk.bpreset"));
+}
+
+TEST(Library, AnEditThatFailsHalfWayIsTakenBack) {
+    const TempFolder folder;
+    const Library library(folder.path());
+    perform(library.add(named("A"), "G"));
+    LibraryEdit edit = library.remove(library.entries());
+    edit.changes.push_back({FileChange::Kind::Move, folder / "nothing", {}, {}, folder / "nowhere"});
+    const auto before = bytesOf(folder.path());
+    errorOf([&] { perform(edit); });
+    EXPECT_EQ(bytesOf(folder.path()), before);
 }
 
 TEST(Library, RefusesNamesThatAreNone) {
     const TempFolder folder;
     const Library library(folder.path());
-    Library::perform(library.add(named("A"), "G"));
-    Library::perform(library.add(named("B"), "G"));
+    perform(library.add(named("A"), "G"));
+    perform(library.add(named("B"), "G"));
     const auto entry = library.entries()[0];
     errorOf([&] { library.rename(entry, "  "); });
     errorOf([&] { library.rename(entry, "B"); });

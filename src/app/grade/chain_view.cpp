@@ -47,8 +47,9 @@ void StageCard::paintEvent(QPaintEvent*) {
     const bool isChosen = state_.chosenStage() == stageId_;
     const bool isOn = stage.isEnabled();
     const QRectF box = QRectF(rect()).adjusted(1, 1, -1, -1);
-    p.setPen(QPen(isChosen ? c.accent : hasFocus() ? c.second : c.edge, isChosen ? 2 : 1));
-    p.setBrush(isOn ? c.raised : c.panel);
+    const bool lit = isLit();
+    p.setPen(QPen(isChosen || lit ? c.accent : hasFocus() ? c.second : c.edge, isChosen ? 2 : 1));
+    p.setBrush(lit ? c.accentDim : isOn ? c.raised : c.panel);
     p.drawRoundedRect(box, 4, 4);
     // A stage that is off lets the string pass under it, dimmed.
     if (!isOn) {
@@ -89,10 +90,18 @@ void StageCard::paintEvent(QPaintEvent*) {
     p.drawText(QRectF(left + 12, height() - 17, textWidth + 4, 14), Qt::AlignVCenter | Qt::AlignLeft, mark_);
 }
 
+bool StageCard::isLit() const {
+    if (!state_.isTrying()) return false;
+    const auto tried = findStage(state_.shownGrade(), stageId_), own = findStage(state_.keyGrade(), stageId_);
+    if (!tried) return false;
+    return !own || !(stageAt(state_.shownGrade(), *tried) == stageAt(state_.keyGrade(), *own));
+}
+
 void StageCard::refresh() {
     const auto place = findStage(state_.shownGrade(), stageId_);
-    if (!place || stageAt(state_.shownGrade(), *place) == painted_) return;
+    if (!place || (stageAt(state_.shownGrade(), *place) == painted_ && isLit() == paintedLit_)) return;
     painted_ = stageAt(state_.shownGrade(), *place);
+    paintedLit_ = isLit();
     update();
 }
 

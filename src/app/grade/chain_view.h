@@ -19,6 +19,8 @@ public:
     /// A few words about what the stage does to this picture, and a sentence; empty when all is well.
     void setMark(const QString& mark, const QString& sentence);
     void refresh(); ///< paints anew where the stage has changed
+    /// Whether what is being tried changes this stage.
+    bool isLit() const;
     QRectF dot() const { return {kSize.width() - 17.0, 7, 10, 10}; }
 
 Q_SIGNALS:
@@ -48,6 +50,7 @@ private:
     AppState& state_;
     std::string stageId_;
     Stage painted_;
+    bool paintedLit_ = false;
     QString mark_;
 };
 

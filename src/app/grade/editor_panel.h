@@ -56,7 +56,7 @@ private:
     QScrollArea* scroll_;
     ValueRow* strength_;
     StageEditor* editor_ = nullptr;
-    Picture shownInput_; ///< what the editor was last told of; an unchanged one is not worked through again
+    Picture shownInput_;   ///< what the editor was last told of; an unchanged one is not worked through again
     std::string shownFor_; ///< id and type of what the editor was built for
 };
 

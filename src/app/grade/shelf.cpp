@@ -1,9 +1,8 @@
 #include "app/grade/shelf.h"
 #include "app/picture_model.h"
-#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
-#include "stages/apply_strength.h"
+#include "stages/in_force.h"
 #include "stages/preset_words.h"
 
 #include <QMenu>
@@ -47,6 +46,7 @@ public:
         case PictureModel::ErrorRole:
             return QString::fromStdString(row.entry.error);
         case Qt::ToolTipRole:
+            if (row.entry.isPending) return tr("Being read");
             if (!row.entry.preset) return QString::fromStdString(row.entry.error);
             return tr("%1 · %2\n%3")
                 .arg(QString::fromStdString(row.entry.group), QString::fromStdString(row.entry.name),
@@ -85,7 +85,8 @@ public:
 Shelf::Shelf(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), search_(new QLineEdit), group_(new QComboBox),
       mode_(new Segments({tr("Set"), tr("Add above"), tr("Replace")})), strength_(new ValueRow(tr("Strength"))),
-      list_(new QListView), model_(new ShelfModel(this)) {
+      list_(new QListView), model_(new ShelfModel(this)), inForce_(new InForceList(state)),
+      hint_(makeLabel({}, "second")) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);
@@ -99,6 +100,7 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     close->setToolTip(tr("Back to the tray"));
     head->addWidget(close);
     layout->addLayout(head);
+    layout->addWidget(inForce_);
     search_->setPlaceholderText(tr("Search presets"));
     search_->setClearButtonEnabled(true);
     layout->addWidget(search_);
@@ -124,10 +126,11 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     list_->viewport()->installEventFilter(this);
     layout->addWidget(list_, 1);
-    auto* hint = makeLabel(tr("Point to see, click to try; Enter keeps it"), "second");
-    hint->setAlignment(Qt::AlignCenter);
-    hint->setWordWrap(true);
-    layout->addWidget(hint);
+    hint_->setAlignment(Qt::AlignCenter);
+    hint_->setWordWrap(true);
+    layout->addWidget(hint_);
+    connect(inForce_, &InForceList::swapChanged, this, &Shelf::showHint);
+    showHint();
     layout->addSpacing(6);
     connect(close, &QPushButton::clicked, this, &Shelf::closeWanted);
     connect(search_, &QLineEdit::textChanged, this, &Shelf::fill);
@@ -136,16 +139,7 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) { apply(index.row()); });
     connect(list_, &QListView::activated, this, [this](const QModelIndex&) { state_.keepTry(); });
     list_->setContextMenuPolicy(Qt::CustomContextMenu);
-    connect(list_, &QListView::customContextMenuRequested, this, [this](QPoint at) {
-        const QModelIndex index = list_->indexAt(at);
-        if (!index.isValid()) return;
-        auto* menu = new QMenu(this);
-        menu->setAttribute(Qt::WA_DeleteOnClose);
-        const bool is = model_->rows[static_cast<std::size_t>(index.row())].isFavourite;
-        menu->addAction(is ? tr("No longer a favourite") : tr("Favourite"), this,
-                        [this, row = index.row()] { toggleFavourite(row); });
-        menu->popup(list_->viewport()->mapToGlobal(at));
-    });
+    connect(list_, &QListView::customContextMenuRequested, this, &Shelf::openMenu);
     connect(group_, &QComboBox::activated, this, &Shelf::fill);
     connect(mode_, &Segments::chosen, &redrawTimer_, qOverload<>(&QTimer::start));
     connect(strength_, &ValueRow::edited, &redrawTimer_, qOverload<>(&QTimer::start));
@@ -167,7 +161,6 @@ Shelf::Shelf(AppState& state, QWidget* parent)
 
 void Shelf::fill() {
     const QString wanted = search_->text().trimmed();
-    const QStringList favourites = favouritePresets();
     // The groups there are; the choice is kept.
     QStringList groups{tr("All presets"), tr("Favourites")};
     for (const LibraryEntry& entry : state_.presets())
@@ -182,9 +175,9 @@ void Shelf::fill() {
     }
     std::vector<ShelfModel::Row> rows;
     for (const LibraryEntry& entry : state_.presets()) {
-        const QString notes = entry.preset ? QString::fromStdString(entry.preset->notes) : QString();
-        const QString words = QString::fromStdString(entry.group + " " + entry.name) + u' ' + notes;
-        const bool favourite = favourites.contains(QString::fromStdString(entry.file.string()));
+        const QString words = QString::fromStdString(searchText(entry));
+        const auto item = state_.libraryIndex().items.find(entry.item());
+        const bool favourite = item != state_.libraryIndex().items.end() && item->second.isFavourite;
         if (!words.contains(wanted, Qt::CaseInsensitive)) continue;
         if (group_->currentIndex() == 1 && !favourite) continue;
         if (group_->currentIndex() > 1 && QString::fromStdString(entry.group) != group_->currentText()) continue;
@@ -202,18 +195,51 @@ double Shelf::strength() const {
     return strength_->value() / 100;
 }
 
-void Shelf::apply(int row) {
-    const auto& entry = model_->rows.at(static_cast<std::size_t>(row)).entry;
-    if (entry.preset)
-        state_.applyAsTry(Preset(*entry.preset), mode(), strength());
-    else
-        state_.tell(QString::fromStdString(entry.error), true);
+PictureWork Shelf::changed(const PictureWork& work, const Preset& preset) const {
+    const auto swap = inForce_->swapped();
+    if (!swap || *swap >= work.inForce.size()) return withPreset(work, preset, mode(), strength());
+    InForce wanted = work.inForce[*swap];
+    wanted.preset = preset;
+    wanted.isOn = true;
+    return withPresetChanged(work, *swap, wanted);
 }
 
-void Shelf::toggleFavourite(int row) {
-    setFavouritePreset(QString::fromStdString(model_->rows.at(static_cast<std::size_t>(row)).entry.file.string()),
-                       !model_->rows.at(static_cast<std::size_t>(row)).isFavourite);
-    fill();
+void Shelf::apply(int row) {
+    const auto& entry = model_->rows.at(static_cast<std::size_t>(row)).entry;
+    if (!entry.preset) {
+        if (!entry.isPending) state_.tell(QString::fromStdString(entry.error), true);
+        return;
+    }
+    const Preset preset = *entry.preset;
+    if (const auto swap = inForce_->swapped(); swap && *swap < state_.keyWork().inForce.size()) {
+        InForce wanted = state_.keyWork().inForce[*swap];
+        wanted.preset = preset;
+        wanted.isOn = true;
+        state_.changePresetInForce(*swap, wanted);
+        inForce_->endSwap();
+        return;
+    }
+    state_.applyAsTry(preset, mode(), strength());
+}
+
+void Shelf::showHint() {
+    const auto swap = inForce_->swapped();
+    if (swap && *swap < state_.keyWork().inForce.size())
+        hint_->setText(tr("Click the preset that takes the place of %1")
+                           .arg(QString::fromStdString(state_.keyWork().inForce[*swap].preset.name)));
+    else
+        hint_->setText(tr("Point to see, click to try; Enter keeps it"));
+}
+
+void Shelf::openMenu(QPoint at) {
+    const QModelIndex index = list_->indexAt(at);
+    if (!index.isValid()) return;
+    const auto& row = model_->rows[static_cast<std::size_t>(index.row())];
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->addAction(row.isFavourite ? tr("No longer a favourite") : tr("Favourite"), this,
+                    [this, entry = row.entry] { state_.toggleFavourite(entry); });
+    menu->popup(list_->viewport()->mapToGlobal(at));
 }
 
 void Shelf::showEvent(QShowEvent*) {
@@ -231,8 +257,7 @@ void Shelf::redraw() {
     std::vector<TileDrawer::Tile> tiles;
     for (std::size_t row = 0; row < model_->rows.size(); ++row)
         if (const auto& preset = model_->rows[row].entry.preset)
-            tiles.push_back(
-                {static_cast<int>(row), appliedWithStrength(state_.keyGrade(), *preset, mode(), strength()), small});
+            tiles.push_back({static_cast<int>(row), changed(state_.keyWork(), *preset).grade, small});
     drawer_.draw(std::move(tiles));
 }
 
@@ -240,14 +265,12 @@ void Shelf::tryEntry(int row) {
     if (row == tried_) return;
     tried_ = row;
     if (row < 0 || row >= static_cast<int>(model_->rows.size())) {
-        state_.tryChange({});
+        state_.tryOnWorks({});
         return;
     }
     const auto& entry = model_->rows[static_cast<std::size_t>(row)].entry;
     if (!entry.preset || !state_.hasKey()) return;
-    state_.tryChange([preset = *entry.preset, how = mode(), far = strength()](const Grade& grade) {
-        return appliedWithStrength(grade, preset, how, far);
-    });
+    state_.tryOnWorks([this, preset = *entry.preset](const PictureWork& work) { return changed(work, preset); });
     state_.tell(
         tr("%1 %2").arg(QString::fromStdString(entry.name), QString::fromStdString(accountOf(*entry.preset))));
 }

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/app_state.h"
+#include "app/grade/in_force_list.h"
 #include "app/tile_drawer.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/value_row.h"
@@ -21,6 +22,7 @@ public:
     QComboBox* groupChoice() const { return group_; }
     ValueRow* strengthRow() const { return strength_; }
     Segments* modes() const { return mode_; }
+    InForceList* inForce() const { return inForce_; }
 
 Q_SIGNALS:
     void closeWanted();
@@ -37,7 +39,10 @@ private:
     void apply(int row);
     ApplyMode mode() const;
     double strength() const;
-    void toggleFavourite(int row);
+    /// What a preset would make of a picture: put on, or swapped for the one that was chosen for it.
+    PictureWork changed(const PictureWork& work, const Preset& preset) const;
+    void openMenu(QPoint at);
+    void showHint();
 
     AppState& state_;
     QLineEdit* search_;
@@ -47,6 +52,8 @@ private:
     QListView* list_;
     class ShelfModel* model_;
     QTimer redrawTimer_;
+    InForceList* inForce_;
+    QLabel* hint_;
     TileDrawer drawer_;
     int tried_ = -1;
 };

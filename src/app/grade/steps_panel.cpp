@@ -54,20 +54,20 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
 
     connect(close, &QPushButton::clicked, this, &StepsPanel::closeWanted);
     connect(keep, &QPushButton::clicked, this, [this] {
-        state_.editTakes(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); });
+        state_.editWorks(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); });
     });
     connect(remove_, &QPushButton::clicked, this, [this] {
-        state_.editTakes(tr("Delete a take"),
+        state_.editWorks(tr("Delete a take"),
                          [take = chosenTake()](const PictureWork& work) { return withTakeRemoved(work, take); });
     });
     connect(takes_, &QListWidget::currentRowChanged, this, [this](int r) {
         if (filling_ || r < 0) return;
-        state_.editTakes(tr("Choose take %1").arg(takes_->item(r)->text()),
+        state_.editWorks(tr("Choose take %1").arg(takes_->item(r)->text()),
                          [r](const PictureWork& work) { return withTakeChosen(work, static_cast<std::size_t>(r)); });
     });
     connect(takes_, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) {
         if (filling_) return;
-        state_.editTakes(tr("Rename a take"), [take = static_cast<std::size_t>(takes_->row(item)),
+        state_.editWorks(tr("Rename a take"), [take = static_cast<std::size_t>(takes_->row(item)),
                                                name = item->text().trimmed().toStdString()](const PictureWork& work) {
             return withTakeRenamed(work, take, name);
         });
@@ -174,11 +174,11 @@ void StepsPanel::openTakeMenu(QPoint at) {
         state_.setBefore({Before::Kind::Kept, QString::fromStdString(kept.at(index).name), kept.at(index).grade});
     });
     menu->addAction(tr("Duplicate"), this, [this, index] {
-        state_.editTakes(tr("Duplicate a take"),
+        state_.editWorks(tr("Duplicate a take"),
                          [index](const PictureWork& work) { return withTakeKept(withTakeChosen(work, index)); });
     });
     auto* gone = menu->addAction(tr("Delete"), this, [this, index] {
-        state_.editTakes(tr("Delete a take"),
+        state_.editWorks(tr("Delete a take"),
                          [index](const PictureWork& work) { return withTakeRemoved(work, index); });
     });
     gone->setEnabled(takes_->count() > 1);

@@ -1,20 +1,32 @@
 #include "app/package/package_page.h"
+#include "app/package/pack_sheets.h"
+#include "app/package/start_sheet.h"
 #include "app/package/tile_model.h"
 #include "app/picture_model.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
-#include "stages/carry_over.h"
-#include "stages/preset_words.h"
+#include "base/file.h"
+#include "grade/grade_json.h"
 
 #include <QDesktopServices>
+#include <QFileInfo>
 #include <QHBoxLayout>
+#include <QMenu>
+#include <QMouseEvent>
 #include <QScrollArea>
+#include <QScrollBar>
+#include <QShortcut>
 #include <QUrl>
 #include <QVBoxLayout>
 
 namespace baryton {
 
 namespace {
+
+constexpr int kTileSide = 240; ///< of the pictures that tiles are drawn from
+
+enum class Sort { Name, Newest, Values };
 
 QWidget* makePanel(int width) {
     auto* panel = new QWidget;
@@ -27,8 +39,10 @@ QWidget* makePanel(int width) {
 } // namespace
 
 PackagePage::PackagePage(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), search_(new QLineEdit), groups_(new QListWidget), checks_(new QListView),
-      tiles_(new QListView), model_(new PresetTileModel(this)) {
+    : QWidget(parent), state_(state), search_(new QLineEdit), groups_(new GroupList(state)), checks_(new QListView),
+      tiles_(new QListView), model_(new PresetTileModel(this)), sort_(new QComboBox),
+      ground_(new Segments({tr("Bare"), tr("As graded")})), wall_(new CheckWall(state)),
+      split_(new QSplitter(Qt::Vertical)), details_(new PresetDetails(state)) {
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(1);
@@ -36,16 +50,13 @@ PackagePage::PackagePage(AppState& state, QWidget* parent)
     layout->addWidget(makeMiddle(), 1);
     layout->addWidget(makeRight());
 
-    redrawTimer_.setSingleShot(true);
+    for (QTimer* timer : {&redrawTimer_, &detailTimer_}) timer->setSingleShot(true);
     redrawTimer_.setInterval(120);
+    detailTimer_.setInterval(60);
     connect(&redrawTimer_, &QTimer::timeout, this, &PackagePage::redraw);
+    connect(&detailTimer_, &QTimer::timeout, this, [this] { details_->setFile(chosenFile_, checkSources()); });
     connect(&state.pictures(), &PictureSet::thumbnailChanged, &redrawTimer_, qOverload<>(&QTimer::start));
-    connect(&state.pictures(), &PictureSet::opened, this, [this] {
-        auto* chosen = checks_->selectionModel();
-        chosen->clear();
-        for (int i = 0; i < std::min(kTilePictures, state_.pictures().size()); ++i)
-            chosen->select(checks_->model()->index(i, 0), QItemSelectionModel::Select);
-    });
+    connect(&state.pictures(), &PictureSet::opened, this, &PackagePage::chooseChecks);
     connect(&state, &AppState::presetsChanged, this, &PackagePage::fill);
     connect(&drawer_, &TileDrawer::drawn, this,
             [this](int id, const QImage& image) { model_->setImage(id / kTilePictures, id % kTilePictures, image); });
@@ -58,18 +69,31 @@ QWidget* PackagePage::makeLeft() {
     layout->setContentsMargins(8, 10, 8, 8);
     layout->setSpacing(6);
     search_->setPlaceholderText(tr("Search presets"));
+    search_->setToolTip(tr("Looks through names, groups, notes, authors and the stages that presets use"));
     search_->setClearButtonEnabled(true);
     layout->addWidget(search_);
     layout->addSpacing(4);
-    layout->addWidget(makeLabel(tr("PRESETS"), "section"));
-    groups_->setObjectName(QStringLiteral("groups"));
-    groups_->setAccessibleName(tr("Groups"));
-    groups_->setStyleSheet(QStringLiteral("QListView { background: transparent; }"));
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("GROUPS"), "section"), 1);
+    const auto addTool = [&](const char* icon, const QString& name, const QString& tip, const auto& what) {
+        auto* button = makeButton({}, "flat");
+        button->setIcon(theme::icon(QString::fromLatin1(icon)));
+        button->setAccessibleName(name);
+        button->setToolTip(tip);
+        head->addWidget(button);
+        connect(button, &QPushButton::clicked, this, what);
+    };
+    addTool("plus", tr("New group"), tr("Makes a group"), [this] { groups_->addGroup(); });
+    addTool("folder", tr("Show the folder"),
+            tr("Opens the folder of the presets: %1").arg(QString::fromStdString(state_.library().root().string())),
+            [this] {
+                std::error_code ignored;
+                std::filesystem::create_directories(state_.library().root(), ignored);
+                QDesktopServices::openUrl(
+                    QUrl::fromLocalFile(QString::fromStdString(state_.library().root().string())));
+            });
+    layout->addLayout(head);
     layout->addWidget(groups_, 1);
-    auto* folder = makeButton(tr("Show the folder"), "flat");
-    folder->setIcon(theme::icon(QStringLiteral("folder")));
-    folder->setToolTip(QString::fromStdString(state_.library().root().string()));
-    layout->addWidget(folder, 0, Qt::AlignLeft);
     layout->addWidget(makeLabel(tr("CHECK ON"), "section"));
     checks_->setModel(new PictureModel(state_.pictures(), this));
     checks_->setItemDelegate(new ThumbnailDelegate(checks_));
@@ -79,20 +103,31 @@ QWidget* PackagePage::makeLeft() {
     checks_->setGridSize({84, 60});
     checks_->setSelectionMode(QAbstractItemView::MultiSelection);
     checks_->setMouseTracking(true);
+    checks_->setObjectName(QStringLiteral("checks"));
     checks_->setAccessibleName(tr("Check pictures"));
-    checks_->setToolTip(tr("The tiles are drawn on the first three that are chosen here"));
+    checks_->setToolTip(tr("Up to nine pictures on which presets are tried; tiles show the first three"));
     checks_->setStyleSheet(QStringLiteral("QListView { background: transparent; }"));
     checks_->setFixedHeight(196);
     layout->addWidget(checks_);
     connect(search_, &QLineEdit::textChanged, this, &PackagePage::fill);
-    connect(groups_, &QListWidget::currentRowChanged, this, &PackagePage::fill);
-    connect(folder, &QPushButton::clicked, this, [this] {
-        std::error_code ignored;
-        std::filesystem::create_directories(state_.library().root(), ignored);
-        QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(state_.library().root().string())));
+    connect(groups_, &GroupList::groupChosen, this, &PackagePage::fill);
+    connect(groups_, &GroupList::exportWanted, this, &PackagePage::exportPack);
+    connect(checks_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
+        if (filling_) return;
+        const auto chosen = checks_->selectionModel()->selectedIndexes();
+        if (chosen.size() > kMostChecks) {
+            state_.tell(tr("Nine check pictures are the most; take one away first"));
+            filling_ = true;
+            checks_->selectionModel()->select(checks_->currentIndex(), QItemSelectionModel::Deselect);
+            filling_ = false;
+        }
+        QStringList names;
+        for (const int row : checkPictures())
+            names.append(QString::fromStdString(state_.pictures().at(row).file.filename().string()));
+        rememberLayout(checksKey(), names.join(u'\n').toUtf8());
+        sources_.clear();
+        redrawTimer_.start();
     });
-    connect(checks_->selectionModel(), &QItemSelectionModel::selectionChanged, &redrawTimer_,
-            qOverload<>(&QTimer::start));
     return panel;
 }
 
@@ -111,6 +146,16 @@ QWidget* PackagePage::makeMiddle() {
     row->addWidget(groupName_);
     row->addWidget(count_);
     row->addStretch(1);
+    row->addWidget(makeLabel(tr("On pictures"), "second"));
+    ground_->setCurrent(0);
+    ground_->setAccessibleName(tr("How the check pictures stand"));
+    ground_->button(0)->setToolTip(tr("The presets alone, on each picture's own Prep"));
+    ground_->button(1)->setToolTip(tr("On the grades that the pictures have, applied as at the right"));
+    row->addWidget(ground_);
+    sort_->addItems({tr("By name"), tr("Newest first"), tr("By size")});
+    sort_->setItemData(2, tr("Those that set most values first"), Qt::ToolTipRole);
+    sort_->setAccessibleName(tr("Order of the presets"));
+    row->addWidget(sort_);
     layout->addWidget(bar);
     tiles_->setModel(model_);
     tiles_->setItemDelegate(new PresetTileDelegate(*model_, tiles_));
@@ -119,17 +164,49 @@ QWidget* PackagePage::makeMiddle() {
     tiles_->setResizeMode(QListView::Adjust);
     tiles_->setUniformItemSizes(true);
     tiles_->setMouseTracking(true);
+    tiles_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    tiles_->setDragEnabled(true);
+    tiles_->setDragDropMode(QAbstractItemView::DragOnly);
     tiles_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    tiles_->setContextMenuPolicy(Qt::CustomContextMenu);
     tiles_->setAccessibleName(tr("Presets"));
     tiles_->setObjectName(QStringLiteral("tiles"));
-    layout->addWidget(tiles_, 1);
+    tiles_->viewport()->installEventFilter(this);
+    split_->addWidget(tiles_);
+    split_->addWidget(wall_);
+    split_->setStretchFactor(0, 1);
+    split_->setSizes({380, 300});
+    split_->setChildrenCollapsible(false);
+    if (const QByteArray state = layoutState(QStringLiteral("package")); !state.isEmpty())
+        split_->restoreState(state);
+    connect(split_, &QSplitter::splitterMoved, this,
+            [this] { rememberLayout(QStringLiteral("package"), split_->saveState()); });
+    layout->addWidget(split_, 1);
     connect(tiles_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
-        if (!index.isValid()) return;
+        if (!index.isValid() || filling_) return;
         chosenFile_ = model_->entry(index.row()).file;
-        showChosen();
+        details_->setFile(chosenFile_, checkSources());
     });
-    connect(tiles_, &QListView::activated, this, [this] {
-        if (const auto* entry = chosen(); entry && entry->preset) state_.applyPreset(Preset(*entry->preset));
+    connect(tiles_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
+        if (!filling_) showOnWall(hovered_);
+    });
+    connect(tiles_, &QListView::activated, details_, &PresetDetails::apply);
+    connect(tiles_, &QListView::entered, this, [this](const QModelIndex& index) { showOnWall(index.row()); });
+    connect(tiles_, &QListView::customContextMenuRequested, this, &PackagePage::openMenu);
+    connect(new QShortcut(QKeySequence(Qt::Key_Delete), tiles_, {}, {}, Qt::WidgetShortcut), &QShortcut::activated, this,
+            &PackagePage::deleteChosen);
+    connect(new QShortcut(QKeySequence(Qt::Key_F2), tiles_, {}, {}, Qt::WidgetShortcut), &QShortcut::activated,
+            details_, &PresetDetails::rename);
+    connect(tiles_->verticalScrollBar(), &QScrollBar::valueChanged, &redrawTimer_, qOverload<>(&QTimer::start));
+    connect(sort_, &QComboBox::activated, this, &PackagePage::fill);
+    connect(ground_, &Segments::chosen, this, [this](int which) {
+        wall_->setGround(which == 0 ? CheckWall::Ground::Bare : CheckWall::Ground::AsGraded);
+    });
+    connect(details_, &PresetDetails::howChanged, this,
+            [this] { wall_->setHow(details_->mode(), details_->strength()); });
+    connect(details_, &PresetDetails::renamed, this, [this](const std::filesystem::path& file) {
+        chosenFile_ = file;
+        fill();
     });
     return panel;
 }
@@ -142,119 +219,75 @@ QWidget* PackagePage::makeRight() {
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    outer->addWidget(scroll);
-    details_ = new QWidget;
     scroll->setWidget(details_);
-    auto* layout = new QVBoxLayout(details_);
-    layout->setContentsMargins(14, 12, 12, 12);
-    layout->setSpacing(8);
-    auto* head = new QHBoxLayout;
-    name_ = new QLineEdit;
-    name_->setAccessibleName(tr("Preset name"));
-    name_->setToolTip(tr("Write another name and press Enter to rename it"));
-    name_->setStyleSheet(QStringLiteral("QLineEdit { font-size: 14px; font-weight: 600; }"));
-    head->addWidget(name_, 1);
-    head->addWidget(makeLabel(QStringLiteral(".bpreset"), "second"));
-    layout->addLayout(head);
-    notes_ = makeLabel({}, "second");
-    notes_->setWordWrap(true);
-    layout->addWidget(notes_);
-    error_ = makeLabel({}, "error");
-    error_->setWordWrap(true);
-    layout->addWidget(error_);
-    usable_ = new QWidget;
-    auto* use = new QVBoxLayout(usable_);
-    use->setContentsMargins(0, 0, 0, 0);
-    use->setSpacing(8);
-    use->addWidget(makeLabel(tr("WHAT IT CARRIES"), "section"));
-    carries_ = new CarryTree(false);
-    carries_->setMinimumHeight(120);
-    use->addWidget(carries_, 1);
-    account_ = makeLabel({}, "second");
-    account_->setWordWrap(true);
-    use->addWidget(account_);
-    auto* modeRow = new QHBoxLayout;
-    modeRow->addWidget(new QLabel(tr("How")));
-    mode_ = new Segments({tr("Set values"), tr("Add above"), tr("Replace")});
-    mode_->setAccessibleName(tr("How it is applied"));
-    mode_->button(0)->setToolTip(tr("Sets just what it carries in the layers that are there; the rest stays"));
-    mode_->button(1)->setToolTip(tr("Puts its layers above what is there, under the preset's name"));
-    mode_->button(2)->setToolTip(tr("The Look becomes the preset's; Finish too where it carries one"));
-    mode_->setProperty("compact", true);
-    modeRow->addStretch(1);
-    modeRow->addWidget(mode_);
-    use->addLayout(modeRow);
-    apply_ = makeButton(tr("Apply to key picture"), "primary");
-    layout->addWidget(usable_, 1);
-    auto* row = new QHBoxLayout;
-    row->addWidget(apply_);
-    auto* rename = makeButton(tr("Rename"), "");
-    auto* remove = makeButton(tr("Delete"), "");
-    remove->setToolTip(tr("Deletes the preset's file; undo brings it back"));
-    row->addWidget(rename);
-    row->addWidget(remove);
-    row->addStretch(1);
-    layout->addLayout(row);
-    auto* over = makeButton(tr("Save over with the key picture's values"), "");
-    over->setToolTip(tr("What the preset carries stays; its values become those that the key picture has now. Undo "
-                        "brings the old ones back"));
-    layout->addWidget(over, 0, Qt::AlignLeft);
-    connect(over, &QPushButton::clicked, this, [this] {
-        const auto* entry = chosen();
-        if (!entry || !entry->preset || !state_.hasKey()) return;
-        const Preset next = savedOver(*entry->preset, state_.keyGrade());
-        const std::size_t changed = diff(entry->preset->carried, next.carried).size();
-        if (changed == 0) {
-            state_.tell(tr("The preset has these values already"));
-            return;
-        }
-        const std::string group = entry->group;
-        state_.editLibrary([&] { return state_.library().add(next, group); });
-        state_.tell(tr("%1: %2 taken over")
-                        .arg(QString::fromStdString(next.name),
-                             counted(static_cast<qsizetype>(changed), tr("value"), tr("values"))));
-    });
-    layout->addWidget(makeLabel(tr("AS A LUT"), "section"));
-    lut_ = new LutPanel(state_);
-    layout->addWidget(lut_);
-    connect(apply_, &QPushButton::clicked, this, [this] {
-        if (const auto* entry = chosen(); entry && entry->preset)
-            state_.applyPreset(Preset(*entry->preset), static_cast<ApplyMode>(mode_->current()));
-    });
-    connect(rename, &QPushButton::clicked, this, &PackagePage::renameChosen);
-    connect(remove, &QPushButton::clicked, this, &PackagePage::deleteChosen);
-    connect(name_, &QLineEdit::editingFinished, this, [this] {
-        const auto* entry = chosen();
-        const std::string wanted = name_->text().trimmed().toStdString();
-        if (!entry || !entry->preset || wanted == entry->name) return;
-        const LibraryEntry old = *entry;
-        state_.editLibrary([&] {
-            LibraryEdit edit = state_.library().rename(old, wanted);
-            chosenFile_ = edit.changes.back().file;
-            return edit;
-        });
-        showChosen();
-    });
+    outer->addWidget(scroll);
     return panel;
 }
 
-void PackagePage::renameChosen() {
-    name_->setFocus();
-    name_->selectAll();
-}
-
 void PackagePage::deleteChosen() {
-    if (const auto* entry = chosen()) {
-        const LibraryEntry old = *entry;
-        state_.editLibrary([&] { return state_.library().remove(old); });
-        state_.tell(tr("Deleted: %1. Undo brings it back.").arg(QString::fromStdString(old.name)));
-    }
+    const auto entries = selected();
+    if (entries.empty()) return;
+    state_.editLibrary([&] { return state_.library().remove(entries); });
+    state_.tell(entries.size() == 1
+                    ? tr("Deleted: %1. Undo brings it back.").arg(QString::fromStdString(entries.front().name))
+                    : tr("%1 presets deleted. Undo brings them back.").arg(entries.size()));
 }
 
-const LibraryEntry* PackagePage::chosen() const {
-    for (const auto& entry : state_.presets())
-        if (entry.file == chosenFile_) return &entry;
-    return nullptr;
+void PackagePage::toggleSelectedFavourite() {
+    for (const LibraryEntry& entry : selected()) state_.toggleFavourite(entry);
+}
+
+void PackagePage::exportPack(const QString& group) {
+    std::vector<LibraryEntry> entries = selected();
+    if (!group.isEmpty() || entries.size() < 2) {
+        entries.clear();
+        const std::string wanted = (group.isEmpty() ? groups_->group() : group).toStdString();
+        for (const auto& entry : state_.presets())
+            if (wanted.empty() || entry.group == wanted) entries.push_back(entry);
+    }
+    (new ExportPackSheet(state_, entries, this))->open();
+}
+
+void PackagePage::openStarts() {
+    (new StartSheet(state_, this))->open();
+}
+
+void PackagePage::openMenu(QPoint at) {
+    const QModelIndex index = tiles_->indexAt(at);
+    if (!index.isValid()) return;
+    const auto entries = selected();
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->addAction(tr("Apply"), details_, &PresetDetails::apply);
+    menu->addAction(tr("Favourite, or no longer"), this, &PackagePage::toggleSelectedFavourite);
+    menu->addSeparator();
+    if (entries.size() == 1) {
+        menu->addAction(tr("Rename"), details_, &PresetDetails::rename);
+        menu->addAction(tr("Duplicate"), details_, &PresetDetails::duplicate);
+        menu->addAction(tr("Save over with the key picture's values"), details_, &PresetDetails::saveOver);
+    }
+    auto* move = menu->addMenu(tr("Move to"));
+    for (const auto& group : state_.library().groups())
+        move->addAction(QString::fromStdString(group), this, [this, entries, group] {
+            state_.editLibrary([&] { return state_.library().move(entries, group); });
+        });
+    menu->addAction(tr("Export as a pack…"), this,
+                    [this, entries] { (new ExportPackSheet(state_, entries, this))->open(); });
+    menu->addAction(tr("Show the file"), this, [file = entries.front().file] {
+        QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.parent_path().string())));
+    });
+    menu->addSeparator();
+    menu->addAction(tr("Delete"), this, &PackagePage::deleteChosen);
+    menu->popup(tiles_->viewport()->mapToGlobal(at));
+}
+
+std::vector<LibraryEntry> PackagePage::selected() const {
+    std::vector<int> rows;
+    for (const auto& index : tiles_->selectionModel()->selectedIndexes()) rows.push_back(index.row());
+    std::sort(rows.begin(), rows.end());
+    std::vector<LibraryEntry> entries;
+    for (const int row : rows) entries.push_back(model_->entry(row));
+    return entries;
 }
 
 std::vector<int> PackagePage::checkPictures() const {
@@ -271,45 +304,81 @@ std::vector<Picture> PackagePage::checkSources() const {
     return pictures;
 }
 
+QString PackagePage::checksKey() const {
+    // One choice for each set, by its folder.
+    const auto& pictures = state_.pictures();
+    const std::string folder = pictures.size() > 0 ? pictures.at(0).file.parent_path().string() : std::string();
+    return QStringLiteral("checks-") + QString::fromStdString(contentHash(folder));
+}
+
+void PackagePage::chooseChecks() {
+    filling_ = true;
+    sources_.clear();
+    auto* chosen = checks_->selectionModel();
+    chosen->clear();
+    const QStringList names = QString::fromUtf8(layoutState(checksKey())).split(u'\n', Qt::SkipEmptyParts);
+    for (int i = 0; i < state_.pictures().size(); ++i)
+        if (names.contains(QString::fromStdString(state_.pictures().at(i).file.filename().string())))
+            chosen->select(checks_->model()->index(i, 0), QItemSelectionModel::Select);
+    constexpr int atFirst = 6;
+    if (!chosen->hasSelection())
+        for (int i = 0; i < std::min(atFirst, state_.pictures().size()); ++i)
+            chosen->select(checks_->model()->index(i, 0), QItemSelectionModel::Select);
+    filling_ = false;
+    redrawTimer_.start();
+}
+
 void PackagePage::showEvent(QShowEvent*) {
     state_.reloadPresets(); // files may have been put there by hand
+    redrawTimer_.start(0);
+}
+
+bool PackagePage::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == tiles_->viewport()) {
+        if (event->type() == QEvent::Leave) showOnWall(-1);
+        if (event->type() == QEvent::MouseMove &&
+            !tiles_->indexAt(static_cast<QMouseEvent*>(event)->position().toPoint()).isValid())
+            showOnWall(-1);
+    }
+    return QWidget::eventFilter(watched, event);
 }
 
 void PackagePage::fill() {
-    // Groups, with the choice kept.
-    const QString group = groups_->currentItem() ? groups_->currentItem()->data(Qt::UserRole).toString() : QString();
-    {
-        const QSignalBlocker blocker(groups_);
-        groups_->clear();
-        std::map<std::string, int> counted;
-        for (const auto& name : state_.library().groups()) counted[name] = 0;
-        for (const auto& entry : state_.presets()) ++counted[entry.group];
-        const auto add = [&](const QString& text, const QString& id, int count) {
-            auto* item = new QListWidgetItem(QStringLiteral("%1   %2").arg(text).arg(count), groups_);
-            item->setData(Qt::UserRole, id);
-            if (id == group) groups_->setCurrentItem(item);
-        };
-        add(tr("All presets"), {}, static_cast<int>(state_.presets().size()));
-        for (const auto& [name, count] : counted)
-            add(QString::fromStdString(name), QString::fromStdString(name), count);
-        if (!groups_->currentItem()) groups_->setCurrentRow(0);
-    }
-    const QString shown = groups_->currentItem()->data(Qt::UserRole).toString();
-    const QString wanted = search_->text().trimmed();
+    groups_->fill();
+    const QString shown = groups_->group(), wanted = search_->text().trimmed();
+    const bool favourites = groups_->isFavourites();
     std::vector<LibraryEntry> entries;
     for (const auto& entry : state_.presets()) {
-        const bool inGroup = shown.isEmpty() || QString::fromStdString(entry.group) == shown;
-        const QString text = QString::fromStdString(entry.name + " " + (entry.preset ? entry.preset->notes : ""));
-        if (inGroup && text.contains(wanted, Qt::CaseInsensitive)) entries.push_back(entry);
+        if (!shown.isEmpty() && QString::fromStdString(entry.group) != shown) continue;
+        const auto known = state_.libraryIndex().items.find(entry.item());
+        if (favourites && (known == state_.libraryIndex().items.end() || !known->second.isFavourite)) continue;
+        if (!wanted.isEmpty() && !QString::fromStdString(searchText(entry)).contains(wanted, Qt::CaseInsensitive))
+            continue;
+        entries.push_back(entry);
     }
-    groupName_->setText(shown.isEmpty() ? tr("All presets") : shown);
+    if (sort_->currentIndex() == static_cast<int>(Sort::Newest)) {
+        std::error_code ignored;
+        std::stable_sort(entries.begin(), entries.end(), [&](const auto& a, const auto& b) {
+            return std::filesystem::last_write_time(a.file, ignored) >
+                   std::filesystem::last_write_time(b.file, ignored);
+        });
+    }
+    if (sort_->currentIndex() == static_cast<int>(Sort::Values)) {
+        const auto size = [](const LibraryEntry& e) { return e.preset ? presentIn(e.preset->carried).size() : 0; };
+        std::stable_sort(entries.begin(), entries.end(),
+                         [&](const auto& a, const auto& b) { return size(a) > size(b); });
+    }
+    groupName_->setText(favourites ? tr("Favourites") : shown.isEmpty() ? tr("All presets") : shown);
     count_->setText(counted(static_cast<qsizetype>(entries.size()), tr("preset"), tr("presets")));
     if (!entries.empty() &&
         std::none_of(entries.begin(), entries.end(), [&](const auto& e) { return e.file == chosenFile_; }))
         chosenFile_ = entries.front().file;
-    model_->reset(std::move(entries));
+    filling_ = true;
+    hovered_ = -1;
+    model_->reset(std::move(entries), state_.libraryIndex());
     for (int row = 0; row < model_->rowCount(); ++row)
         if (model_->entry(row).file == chosenFile_) tiles_->setCurrentIndex(model_->index(row));
+    filling_ = false;
     showChosen();
     redrawTimer_.start();
 }
@@ -317,44 +386,72 @@ void PackagePage::fill() {
 void PackagePage::redraw() {
     if (!isVisible()) return;
     const auto rows = checkPictures();
+    wall_->setPictures(rows);
+    wall_->setHow(details_->mode(), details_->strength());
+    // In order of sight: what is seen first, then what follows it, then the rest.
+    const QRect sight = tiles_->viewport()->rect();
+    std::vector<int> order;
+    int first = -1;
+    for (int t = 0; t < model_->rowCount(); ++t)
+        if (tiles_->visualRect(model_->index(t)).intersects(sight)) {
+            order.push_back(t);
+            if (first < 0) first = t;
+        }
+    const int last = order.empty() ? 0 : order.back() + 1;
+    for (int t = last; t < model_->rowCount(); ++t) order.push_back(t);
+    for (int t = 0; t < first; ++t) order.push_back(t);
     std::vector<TileDrawer::Tile> tiles;
-    for (int t = 0; t < model_->rowCount(); ++t) {
-        const auto& preset = model_->entry(t).preset;
-        if (!preset) continue;
-        for (std::size_t i = 0; i < std::min<std::size_t>(rows.size(), kTilePictures); ++i) {
-            const OpenPicture& picture = state_.pictures().at(rows[i]);
-            const Picture small = state_.pictures().smallOf(rows[i]);
-            if (small.isEmpty()) continue;
+    std::vector<QByteArray> ids;
+    for (std::size_t i = 0; i < std::min<std::size_t>(rows.size(), kTilePictures); ++i) {
+        const QFileInfo file(QString::fromStdString(state_.pictures().at(rows[i]).file.string()));
+        Grade prep;
+        prep.prep = state_.pictures().at(rows[i]).work.grade.prep;
+        ids.push_back(file.absoluteFilePath().toUtf8() + QByteArray::number(file.size()) +
+                      QByteArray::number(file.lastModified().toMSecsSinceEpoch()) +
+                      QByteArray::fromStdString(gradeToText(prep)));
+    }
+    for (const int t : order) {
+        const auto& entry = model_->entry(t);
+        if (!entry.preset) continue;
+        for (std::size_t i = 0; i < ids.size(); ++i) {
+            Picture& source = sources_[rows[i]];
+            if (source.isEmpty()) {
+                const Picture small = state_.pictures().smallOf(rows[i]);
+                if (small.isEmpty()) continue;
+                const double scale =
+                    std::min(1.0, kTileSide * devicePixelRatioF() / std::max(small.width(), small.height()));
+                source = resized(small, std::max(1, static_cast<int>(small.width() * scale)),
+                                 std::max(1, static_cast<int>(small.height() * scale)));
+            }
             Grade base; // what a preset does is seen on the picture's own Prep alone
-            base.prep = picture.work.grade.prep;
+            base.prep = state_.pictures().at(rows[i]).work.grade.prep;
             tiles.push_back(
-                {t * kTilePictures + static_cast<int>(i), applied(base, *preset, ApplyMode::AddAbove), small});
+                {t * kTilePictures + static_cast<int>(i), applied(base, *entry.preset, ApplyMode::AddAbove), source,
+                 tileKey({QByteArray::fromStdString(entry.contentId), ids[i], QByteArray::number(source.width())})});
         }
     }
     drawer_.draw(std::move(tiles));
-    showChosen();
+    detailTimer_.start();
+}
+
+void PackagePage::showOnWall(int hovered) {
+    hovered_ = hovered;
+    std::vector<CheckWall::Worn> presets;
+    const auto add = [&](const LibraryEntry& entry) {
+        if (entry.preset) presets.push_back({QString::fromStdString(entry.name), *entry.preset});
+    };
+    if (hovered >= 0 && hovered < model_->rowCount()) {
+        add(model_->entry(hovered));
+    } else {
+        const auto entries = selected();
+        for (std::size_t i = 0; i < std::min<std::size_t>(2, entries.size()); ++i) add(entries[i]);
+    }
+    wall_->setPresets(presets);
 }
 
 void PackagePage::showChosen() {
-    const LibraryEntry* entry = chosen();
-    details_->setVisible(entry != nullptr);
-    if (!entry) return;
-    name_->setText(QString::fromStdString(entry->name));
-    name_->setReadOnly(!entry->preset);
-    error_->setVisible(!entry->preset);
-    usable_->setVisible(entry->preset.has_value());
-    apply_->setVisible(entry->preset.has_value());
-    lut_->setVisible(entry->preset.has_value());
-    if (!entry->preset) {
-        notes_->hide();
-        error_->setText(QString::fromStdString(entry->error));
-        return;
-    }
-    notes_->setText(QString::fromStdString(entry->preset->notes));
-    notes_->setVisible(!entry->preset->notes.empty());
-    carries_->setGrade(entry->preset->carried);
-    account_->setText(tr("Applied, it %1.").arg(QString::fromStdString(accountOf(*entry->preset))));
-    lut_->setSource(entry->preset->carried, QString::fromStdString(entry->name), checkSources());
+    showOnWall(hovered_);
+    details_->setFile(chosenFile_, checkSources());
 }
 
 } // namespace baryton

@@ -1,29 +1,44 @@
 #pragma once
 #include "app/app_state.h"
-#include "app/carry_tree.h"
-#include "app/package/lut_panel.h"
+#include "app/package/check_wall.h"
+#include "app/package/group_list.h"
+#include "app/package/preset_details.h"
 #include "app/tile_drawer.h"
+#include "app/widgets/segments.h"
 
+#include <QComboBox>
 #include <QLineEdit>
 #include <QListView>
-#include <QListWidget>
+#include <QSplitter>
 #include <QWidget>
 
 namespace baryton {
 
 class PresetTileModel;
 
-/// The Package task: groups, presets drawn for real on the check pictures, and what the chosen one carries.
+/// The Package task: groups, presets drawn for real on the check pictures, the one that is pointed at on all of them,
+/// and what the chosen one carries.
 class PackagePage : public QWidget {
     Q_OBJECT
 public:
+    /// How many check pictures there can be at most.
+    static constexpr int kMostChecks = 9;
+
     explicit PackagePage(AppState& state, QWidget* parent = nullptr);
     QListView* tiles() const { return tiles_; }
-    void renameChosen();
+    CheckWall* wall() const { return wall_; }
+    GroupList* groups() const { return groups_; }
+    PresetDetails* details() const { return details_; }
+    TileDrawer& drawer() { return drawer_; }
+    void exportPack(const QString& group = {});
+    void openStarts();
+    void renameChosen() { details_->rename(); }
     void deleteChosen();
+    void toggleSelectedFavourite();
 
 protected:
     void showEvent(QShowEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
     QWidget* makeLeft();
@@ -31,26 +46,32 @@ private:
     QWidget* makeRight();
     void fill();
     void redraw();
+    void chooseChecks();
     void showChosen();
-    const LibraryEntry* chosen() const;
+    void showOnWall(int hovered);
+    void openMenu(QPoint at);
+    std::vector<LibraryEntry> selected() const;
     std::vector<int> checkPictures() const;
     std::vector<Picture> checkSources() const;
+    QString checksKey() const;
 
     AppState& state_;
     QLineEdit* search_;
-    QListWidget* groups_;
+    GroupList* groups_;
     QListView *checks_, *tiles_;
     PresetTileModel* model_;
-    QLabel *groupName_, *count_, *notes_, *error_, *account_;
-    QWidget *details_, *usable_;
-    QPushButton* apply_;
-    QLineEdit* name_;
-    CarryTree* carries_;
-    Segments* mode_;
-    LutPanel* lut_;
+    QLabel *groupName_, *count_;
+    QComboBox* sort_;
+    Segments* ground_;
+    CheckWall* wall_;
+    QSplitter* split_;
+    PresetDetails* details_;
     TileDrawer drawer_;
-    QTimer redrawTimer_;
+    QTimer redrawTimer_, detailTimer_;
     std::filesystem::path chosenFile_;
+    std::map<int, Picture> sources_; ///< check pictures at the size of tiles
+    int hovered_ = -1;
+    bool filling_ = false;
 };
 
 } // namespace baryton

@@ -1,18 +1,46 @@
 #include "app/package/tile_model.h"
+#include "app/package/group_list.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "render/program.h"
 #include "stages/preset_words.h"
 
+#include <QMimeData>
 #include <QPainter>
 
 namespace baryton {
 
-void PresetTileModel::reset(std::vector<LibraryEntry> entries) {
+void PresetTileModel::reset(std::vector<LibraryEntry> entries, const LibraryIndex& index) {
     beginResetModel();
+    std::map<std::string, std::array<QImage, kTilePictures>> kept;
+    for (Tile& tile : tiles_) kept[tile.entry.contentId] = std::move(tile.images);
     tiles_.clear();
-    for (auto& entry : entries) tiles_.push_back({std::move(entry), {}});
+    for (auto& entry : entries) {
+        Tile tile;
+        if (const auto at = kept.find(entry.contentId); at != kept.end() && !entry.contentId.empty())
+            tile.images = at->second;
+        const auto known = index.items.find(entry.item());
+        tile.isFavourite = known != index.items.end() && known->second.isFavourite;
+        tile.entry = std::move(entry);
+        tiles_.push_back(std::move(tile));
+    }
     endResetModel();
+}
+
+Qt::ItemFlags PresetTileModel::flags(const QModelIndex& index) const {
+    return index.isValid() ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsDragEnabled : Qt::NoItemFlags;
+}
+
+QStringList PresetTileModel::mimeTypes() const {
+    return {GroupList::kMimeType};
+}
+
+QMimeData* PresetTileModel::mimeData(const QModelIndexList& indexes) const {
+    QByteArrayList items;
+    for (const QModelIndex& each : indexes) items.append(QByteArray::fromStdString(entry(each.row()).item()));
+    auto* data = new QMimeData;
+    data->setData(GroupList::kMimeType, items.join('\n'));
+    return data;
 }
 
 void PresetTileModel::setImage(int row, int picture, const QImage& image) {
@@ -28,7 +56,13 @@ int PresetTileModel::rowCount(const QModelIndex& parent) const {
 QVariant PresetTileModel::data(const QModelIndex& index, int role) const {
     const LibraryEntry& e = entry(index.row());
     if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole) return QString::fromStdString(e.name);
-    if (role == Qt::ToolTipRole) return QString::fromStdString(e.preset ? accountOf(*e.preset) : e.error);
+    if (role == Qt::ToolTipRole) {
+        if (e.isPending) return tr("Being read…");
+        if (!e.preset) return QString::fromStdString(e.error);
+        const QString notes = QString::fromStdString(e.preset->notes);
+        return (notes.isEmpty() ? notes : notes + u'\n') +
+               tr("Applied, it %1.").arg(QString::fromStdString(accountOf(*e.preset)));
+    }
     return {};
 }
 
@@ -53,21 +87,28 @@ void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, 
                     tile.images[static_cast<std::size_t>(i)]);
     const QRectF line(box.left() + 9, box.bottom() - 28, box.width() - 18, 28);
     if (!tile.entry.preset) {
-        p->setPen(c.error);
-        p->drawText(pictures.adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap, tr("can't be read"));
+        p->setPen(tile.entry.isPending ? c.second : c.error);
+        p->drawText(pictures.adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
+                    tile.entry.isPending ? tr("Being read…") : tr("can't be read"));
     }
     p->setPen(c.second);
     QString mark;
     if (tile.entry.preset) {
-        const auto left = leftOutOfLut(tile.entry.preset->carried);
-        mark = left.empty() ? QStringLiteral("LUT")
-                            : QStringLiteral("+ ") + QString::fromStdString(left.front()).toLower();
+        if (tile.entry.kind == LibraryEntry::Kind::Lut) {
+            mark = QString::fromStdString(tile.entry.file.extension().string());
+        } else {
+            const auto left = leftOutOfLut(tile.entry.preset->carried);
+            mark = left.empty() ? QStringLiteral("LUT")
+                                : QStringLiteral("+ ") + QString::fromStdString(left.front()).toLower();
+        }
     }
     p->drawText(line, Qt::AlignVCenter | Qt::AlignRight, mark);
-    p->setPen(tile.entry.preset ? c.text : c.error);
+    p->setPen(tile.entry.preset || tile.entry.isPending ? c.text : c.error);
     const int room = static_cast<int>(line.width()) - p->fontMetrics().horizontalAdvance(mark) - 8;
     p->drawText(line, Qt::AlignVCenter,
-                p->fontMetrics().elidedText(QString::fromStdString(tile.entry.name), Qt::ElideRight, room));
+                p->fontMetrics().elidedText((tile.isFavourite ? QStringLiteral("★ ") : QString()) +
+                                                QString::fromStdString(tile.entry.name),
+                                            Qt::ElideRight, room));
     endCard(*p, box, option.state & QStyle::State_Selected, option.state & QStyle::State_MouseOver);
 }
 

@@ -18,15 +18,20 @@ public:
     struct Tile {
         LibraryEntry entry;
         std::array<QImage, kTilePictures> images;
+        bool isFavourite = false;
     };
 
     using QAbstractListModel::QAbstractListModel;
-    void reset(std::vector<LibraryEntry> entries);
+    /// Pictures of entries that stay are kept.
+    void reset(std::vector<LibraryEntry> entries, const LibraryIndex& index);
     void setImage(int row, int picture, const QImage& image);
     const LibraryEntry& entry(int row) const { return tiles_.at(static_cast<std::size_t>(row)).entry; }
     const Tile& tile(int row) const { return tiles_.at(static_cast<std::size_t>(row)); }
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+    QStringList mimeTypes() const override;
+    QMimeData* mimeData(const QModelIndexList& indexes) const override;
 
 private:
     std::vector<Tile> tiles_;

@@ -1,0 +1,109 @@
+#include "grade/file_json.h"
+#include "base/error.h"
+#include "grade/grade_json.h"
+#include "grade/schema_text.h" // made by CMake from share/schemas
+
+#include <algorithm>
+#include <cmath>
+#include <memory>
+
+#pragma GCC diagnostic push
+#pragma GCC diagnostic ignored "-Wshadow"
+#pragma GCC diagnostic ignored "-Wunused-parameter"
+#pragma GCC diagnostic ignored "-Wpedantic"
+#pragma GCC diagnostic ignored "-Wnon-virtual-dtor"
+#include <valijson/adapters/nlohmann_json_adapter.hpp>
+#include <valijson/schema.hpp>
+#include <valijson/schema_parser.hpp>
+#include <valijson/validator.hpp>
+#pragma GCC diagnostic pop
+
+namespace baryton {
+
+const std::string& schemaText(const std::string& format) {
+    static const std::string grade = kGradeSchema, library = kLibrarySchema, pack = kPackSchema;
+    return format == "baryton-library" ? library : format == "baryton-pack" ? pack : grade;
+}
+
+namespace {
+
+using Schema = std::unique_ptr<const valijson::Schema>;
+
+Schema parsedSchema(const std::string& format) {
+    const Json document = Json::parse(schemaText(format));
+    auto parsed = std::make_unique<valijson::Schema>();
+    valijson::SchemaParser parser;
+    parser.populateSchema(valijson::adapters::NlohmannJsonAdapter(document), *parsed);
+    return parsed;
+}
+
+/// Throws Error with the JSON path of the deepest place that does not fit.
+void checkAgainstSchema(const Json& json, const std::string& format) {
+    static const Schema grade = parsedSchema("baryton-grade"), library = parsedSchema("baryton-library"),
+                        pack = parsedSchema("baryton-pack");
+    const Schema& schema = format == "baryton-library" ? library : format == "baryton-pack" ? pack : grade;
+    valijson::Validator validator;
+    valijson::ValidationResults results;
+    if (validator.validate(*schema, valijson::adapters::NlohmannJsonAdapter(json), &results)) return;
+    std::string path, what = "the value does not fit the format";
+    valijson::ValidationResults::Error error;
+    while (results.popError(error)) { // the deepest place tells the most
+        std::string at;
+        for (const auto& part : error.context) {
+            if (part == "<root>") continue;
+            at += "/";
+            for (const char c : part)
+                if (c != '[' && c != ']') at += c;
+        }
+        if (at.size() >= path.size()) path = at, what = error.description;
+    }
+    throw Error("", path.empty() ? "/" : path, what, "see docs/formats for what may stand there");
+}
+
+/// Every number of the file must be finite: JSON has no NaN, but 1e999 reads as infinity.
+void checkFinite(const Json& json, const std::string& path) {
+    if (json.is_number_float() && !std::isfinite(json.get<double>()))
+        throw Error("", path, "the number is too large", "write a number within the range of its parameter");
+    if (json.is_structured())
+        for (const auto& [key, value] : json.items()) checkFinite(value, path + "/" + key);
+}
+
+} // namespace
+
+Json parseFileJson(const std::string& text, const std::string& format) {
+    Json json;
+    try {
+        // Deep nesting would exhaust the stack later on; no file of ours is deeper than this.
+        json = Json::parse(text, [](int depth, Json::parse_event_t, Json&) {
+            if (depth > 64) throw Error("", "", "the JSON is nested too deeply", "this can't be a file of Baryton");
+            return true;
+        });
+    } catch (const Json::parse_error& e) {
+        const auto upTo = static_cast<std::ptrdiff_t>(std::min<std::size_t>(e.byte, text.size()));
+        const auto line = 1 + std::count(text.begin(), text.begin() + upTo, '\n');
+        throw Error("", "line " + std::to_string(line), "this is not valid JSON",
+                    "mend the line in a text editor, or take the file from a backup");
+    } catch (const Json::out_of_range&) {
+        throw Error("", "", "a number in the file is too large",
+                    "write numbers within the ranges of their parameters");
+    }
+    if (!json.is_object() || !json.contains("format") || !json["format"].is_string() || json["format"] != format)
+        throw Error("", "/format",
+                    "this is not a " + format.substr(format.find('-') + 1) + " of Baryton (\"format\" should be \"" +
+                        format + "\")",
+                    "choose another file");
+    if (json.contains("version") && json["version"].is_number_integer() && json["version"] > kFileVersion)
+        throw Error("", "/version",
+                    "the file was written by a newer version (" + json["version"].dump() + "; this one reads up to " +
+                        std::to_string(kFileVersion) + ")",
+                    "open it with the newer Baryton; the file was not changed");
+    checkFinite(json, "");
+    checkAgainstSchema(json, format);
+    return json;
+}
+
+std::string fileText(const Json& json) {
+    return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+} // namespace baryton

@@ -1,0 +1,302 @@
+#include "package/import.h"
+#include "base/error.h"
+#include "base/file.h"
+#include "lut/lut_file.h"
+#include "render/program.h"
+#include "stages/stage_type.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+using State = ImportItem::State;
+using Choice = ImportItem::Choice;
+
+constexpr std::size_t kMostFiles = 20000;
+constexpr std::size_t kMostBytes = std::size_t(128) << 20;
+
+std::string lowered(std::string text) {
+    std::transform(text.begin(), text.end(), text.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return text;
+}
+
+std::string extensionOf(const std::string& path) {
+    return lowered(fs::path(path).extension().string());
+}
+
+/// What could be done with a file that is neither preset nor LUT.
+std::string hintFor(const std::string& path) {
+    const std::string extension = extensionOf(path);
+    if (extension == ".zip" || extension == ".bpack") return "an archive within the archive: import it by itself";
+    if (extension == ".jpg" || extension == ".jpeg" || extension == ".png" || extension == ".tif" ||
+        extension == ".tiff")
+        return "a picture: open it in Grade";
+    if (extension == ".txt" || extension == ".md" || extension == ".pdf" || extension == ".html")
+        return "something to read";
+    if (extension == ".bgrade") return "the grade of a picture: it belongs beside its picture";
+    return "not a preset (.bpreset) and not a LUT (.cube, .3dl); the program it was made for may write one of these";
+}
+
+/// Files of the system that nobody wants to read about.
+bool isLitter(const std::string& path) {
+    const std::string name = fs::path(path).filename().string();
+    return name.starts_with('.') || path.starts_with("__MACOSX/") || name == "Thumbs.db" || name == "desktop.ini";
+}
+
+/// What a file holds, or why it is refused.
+void read(ImportItem& item) {
+    try {
+        if (item.kind == LibraryEntry::Kind::Preset) {
+            item.preset = presetFromText(item.bytes);
+            requireValid(item.preset->carried);
+            item.name = item.preset->name;
+        } else {
+            const ParsedLut lut = parseLut(item.bytes);
+            item.preset = lutPreset(lut.table, fs::path(item.path).filename().string());
+            item.name = item.preset->name;
+        }
+    } catch (const Error& e) {
+        item.state = State::Refused;
+        item.choice = Choice::LeaveOut;
+        item.reason = (e.place().empty() ? "" : e.place() + ": ") + e.problem();
+        item.bytes.clear();
+        item.preset.reset();
+    }
+}
+
+/// Whether two LUTs do the same within what integers of 10 bits can tell.
+bool doTheSame(const Preset& a, const Preset& b) {
+    const Program first = Program::compile(a.carried), second = Program::compile(b.carried);
+    constexpr int n = 9;
+    float most = 0;
+    for (int i = 0; i < n * n * n; ++i) {
+        std::array<float, 3> colour{};
+        for (int k = 0, rest = i; k < 3; ++k, rest /= n)
+            colour[static_cast<std::size_t>(k)] = static_cast<float>(rest % n) / (n - 1);
+        const auto x = first(colour), y = second(colour);
+        for (std::size_t k = 0; k < 3; ++k)
+            most = std::max(most, std::abs(std::clamp(x[k], 0.F, 1.F) - std::clamp(y[k], 0.F, 1.F)));
+    }
+    return most < 0.02F; // grids of 17 and 33 nodes of one smooth look differ by less
+}
+
+/// The group of a file within an archive: its folders, but for one that all files lie in.
+std::string groupOf(const std::string& path, const std::string& common, const std::string& otherwise) {
+    const std::string folder = fs::path(path.substr(common.size())).parent_path().generic_string();
+    if (folder.empty()) return otherwise;
+    std::string name;
+    for (const auto& part : fs::path(folder)) name += (name.empty() ? "" : " – ") + part.string();
+    return name;
+}
+
+std::string commonFolder(const std::vector<ArchiveFile>& files) {
+    std::string common;
+    bool first = true;
+    for (const auto& file : files) {
+        if (isLitter(file.path)) continue;
+        const auto slash = file.path.find('/');
+        const std::string top = slash == std::string::npos ? "" : file.path.substr(0, slash + 1);
+        if (first) common = top;
+        if (top != common) return {};
+        first = false;
+    }
+    return common;
+}
+
+ImportItem itemFor(const std::string& path, const std::string& bytes, const std::string& group) {
+    ImportItem item;
+    item.path = path;
+    item.group = group;
+    item.name = fs::path(path).stem().string();
+    const std::string extension = extensionOf(path);
+    if (extension == ".bpreset" || extension == ".cube" || extension == ".3dl") {
+        item.kind = extension == ".bpreset" ? LibraryEntry::Kind::Preset : LibraryEntry::Kind::Lut;
+        item.bytes = bytes;
+        read(item);
+    } else {
+        item.state = State::Foreign;
+        item.choice = Choice::LeaveOut;
+        item.reason = hintFor(path);
+    }
+    return item;
+}
+
+void addArchive(ImportAccount& account, const fs::path& file) {
+    std::vector<ArchiveFile> files;
+    std::optional<PackContents> pack;
+    try {
+        files = readZip(readFile(file, kMostBytes * 4));
+        for (const auto& each : files)
+            if (each.path == "pack.json") pack = packContentsFromText(each.bytes);
+    } catch (const Error& e) {
+        throw e.inFile(file.string());
+    }
+    if (pack) {
+        account.info = pack->info;
+        for (const auto& each : files)
+            if (!pack->coverPath.empty() && each.path == pack->coverPath && each.bytes.starts_with("\xff\xd8\xff"))
+                account.info.cover = each.bytes;
+    }
+    const std::string common = pack ? std::string() : commonFolder(files);
+    const std::string own = common.empty() ? file.stem().string() : common.substr(0, common.size() - 1);
+    std::set<std::string> missing;
+    if (pack)
+        for (const auto& group : pack->groups) missing.insert(group.items.begin(), group.items.end());
+    for (const auto& each : files) {
+        if (isLitter(each.path) || (pack && (each.path == "pack.json" || each.path == pack->coverPath))) continue;
+        std::string group = groupOf(each.path, common, own);
+        if (pack)
+            for (const auto& named : pack->groups)
+                if (std::find(named.items.begin(), named.items.end(), each.path) != named.items.end())
+                    group = named.name;
+        missing.erase(each.path);
+        account.items.push_back(itemFor(each.path, each.bytes, group));
+    }
+    for (const std::string& path : missing) {
+        ImportItem item;
+        item.path = path;
+        item.name = fs::path(path).stem().string();
+        item.group = account.info.name;
+        item.state = State::Refused;
+        item.choice = Choice::LeaveOut;
+        item.reason = "the pack names it, but does not hold it";
+        account.items.push_back(std::move(item));
+    }
+}
+
+void addFolder(ImportAccount& account, const fs::path& folder) {
+    std::vector<ArchiveFile> files;
+    std::error_code failed;
+    std::size_t seen = 0;
+    for (fs::recursive_directory_iterator it(folder, failed), end; !failed && it != end; it.increment(failed)) {
+        if (++seen > kMostFiles)
+            throw Error(folder.string(), "", "the folder has more than " + std::to_string(kMostFiles) + " files",
+                        "import a smaller one");
+        if (!it->is_regular_file(failed) || it->is_symlink(failed)) continue;
+        const std::string path = it->path().lexically_relative(folder).generic_string();
+        const std::string extension = extensionOf(path);
+        const bool wanted = extension == ".bpreset" || extension == ".cube" || extension == ".3dl";
+        files.push_back({path, wanted ? readFile(it->path(), kMostBytes) : std::string()});
+    }
+    std::sort(files.begin(), files.end(), [](const auto& a, const auto& b) { return a.path < b.path; });
+    for (const auto& file : files)
+        if (!isLitter(file.path))
+            account.items.push_back(
+                itemFor(file.path, file.bytes, groupOf(file.path, "", folder.filename().string())));
+}
+
+/// Of LUTs that are in a group under one name in two formats, one is kept: .cube, which is the finer one.
+void findTwins(std::vector<ImportItem>& items) {
+    for (ImportItem& item : items) {
+        if (item.kind != LibraryEntry::Kind::Lut || !item.preset || extensionOf(item.path) != ".3dl") continue;
+        for (const ImportItem& other : items)
+            if (&other != &item && other.kind == LibraryEntry::Kind::Lut && other.preset &&
+                other.group == item.group && extensionOf(other.path) == ".cube" && other.name == item.name &&
+                doTheSame(*item.preset, *other.preset)) {
+                item.state = State::Twice;
+                item.choice = Choice::LeaveOut;
+                item.reason = "the same as " + other.path;
+            }
+    }
+}
+
+std::string fileNameOf(const ImportItem& item) {
+    return item.kind == LibraryEntry::Kind::Preset ? safeFileName(item.name) + ".bpreset"
+                                                   : safeFileName(fs::path(item.path).filename().string());
+}
+
+void compareWithLibrary(std::vector<ImportItem>& items, const Library& library) {
+    for (ImportItem& item : items) {
+        if (item.state != State::New) continue;
+        const fs::path file = library.root() / safeFileName(item.group) / fileNameOf(item);
+        std::error_code ignored;
+        if (!fs::exists(file, ignored)) continue;
+        bool same = false;
+        try {
+            const std::string there = readFile(file);
+            same = there == item.bytes || (item.kind == LibraryEntry::Kind::Preset && item.preset &&
+                                           presetToText(presetFromText(there)) == presetToText(*item.preset));
+        } catch (const Error&) {
+            // What is there can't be read: it differs, and stays.
+        }
+        item.state = same ? State::Same : State::Differing;
+        item.choice = same ? Choice::LeaveOut : Choice::KeepBoth;
+        if (same) item.reason = "the library has it";
+    }
+}
+
+} // namespace
+
+std::size_t ImportAccount::count(State state) const {
+    return static_cast<std::size_t>(
+        std::count_if(items.begin(), items.end(), [&](const ImportItem& item) { return item.state == state; }));
+}
+
+ImportAccount accountOfImport(const std::vector<fs::path>& files, const Library& library) {
+    ImportAccount account;
+    if (!files.empty()) account.info.name = files.front().stem().string();
+    for (const fs::path& file : files) {
+        std::error_code ignored;
+        const std::string extension = extensionOf(file.string());
+        if (fs::is_directory(file, ignored))
+            addFolder(account, file);
+        else if (extension == ".bpack" || extension == ".zip")
+            addArchive(account, file);
+        else
+            account.items.push_back(itemFor(file.filename().string(), readFile(file, kMostBytes), "Added"));
+    }
+    findTwins(account.items);
+    compareWithLibrary(account.items, library);
+    return account;
+}
+
+LibraryEdit importEdit(const ImportAccount& account, const Library& library) {
+    LibraryEdit edit{"Import " + account.info.name, {}};
+    std::set<fs::path> taken;
+    const auto added = [&](const fs::path& file) {
+        return std::any_of(edit.changes.begin(), edit.changes.end(),
+                           [&](const FileChange& change) { return change.file == file; });
+    };
+    for (const ImportItem& item : account.items) {
+        if (item.choice == Choice::LeaveOut || !item.preset) continue;
+        const fs::path folder = library.root() / safeFileName(item.group);
+        std::error_code ignored;
+        for (const fs::path& each : {library.root(), folder})
+            if (!fs::exists(each, ignored) && !added(each))
+                edit.changes.push_back({FileChange::Kind::Folder, each, {}, {}, {}});
+        const fs::path wanted = folder / fileNameOf(item);
+        fs::path file = wanted;
+        const bool mayReplace = item.choice == Choice::Replace;
+        for (int n = 2; taken.contains(file) || (!mayReplace && fs::exists(file, ignored)); ++n)
+            file = folder / (wanted.stem().string() + " " + std::to_string(n) + wanted.extension().string());
+        taken.insert(file);
+        std::string bytes = item.bytes;
+        if (item.kind == LibraryEntry::Kind::Preset && file != wanted) { // a preset is called like its file
+            Preset named = *item.preset;
+            named.name = file.stem().string();
+            bytes = presetToText(named);
+        }
+        edit.changes.push_back(contentChange(file, std::move(bytes)));
+    }
+    return edit;
+}
+
+bool giveFirstPresets(const Library& library, const fs::path& given) {
+    std::error_code ignored;
+    if (fs::exists(library.root() / "library.json", ignored) || !fs::is_directory(given, ignored)) return false;
+    ImportAccount account = accountOfImport({given}, library);
+    for (ImportItem& item : account.items)
+        if (item.state != State::New) item.choice = Choice::LeaveOut;
+    perform(importEdit(account, library));
+    perform(library.setIndex({}, "First presets"));
+    return true;
+}
+
+} // namespace baryton

@@ -1,0 +1,53 @@
+#include "package/pack.h"
+#include "base/error.h"
+#include "base/file.h"
+#include "grade/file_json.h"
+
+#include <algorithm>
+
+namespace baryton {
+
+namespace {
+constexpr const char* kContentsFile = "pack.json";
+constexpr const char* kCoverFile = "cover.jpg";
+} // namespace
+
+PackContents packContentsFromText(const std::string& text) {
+    const Json json = parseFileJson(text, "baryton-pack");
+    PackContents contents;
+    contents.info.name = json.value("name", "");
+    contents.info.author = json.value("author", "");
+    contents.info.licence = json.value("licence", "");
+    contents.info.notes = json.value("notes", "");
+    contents.coverPath = json.value("cover", "");
+    for (const Json& group : json.at("groups"))
+        contents.groups.push_back({group.value("name", ""), group.value("items", std::vector<std::string>{})});
+    return contents;
+}
+
+std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& entries) {
+    Json json = {{"format", "baryton-pack"}, {"version", 1}, {"name", info.name}, {"groups", Json::array()}};
+    if (!info.author.empty()) json["author"] = info.author;
+    if (!info.licence.empty()) json["licence"] = info.licence;
+    if (!info.notes.empty()) json["notes"] = info.notes;
+    if (!info.cover.empty()) json["cover"] = kCoverFile;
+    std::vector<ArchiveFile> files;
+    for (const LibraryEntry& entry : entries) {
+        if (!entry.preset && !entry.isPending)
+            throw Error(entry.file.string(), "", "it can't be read and does not go into a pack", entry.error);
+        Json& groups = json["groups"];
+        auto group =
+            std::find_if(groups.begin(), groups.end(), [&](const Json& g) { return g["name"] == entry.group; });
+        if (group == groups.end()) {
+            groups.push_back({{"name", entry.group}, {"items", Json::array()}});
+            group = std::prev(groups.end());
+        }
+        (*group)["items"].push_back(entry.item());
+        files.push_back({entry.item(), readFile(entry.file)});
+    }
+    if (!info.cover.empty()) files.insert(files.begin(), {kCoverFile, info.cover});
+    files.insert(files.begin(), {kContentsFile, fileText(json)});
+    return writeZip(files);
+}
+
+} // namespace baryton

@@ -1,0 +1,310 @@
+#include "stages/in_force.h"
+#include "stages/apply_strength.h"
+#include "stages/preset_words.h"
+#include "stages/stage_type.h"
+
+#include <algorithm>
+
+namespace baryton {
+
+namespace {
+
+Layer* layerOf(Grade& grade, const std::string& id) {
+    const auto at = std::find_if(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.id == id; });
+    return at == grade.look.end() ? nullptr : &*at;
+}
+
+Stage* stageOf(Grade& grade, const std::string& id) {
+    const auto at = findStage(grade, id);
+    return at ? &stageAt(grade, *at) : nullptr;
+}
+
+template <class T>
+std::optional<Value> asValue(const std::optional<T>& field) {
+    return field ? std::optional<Value>(*field) : std::nullopt;
+}
+template <class T>
+void fromValue(std::optional<T>& field, const std::optional<Value>& value) {
+    const T* held = value ? std::get_if<T>(&*value) : nullptr;
+    field = held ? std::optional<T>(*held) : std::nullopt;
+}
+
+/// Whether what the path means is there at all.
+bool exists(Grade& grade, const CarryPath& path) {
+    return path.stage.empty() ? layerOf(grade, path.layer) != nullptr : stageOf(grade, path.stage) != nullptr;
+}
+
+/// The value of a path, nothing at its default.
+std::optional<Value> valueAt(Grade& grade, const CarryPath& path) {
+    if (path.stage.empty()) {
+        const Layer* layer = layerOf(grade, path.layer);
+        if (!layer) return std::nullopt;
+        return path.parameter == kEnabledWord ? asValue(layer->enabled)
+               : path.parameter == kBlendWord ? asValue(layer->blend)
+                                              : asValue(layer->strength);
+    }
+    const Stage* stage = stageOf(grade, path.stage);
+    if (!stage) return std::nullopt;
+    if (path.parameter == kEnabledWord) return asValue(stage->enabled);
+    if (path.parameter == kStrengthWord) return asValue(stage->strength);
+    const auto at = stage->parameters.find(path.parameter);
+    return at == stage->parameters.end() ? std::nullopt : std::optional(at->second);
+}
+
+void setAt(Grade& grade, const CarryPath& path, const std::optional<Value>& value) {
+    if (path.stage.empty()) {
+        Layer* layer = layerOf(grade, path.layer);
+        if (!layer) return;
+        if (path.parameter == kEnabledWord) fromValue(layer->enabled, value);
+        if (path.parameter == kBlendWord) fromValue(layer->blend, value);
+        if (path.parameter == kStrengthWord) fromValue(layer->strength, value);
+        return;
+    }
+    Stage* stage = stageOf(grade, path.stage);
+    if (!stage) return;
+    if (path.parameter == kEnabledWord)
+        fromValue(stage->enabled, value);
+    else if (path.parameter == kStrengthWord)
+        fromValue(stage->strength, value);
+    else if (value)
+        stage->parameters[path.parameter] = *value;
+    else
+        stage->parameters.erase(path.parameter);
+}
+
+/// The paths of a made stage or layer, with the values it was made with.
+std::vector<Change> madeValues(const InForce& preset) {
+    std::vector<Change> values;
+    for (const Stage& stage : preset.madeStages) {
+        if (stage.enabled) values.push_back({{Part::Look, "", stage.id, kEnabledWord}, {}, asValue(stage.enabled)});
+        if (stage.strength)
+            values.push_back({{Part::Look, "", stage.id, kStrengthWord}, {}, asValue(stage.strength)});
+        for (const auto& [id, value] : stage.parameters)
+            values.push_back({{Part::Look, "", stage.id, id}, {}, value});
+    }
+    return values;
+}
+
+bool samePath(const CarryPath& a, const CarryPath& b) {
+    return a.stage == b.stage && a.parameter == b.parameter && (!a.stage.empty() || a.layer == b.layer);
+}
+
+/// The first of the presets after `index` that set a path.
+Change* laterSetter(std::vector<InForce>& all, std::size_t index, const CarryPath& path) {
+    for (std::size_t i = index + 1; i < all.size(); ++i)
+        for (Change& change : all[i].set)
+            if (samePath(change.path, path)) return &change;
+    return nullptr;
+}
+
+bool isEmptied(const Stage& stage) {
+    return !stage.enabled && !stage.strength && stage.parameters.empty();
+}
+
+std::vector<Stage>* runOf(Grade& grade, const std::string& stageId) {
+    const auto at = findStage(grade, stageId);
+    return at ? &stagesOf(grade, *at) : nullptr;
+}
+
+/// Fills in what the step from one grade to the other did.
+void record(InForce& entry, const Grade& before, const Grade& after) {
+    entry.set.clear();
+    entry.madeStages.clear();
+    entry.madeLayers.clear();
+    Grade old = before, now = after;
+    for (Change& change : diff(before, after)) {
+        const CarryPath& path = change.path;
+        if (!exists(old, path) || !exists(now, path)) continue;
+        change.before = valueAt(old, path);
+        change.after = valueAt(now, path);
+        entry.set.push_back(std::move(change));
+    }
+    for (const StagePlace& place : stagePlaces(after))
+        if (const Stage& stage = stageAt(after, place); !findStage(before, stage.id))
+            entry.madeStages.push_back(stage);
+    bool first = true;
+    for (std::size_t i = 0; i < after.look.size(); ++i) {
+        const Layer& layer = after.look[i];
+        if (layerOf(old, layer.id)) continue;
+        if (first) entry.place = i;
+        first = false;
+        Layer made = layer;
+        made.stages.clear();
+        entry.madeLayers.push_back(std::move(made));
+    }
+    if (first && !entry.isOn) entry.place = after.look.size();
+    const bool replacesLook = entry.mode == ApplyMode::Replace && !entry.preset.carried.look.empty();
+    entry.replacedLook = replacesLook ? before.look : std::vector<Layer>{};
+}
+
+/// Undoes what the record says, as far as nobody changed it since, and lets later records start from what was there.
+void revert(PictureWork& work, std::size_t index) {
+    InForce entry = work.inForce[index];
+    Grade& grade = work.grade;
+    for (const Change& change : entry.set) {
+        if (Change* later = laterSetter(work.inForce, index, change.path)) {
+            if (later->before == change.after) later->before = change.before;
+        } else if (exists(grade, change.path) && valueAt(grade, change.path) == change.after) {
+            setAt(grade, change.path, change.before);
+        }
+    }
+    for (const Change& change : madeValues(entry)) {
+        if (Change* later = laterSetter(work.inForce, index, change.path)) {
+            if (later->before == change.after) later->before.reset();
+        } else if (valueAt(grade, change.path) == change.after) {
+            setAt(grade, change.path, std::nullopt);
+        }
+    }
+    for (const Stage& made : entry.madeStages)
+        if (auto* run = runOf(grade, made.id))
+            std::erase_if(*run, [&](const Stage& s) { return s.id == made.id && isEmptied(s); });
+    for (const Layer& made : entry.madeLayers)
+        std::erase_if(grade.look, [&](const Layer& l) { return l.id == made.id && l.stages.empty(); });
+    if (entry.mode == ApplyMode::Replace && entry.isOn) {
+        grade.look.insert(grade.look.begin(), entry.replacedLook.begin(), entry.replacedLook.end());
+        // What was put on later stands above the Look that comes back.
+        for (std::size_t i = index + 1; i < work.inForce.size(); ++i)
+            work.inForce[i].place += entry.replacedLook.size();
+    }
+    grade = repaired(completed(grade)); // a record read from a file may hold anything
+    work.inForce[index].set.clear();
+    work.inForce[index].madeStages.clear();
+    work.inForce[index].madeLayers.clear();
+    work.inForce[index].replacedLook.clear();
+}
+
+/// The layers that a record made, moved to where they stood before.
+void moveLayersTo(Grade& grade, const InForce& entry, std::size_t place) {
+    std::vector<Layer> moved;
+    for (const Layer& made : entry.madeLayers) {
+        const auto at =
+            std::find_if(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.id == made.id; });
+        if (at == grade.look.end()) continue;
+        moved.push_back(std::move(*at));
+        grade.look.erase(at);
+    }
+    const auto to = static_cast<std::ptrdiff_t>(std::min(place, grade.look.size()));
+    grade.look.insert(grade.look.begin() + to, moved.begin(), moved.end());
+}
+
+} // namespace
+
+PictureWork withPreset(const PictureWork& work, const Preset& preset, ApplyMode mode, double strength) {
+    PictureWork next = work;
+    next.grade = completed(next.grade);
+    if (mode != ApplyMode::AddAbove)
+        for (std::size_t i = next.inForce.size(); i-- > 0;)
+            if (next.inForce[i].preset.name == preset.name && next.inForce[i].mode == mode)
+                next = withoutPreset(next, i);
+    InForce entry;
+    entry.preset = preset;
+    entry.preset.covers.clear(); // for the library; a grade has the picture itself
+    entry.mode = mode;
+    entry.strength = strength;
+    const Grade before = next.grade;
+    next.grade = completed(appliedWithStrength(before, preset, mode, strength));
+    if (next.grade == before) return next;
+    record(entry, before, next.grade);
+    if (!entry.replacedLook.empty()) {
+        entry.replaced = std::move(next.inForce);
+        next.inForce.clear();
+    }
+    next.inForce.push_back(std::move(entry));
+    return next;
+}
+
+PictureWork withoutPreset(const PictureWork& work, std::size_t index) {
+    if (index >= work.inForce.size()) return work;
+    PictureWork next = work;
+    if (next.inForce[index].isOn) revert(next, index);
+    const std::vector<InForce> back = next.inForce[index].replaced;
+    const auto at = next.inForce.erase(next.inForce.begin() + static_cast<std::ptrdiff_t>(index));
+    next.inForce.insert(at, back.begin(), back.end());
+    return next;
+}
+
+PictureWork withPresetChanged(const PictureWork& work, std::size_t index, const InForce& wanted) {
+    if (index >= work.inForce.size()) return work;
+    PictureWork next = work;
+    const std::size_t place = next.inForce[index].place;
+    if (next.inForce[index].isOn) revert(next, index);
+    InForce& entry = next.inForce[index];
+    entry.preset = wanted.preset;
+    entry.mode = wanted.mode;
+    entry.strength = wanted.strength;
+    entry.isOn = wanted.isOn;
+    if (!entry.isOn) return next;
+    // A Replace keeps what was put on above it: only the Look below its old place is replaced.
+    Grade above;
+    if (entry.mode == ApplyMode::Replace) {
+        std::vector<std::string> later;
+        for (std::size_t i = index + 1; i < next.inForce.size(); ++i)
+            for (const Layer& layer : next.inForce[i].madeLayers) later.push_back(layer.id);
+        std::erase_if(next.grade.look, [&](const Layer& l) {
+            if (std::find(later.begin(), later.end(), l.id) == later.end()) return false;
+            above.look.push_back(l);
+            return true;
+        });
+    }
+    // What was set later is put aside: this preset goes onto what was there before, and what was set later onto it.
+    Grade before = next.grade;
+    std::vector<std::pair<Change*, std::optional<Value>>> held;
+    for (std::size_t i = index + 1; i < next.inForce.size(); ++i)
+        for (Change& change : next.inForce[i].set)
+            if (laterSetter(next.inForce, index, change.path) == &change && exists(before, change.path)) {
+                held.emplace_back(&change, valueAt(before, change.path));
+                setAt(before, change.path, change.before);
+            }
+    Grade after = appliedWithStrength(before, entry.preset, entry.mode, entry.strength);
+    record(entry, before, after);
+    if (entry.mode == ApplyMode::Replace)
+        after.look.insert(after.look.end(), above.look.begin(), above.look.end());
+    else
+        moveLayersTo(after, entry, place);
+    entry.place = entry.mode == ApplyMode::Replace ? 0 : place;
+    for (auto& [later, value] : held) {
+        later->before = valueAt(after, later->path);
+        setAt(after, later->path, value);
+    }
+    next.grade = repaired(completed(after));
+    return next;
+}
+
+bool isChangedSince(const PictureWork& work, std::size_t index) {
+    PictureWork now = work;
+    const InForce& entry = now.inForce.at(index);
+    if (!entry.isOn) return false;
+    const auto differs = [&](const Change& change) {
+        return !laterSetter(now.inForce, index, change.path) && !(valueAt(now.grade, change.path) == change.after);
+    };
+    const auto made = madeValues(entry);
+    if (std::any_of(entry.set.begin(), entry.set.end(), differs)) return true;
+    if (std::any_of(made.begin(), made.end(), differs)) return true;
+    return std::any_of(entry.madeLayers.begin(), entry.madeLayers.end(), [&](const Layer& was) {
+        const Layer* layer = layerOf(now.grade, was.id);
+        return !layer || layer->strength != was.strength || layer->enabled != was.enabled ||
+               layer->blend != was.blend;
+    });
+}
+
+PictureWork withoutSpentPresets(const PictureWork& work) {
+    PictureWork next = work;
+    std::vector<InForce> left;
+    for (std::size_t i = 0; i < work.inForce.size(); ++i) {
+        const InForce& entry = work.inForce[i];
+        const auto stands = [&](const Change& change) {
+            return laterSetter(next.inForce, i, change.path) ||
+                   (exists(next.grade, change.path) && valueAt(next.grade, change.path) == change.after);
+        };
+        const auto made = madeValues(entry);
+        const bool trace = std::any_of(entry.set.begin(), entry.set.end(), stands) ||
+                           std::any_of(made.begin(), made.end(), stands) ||
+                           std::any_of(entry.madeStages.begin(), entry.madeStages.end(),
+                                       [&](const Stage& s) { return findStage(next.grade, s.id).has_value(); });
+        if (!entry.isOn || trace) left.push_back(entry);
+    }
+    next.inForce = std::move(left);
+    return next;
+}
+
+} // namespace baryton
