@@ -334,6 +334,7 @@ void MainWindow::run(const std::string& command) {
         {"given", [this] { bringGivenPresets(); }},
         {"choose-all",
          [this] {
+             if (task() == 1) return package_->tiles()->selectAll();
              std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
              std::iota(all.begin(), all.end(), 0);
              state_.setSelection(std::move(all));

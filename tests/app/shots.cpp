@@ -4,6 +4,11 @@
 #include "app/preferences.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
+#include "base/file.h"
+#include "grade/grade_json.h"
+#include "lut/bake.h"
+#include "lut/lut_file.h"
+#include "package/archive.h"
 #include "stages/examples.h"
 
 #include <QApplication>
@@ -74,6 +79,53 @@ void stageStrips(const QString& folder) {
         if (!strip.save(folder + u'/' + QString::fromLatin1(type) + QStringLiteral(".png")))
             qFatal("cannot write a strip");
     }
+}
+
+/// The library, two presets compared, and an archive before it is taken in.
+void packages(Driver& d, const QString& folder) {
+    d.click(d.button(&d.window(), QStringLiteral("Package")));
+    PackagePage* package = d.window().packagePage();
+    QListView* tiles = package->tiles();
+    const auto find = [&](const char* name) {
+        for (int row = 0; row < tiles->model()->rowCount(); ++row)
+            if (tiles->model()->index(row, 0).data().toString() == QString::fromLatin1(name)) return row;
+        qFatal("no preset %s", name);
+    };
+    QTest::qWait(2500);
+    d.chooseRow(tiles, find("Late straw"));
+    QTest::qWait(3500);
+    save(&d.window(), folder, QStringLiteral("package"));
+    const auto other = tiles->model()->index(find("Last light"), 0);
+    tiles->scrollTo(other);
+    QTest::mouseClick(tiles->viewport(), Qt::LeftButton, Qt::ControlModifier, tiles->visualRect(other).center());
+    QTest::mouseMove(package->groups()->viewport(), {20, 10});
+    QTest::qWait(1500);
+    save(&d.window(), folder, QStringLiteral("package-compare"));
+
+    const auto text = [](const char* preset) {
+        return readFile(std::filesystem::path(BARYTON_SOURCE) / "share/presets" / preset);
+    };
+    const LutTable straw = bakeLook(presetFromText(text("Meadow and lake/Late straw.bpreset")).carried, 17, "Straw");
+    const std::string cube = cubeText(straw);
+    Preset dusk = presetFromText(text("Dusk/Last light.bpreset"));
+    dusk.notes = "As the company wears it on the road.";
+    const auto zip = d.root() / "Season kit.zip";
+    writeFileAtomically(zip, writeZip({{"Season kit/Dusk/Last light.bpreset", presetToText(dusk)},
+                                       {"Season kit/Dusk/Ember.bpreset", text("Dusk/Ember.bpreset")},
+                                       {"Season kit/Meadow/Straw.cube", cube},
+                                       {"Season kit/Meadow/Straw.3dl", threeDlText(straw)},
+                                       {"Season kit/Meadow/Clearing.bpreset", presetToText([&] {
+                                            Preset p = presetFromText(text("Meadow and lake/Morning dew.bpreset"));
+                                            p.name = "Clearing";
+                                            return p;
+                                        }())},
+                                       {"Season kit/torn.cube", "LUT_3D_SIZE 17\n0 0 0\n"},
+                                       {"Season kit/how to.pdf", "x"}}));
+    d.window().openPaths({zip});
+    QTest::qWait(800);
+    saveWithSheet(d.window(), d.sheet(), folder, QStringLiteral("import"));
+    d.sheet()->reject();
+    QTest::qWait(50);
 }
 
 /// Late summer on the meadow: a band pressed on in the picture, seen beside the source.
@@ -182,6 +234,8 @@ int main(int argc, char** argv) {
     if (argc > 2 && !isDense) stageStrips(QString::fromLocal8Bit(argv[2]));
     Driver d;
     if (!isDense) welcome(d, folder);
+    std::filesystem::copy(std::filesystem::path(BARYTON_SOURCE) / "share/presets", d.libraryRoot(),
+                          std::filesystem::copy_options::recursive);
     d.start();
     GradePage* grade = d.window().gradePage();
     const auto row = [&](const char* name) {
@@ -241,13 +295,15 @@ int main(int argc, char** argv) {
     d.settle();
     d.chooseStage("saturation");
     d.click(d.named<QPushButton>(grade, QStringLiteral("Shelf")));
+    d.type(grade->shelf()->findChild<QLineEdit*>(), QStringLiteral("meadow"));
     QTest::qWait(1500);
-    const auto index = grade->shelf()->list()->model()->index(1, 0);
+    d.chooseRow(grade->shelf()->list(), 4);
+    d.settle();
+    const auto index = grade->shelf()->list()->model()->index(3, 0);
     QTest::mouseMove(grade->shelf()->list()->viewport(), grade->shelf()->list()->visualRect(index).center());
     d.settle();
+    QTest::qWait(300);
     save(&d.window(), folder, QStringLiteral("shelf"));
-    d.chooseRow(grade->shelf()->list(), 1);
-    d.settle();
 
     // Finding, and adding a stage.
     d.key("Ctrl+K");
@@ -281,13 +337,14 @@ int main(int argc, char** argv) {
     d.chooseRow(grade->tray(), 0);
     d.settle();
 
-    d.click(d.button(&d.window(), QStringLiteral("Package")));
-    QTest::qWait(3500);
-    save(&d.window(), folder, QStringLiteral("package"));
+    packages(d, folder);
 
     d.click(d.button(&d.window(), QStringLiteral("Batch")));
     for (auto* box : d.window().batchPage()->findChildren<QCheckBox*>())
-        if (box->text() == QStringLiteral("Limelight")) d.click(box, {8, box->height() / 2.0});
+        if (box->text() == QStringLiteral("Limelight")) {
+            d.click(box, {8, box->height() / 2.0}); // the boxes are made anew
+            break;
+        }
     QTest::qWait(50);
     std::filesystem::resize_file(d.folder() / "lake-fog.jpg", 30000); // one broken file: the rest goes on
     d.click(d.button(&d.window(), QStringLiteral("Start")));

@@ -1,20 +1,25 @@
 #include "app/grade/sheets.h"
 #include "app/package/lut_panel.h"
+#include "app/package/pack_sheets.h"
+#include "app/settings.h"
 #include "app/widgets/labels.h"
 #include "stages/preset_words.h"
+#include "stages/stage_type.h"
 
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QVBoxLayout>
 
 namespace baryton {
 
 SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
-    : QDialog(parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit), group_(new QComboBox),
-      notes_(new QPlainTextEdit), tree_(new CarryTree(true)), account_(makeLabel({}, "second")),
-      save_(makeButton(tr("Save preset"), "primary")) {
+    : QDialog(parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit), author_(new QLineEdit),
+      cover_(new QCheckBox(tr("Cover: this picture"))), keepBoth_(new QCheckBox(tr("Keep both"))),
+      group_(new QComboBox), only_(makeButton(tr("Only…"), "flat")), notes_(new QPlainTextEdit),
+      tree_(new CarryTree(true)), account_(makeLabel({}, "second")), save_(makeButton(tr("Save preset"), "primary")) {
     setWindowTitle(tr("Save preset"));
     setAttribute(Qt::WA_DeleteOnClose);
-    resize(560, 620);
+    resize(580, 660);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(16, 14, 16, 14);
     layout->setSpacing(8);
@@ -35,6 +40,17 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     notes_->setFixedHeight(46);
     notes_->setTabChangesFocus(true);
     layout->addWidget(notes_);
+    auto* by = new QHBoxLayout;
+    author_->setPlaceholderText(tr("Author (optional)"));
+    author_->setAccessibleName(tr("Author"));
+    author_->setText(QString::fromUtf8(layoutState(QStringLiteral("author"))));
+    author_->setMaxLength(200);
+    cover_->setToolTip(
+        tr("A small version of the picture as it is graded goes into the preset, and shows it where no "
+           "picture is open and when it is shared"));
+    by->addWidget(author_, 1);
+    by->addWidget(cover_);
+    layout->addLayout(by);
     auto* head = new QHBoxLayout;
     head->addWidget(makeLabel(tr("WHAT IT CARRIES"), "section"), 1);
     const auto addTick = [&](const QString& name, const QString& tip, const std::function<void()>& tick) {
@@ -46,6 +62,9 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     addTick(tr("All"), tr("Ticks everything, Prep too"), [this] { tree_->tickAll(true); });
     addTick(tr("None"), tr("Takes every tick away"), [this] { tree_->tickAll(false); });
     addTick(tr("Only changed"), tr("Ticks what was changed in Look and Finish"), [this] { tree_->tickChanged(); });
+    only_->setToolTip(tr("Ticks what was changed in one layer or one stage, and nothing else"));
+    head->addWidget(only_);
+    connect(only_, &QPushButton::clicked, this, &SavePresetSheet::openOnly);
     layout->addLayout(head);
     tree_->setGrade(source_);
     layout->addWidget(tree_, 1);
@@ -53,11 +72,14 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     layout->addWidget(account_);
     auto* foot = new QHBoxLayout;
     auto* cancel = makeButton(tr("Cancel"), "");
+    keepBoth_->setToolTip(tr("The one that is there stays; this one gets a number behind its name"));
+    foot->addWidget(keepBoth_);
     foot->addStretch(1);
     foot->addWidget(cancel);
     foot->addWidget(save_);
     layout->addLayout(foot);
     save_->setDefault(true);
+    connect(keepBoth_, &QCheckBox::toggled, this, &SavePresetSheet::review);
     connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
     connect(save_, &QPushButton::clicked, this, &SavePresetSheet::save);
     connect(name_, &QLineEdit::textChanged, this, &SavePresetSheet::review);
@@ -74,10 +96,31 @@ void SavePresetSheet::setSource(const Grade& grade, const IncludeSet& ticked) {
     review();
 }
 
+void SavePresetSheet::openOnly() {
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    const auto add = [&](const QString& name, const std::string& layer, const std::string& stage) {
+        menu->addAction(name, this, [this, layer, stage] {
+            IncludeSet wanted;
+            for (const CarryPath& path : presentIn(source_))
+                if (stage.empty() ? path.layer == layer : path.stage == stage) wanted.push_back(path);
+            tree_->tick(wanted);
+        });
+    };
+    for (const Layer& layer : source_.look) {
+        add(tr("Layer %1").arg(QString::fromStdString(layer.name)), layer.id, {});
+        for (const Stage& stage : layer.stages)
+            if (!isNeutral(stage)) add(QString::fromStdString(stageTitle(stage)), layer.id, stage.id);
+        menu->addSeparator();
+    }
+    menu->popup(only_->mapToGlobal(QPoint(0, only_->height())));
+}
+
 Preset SavePresetSheet::preset() const {
     Preset preset;
     preset.name = name_->text().trimmed().toStdString();
     preset.notes = notes_->toPlainText().trimmed().toStdString();
+    preset.author = author_->text().trimmed().toStdString();
     preset.carried = carve(source_, tree_->included(), defaultsFor(source_));
     return preset;
 }
@@ -92,17 +135,23 @@ void SavePresetSheet::review() {
     const bool taken = std::any_of(entries.begin(), entries.end(), [&](const LibraryEntry& e) {
         return e.name == now.name && e.group == group_->currentText().trimmed().toStdString();
     });
-    if (named && taken) text += tr(" It replaces the one of this name in the group; undo brings that back.");
+    const bool replaces = named && taken && !keepBoth_->isChecked();
+    keepBoth_->setVisible(named && taken);
+    if (replaces) text += tr(" It replaces the one of this name in the group; undo brings that back.");
     account_->setText(text);
     save_->setEnabled(any && named);
-    save_->setText(named && taken ? tr("Replace preset") : tr("Save preset"));
+    save_->setText(replaces ? tr("Replace preset") : tr("Save preset"));
     save_->setToolTip(named ? QString() : tr("Write a name first"));
 }
 
 void SavePresetSheet::save() {
-    const Preset made = preset();
+    Preset made = preset();
+    if (cover_->isChecked())
+        if (std::string cover = coverOf(state_); !cover.empty()) made.covers.push_back(std::move(cover));
+    rememberLayout(QStringLiteral("author"), author_->text().trimmed().toUtf8());
     const std::string group = group_->currentText().trimmed().toStdString();
-    state_.editLibrary([&] { return state_.library().add(made, group); });
+    const bool keepBoth = keepBoth_->isVisible() && keepBoth_->isChecked();
+    state_.editLibrary([&] { return state_.library().add(made, group, keepBoth); });
     state_.tell(tr("Preset saved: %1 in %2").arg(QString::fromStdString(made.name), QString::fromStdString(group)));
     accept();
 }

@@ -2,6 +2,7 @@
 #include "app/app_state.h"
 #include "app/carry_tree.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDialog>
 #include <QLabel>
@@ -20,14 +21,17 @@ public:
     void setSource(const Grade& grade, const IncludeSet& ticked);
 
 private:
+    void openOnly();
     void review();
     void save();
     Preset preset() const;
 
     AppState& state_;
     Grade source_;
-    QLineEdit* name_;
+    QLineEdit *name_, *author_;
+    QCheckBox *cover_, *keepBoth_;
     QComboBox* group_;
+    QPushButton* only_;
     QPlainTextEdit* notes_;
     CarryTree* tree_;
     QLabel* account_;

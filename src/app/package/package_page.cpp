@@ -193,8 +193,8 @@ QWidget* PackagePage::makeMiddle() {
     connect(tiles_, &QListView::activated, details_, &PresetDetails::apply);
     connect(tiles_, &QListView::entered, this, [this](const QModelIndex& index) { showOnWall(index.row()); });
     connect(tiles_, &QListView::customContextMenuRequested, this, &PackagePage::openMenu);
-    connect(new QShortcut(QKeySequence(Qt::Key_Delete), tiles_, {}, {}, Qt::WidgetShortcut), &QShortcut::activated, this,
-            &PackagePage::deleteChosen);
+    connect(new QShortcut(QKeySequence(Qt::Key_Delete), tiles_, {}, {}, Qt::WidgetShortcut), &QShortcut::activated,
+            this, &PackagePage::deleteChosen);
     connect(new QShortcut(QKeySequence(Qt::Key_F2), tiles_, {}, {}, Qt::WidgetShortcut), &QShortcut::activated,
             details_, &PresetDetails::rename);
     connect(tiles_->verticalScrollBar(), &QScrollBar::valueChanged, &redrawTimer_, qOverload<>(&QTimer::start));
@@ -400,6 +400,18 @@ void PackagePage::redraw() {
     const int last = order.empty() ? 0 : order.back() + 1;
     for (int t = last; t < model_->rowCount(); ++t) order.push_back(t);
     for (int t = 0; t < first; ++t) order.push_back(t);
+    // Without a check picture the covers are shown.
+    if (rows.empty())
+        for (int t = 0; t < model_->rowCount(); ++t) {
+            const auto& preset = model_->entry(t).preset;
+            for (int i = 0; preset && i < std::min<int>(kTilePictures, static_cast<int>(preset->covers.size()));
+                 ++i) {
+                const std::string& cover = preset->covers[static_cast<std::size_t>(i)];
+                model_->setImage(t, i,
+                                 QImage::fromData(reinterpret_cast<const uchar*>(cover.data()),
+                                                  static_cast<int>(cover.size()), "JPG"));
+            }
+        }
     std::vector<TileDrawer::Tile> tiles;
     std::vector<QByteArray> ids;
     for (std::size_t i = 0; i < std::min<std::size_t>(rows.size(), kTilePictures); ++i) {

@@ -76,7 +76,7 @@ QWidget* PresetDetails::makeHead() {
     notes_ = new QPlainTextEdit;
     notes_->setPlaceholderText(tr("When to use it"));
     notes_->setAccessibleName(tr("Notes"));
-    notes_->setFixedHeight(44);
+    notes_->setFixedHeight(42);
     notes_->setTabChangesFocus(true);
     layout->addWidget(notes_);
     auto* row = new QHBoxLayout;
@@ -88,7 +88,6 @@ QWidget* PresetDetails::makeHead() {
     key_->setAccessibleName(tr("Key of the preset"));
     key_->setToolTip(tr("A key that puts the preset on the picture in Grade. Delete takes it away"));
     key_->setFixedWidth(104);
-    if (auto* line = key_->findChild<QLineEdit*>()) line->setPlaceholderText(tr("Own key"));
     row->addWidget(author_, 1);
     row->addWidget(key_);
     layout->addLayout(row);
@@ -111,7 +110,8 @@ QWidget* PresetDetails::makeUse() {
     carries_ = new CarryTree(false);
     carries_->setEditable(true);
     carries_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
-    carries_->setMinimumHeight(132);
+    carries_->setMinimumHeight(120);
+    carries_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Ignored);
     carries_->setToolTip(tr("Double-click a value to change it; Delete drops what is chosen"));
     use->addWidget(carries_, 1);
     account_ = makeLabel({}, "second");
@@ -199,13 +199,18 @@ void PresetDetails::refresh() {
     const bool isKnown = known != state_.libraryIndex().items.end();
     favourite_->setChecked(isKnown && known->second.isFavourite);
     key_->setVisible(chosen->preset.has_value());
-    key_->setKeySequence(isKnown ? QKeySequence(QString::fromStdString(known->second.key)) : QKeySequence());
+    if (!key_->hasFocus())
+        key_->setKeySequence(isKnown ? QKeySequence(QString::fromStdString(known->second.key)) : QKeySequence());
+    if (auto* line = key_->findChild<QLineEdit*>())
+        line->setPlaceholderText(tr("Own key")); // it is set back each time
     if (chosen->preset) {
         if (notes_->toPlainText().toStdString() != chosen->preset->notes)
             notes_->setPlainText(QString::fromStdString(chosen->preset->notes));
         author_->setText(QString::fromStdString(chosen->preset->author));
         carries_->setEditable(isPreset);
-        carries_->setGrade(chosen->preset->carried);
+        // Only what has changed: what is chosen in the tree stays so.
+        if (!(shown_ && *shown_ == chosen->preset->carried)) carries_->setGrade(chosen->preset->carried);
+        shown_ = chosen->preset->carried;
         account_->setText(tr("Applied, it %1.").arg(QString::fromStdString(accountOf(*chosen->preset))));
         const auto targets = state_.targets().size();
         apply_->setText(targets > 1 ? tr("Apply to these %1").arg(targets) : tr("Apply to key picture"));
@@ -302,6 +307,7 @@ void PresetDetails::takeKey() {
     for (const KeyCommand& command : keyCommands())
         if (!wanted.isEmpty() && wanted == QLatin1String(command.key)) {
             state_.tell(tr("%1 is the key of: %2. Choose another one.").arg(wanted, tr(command.text)), true);
+            key_->clearFocus();
             return refresh();
         }
     for (const auto& [other, known] : next.items)
@@ -338,9 +344,11 @@ void PresetDetails::takeValue(const CarryPath& path, const QString& typed) {
     }
     if (!value) {
         state_.tell(tr("“%1” is no value for it").arg(typed), true);
+        shown_.reset();
         return refresh();
     }
     change(withEntry(preset, path, *value), tr("Change %1").arg(QString::fromStdString(preset.name)));
+    shown_.reset(); // what was typed reads as the value does
     refresh();
 }
 

@@ -61,6 +61,7 @@ private:
     Segments* mode_;
     ValueRow* strength_;
     LutPanel* lut_;
+    std::optional<Grade> shown_; ///< what the tree shows
     bool filling_ = false;
 };
 

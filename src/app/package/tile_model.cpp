@@ -67,7 +67,7 @@ QVariant PresetTileModel::data(const QModelIndex& index, int role) const {
 }
 
 QSize PresetTileDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const {
-    return {244, 170};
+    return {238, 166};
 }
 
 void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
