@@ -248,4 +248,71 @@ TEST(Core, LinksNoQt) {
     }
 }
 
+TEST(Cli, PacksUnpacksListsAndComparesPresets) {
+    const TempFolder folder;
+    const fs::path given = fs::path(BARYTON_SOURCE) / "share/presets", pack = folder / "own.bpack";
+    Result r = run("preset pack " + quoted(given / "Dusk") + " " + quoted(given / "Stage light" / "Velvet.bpreset") +
+                       " --out " + quoted(pack) + " --author 'The Tin Heron Company'",
+                   folder);
+    EXPECT_EQ(r.code, 0) << r.err;
+    EXPECT_NE(r.out.find("7 items"), std::string::npos) << r.out;
+    const std::string library = " --library " + quoted(folder / "library");
+    r = run("preset unpack " + quoted(pack) + library + " --dry-run", folder);
+    EXPECT_NE(r.out.find("7 of 7 would be added"), std::string::npos) << r.out;
+    EXPECT_FALSE(fs::exists(folder / "library"));
+    EXPECT_EQ(run("preset unpack " + quoted(pack) + library, folder).code, 0);
+    EXPECT_EQ(readFile(folder / "library/Dusk/Ember.bpreset"), readFile(given / "Dusk/Ember.bpreset"));
+    r = run("preset unpack " + quoted(pack) + library, folder);
+    EXPECT_NE(r.out.find("0 of 7 added"), std::string::npos) << r.out;
+    r = run("preset list --json" + library, folder);
+    EXPECT_EQ(Json::parse(r.out).size(), 7u);
+    folder.file("library/Dusk/torn.bpreset", "{");
+    r = run("preset list" + library, folder);
+    EXPECT_EQ(r.code, 1);
+    EXPECT_NE(r.err.find("torn.bpreset"), std::string::npos);
+    EXPECT_NE(r.out.find("Ember"), std::string::npos);
+    r = run("preset unpack " + quoted(folder.file("bad.bpack", "no zip")) + library, folder);
+    EXPECT_EQ(r.code, 1);
+    EXPECT_NE(r.err.find("bad.bpack"), std::string::npos);
+}
+
+TEST(Cli, ExplainsAndComparesPresets) {
+    const TempFolder folder;
+    Result r = run("preset explain " + quoted(limelight()), folder);
+    EXPECT_EQ(r.code, 0);
+    for (const char* word : {"leaves exposure and white balance", "1. Curves", "can't be part of a LUT"})
+        EXPECT_NE(r.out.find(word), std::string::npos) << word << " in " << r.out;
+    EXPECT_EQ(run("preset diff " + quoted(limelight()) + " " + quoted(limelight()), folder).code, 0);
+    Preset other = readPresetFile(limelight());
+    other.carried.look[0].stages[2].parameters["overall"] = 0.3;
+    writePresetFile(folder / "other.bpreset", other);
+    r = run("preset diff " + quoted(limelight()) + " " + quoted(folder / "other.bpreset"), folder);
+    EXPECT_EQ(r.code, 1);
+    EXPECT_EQ(r.out, "Saturation: Saturation  +10 → +30\n");
+}
+
+TEST(Cli, StrengthAndModeAreFelt) {
+    const TempFolder folder;
+    const fs::path picture = smallPicture(folder, "fog.png");
+    const auto mean = [&](const std::string& options) {
+        const fs::path out = folder / "out";
+        fs::remove_all(out);
+        const Result r = run("apply --preset " + quoted(limelight()) + options + " --format png --bits 16 --out " +
+                                 quoted(out) + " --name '{stem}.{ext}' " + quoted(picture),
+                             folder);
+        EXPECT_EQ(r.code, 0) << r.err;
+        return readPicture(out / "fog.png").picture;
+    };
+    const Picture source = readPicture(picture).picture, none = mean(" --strength 0"), half = mean(" --strength 50"),
+                  full = mean(""), set = mean(" --mode set"), replace = mean(" --mode replace");
+    EXPECT_LT(largestDifference(none, source), 1e-4);
+    EXPECT_GT(largestDifference(full, source), 0.05);
+    EXPECT_GT(largestDifference(half, source), 0.02);
+    EXPECT_GT(largestDifference(full, half), 0.02);
+    EXPECT_LT(largestDifference(set, full), 1e-4) << "on a bare Look the modes come to the same";
+    EXPECT_LT(largestDifference(replace, full), 1e-4);
+    EXPECT_EQ(run("apply --preset " + quoted(limelight()) + " --strength 300 --out x " + quoted(picture), folder).code,
+              2);
+}
+
 } // namespace baryton::test
