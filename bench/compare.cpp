@@ -5,6 +5,7 @@
 #include "base/file.h"
 #include "cost_plot.h"
 #include "grade/grade_json.h"
+#include "library_speed.h"
 #include "lut/bake.h"
 #include "picture/picture_file.h"
 #include "preview_speed.h"
@@ -324,6 +325,22 @@ void compareMany(const fs::path& folder) {
     row("  → all thumbnails", many.thumbnails, fmt::format("{:.0f} MB resident", many.megabytes));
 }
 
+void compareLibrary(const fs::path& folder) {
+    const fs::path source(BARYTON_SOURCE);
+    fs::create_directories(folder / "checks");
+    for (const auto& entry : fs::directory_iterator(source / "demo/pictures"))
+        if (entry.path().extension() == ".jpg")
+            fs::copy_file(entry.path(), folder / "checks" / entry.path().filename());
+    const LibraryTimes times = libraryTimes(source / "share/presets", folder / "checks", folder);
+    row("500 presets in 20 groups: the library read", percentile(times.open, 0.5));
+    row("  a letter of the search → painted list, 95th percentile", percentile(times.keys, 0.95),
+        fmt::format("median {:.1f}", percentile(times.keys, 0.5)));
+    row("  a tile (three pictures) drawn for the first time", times.coldTile);
+    row("  a screenful of tiles from the disk", percentile(times.warm, 0.5));
+    row("  preset pointed at → nine check pictures, median", percentile(times.hovers, 0.5),
+        fmt::format("95 % {:.1f}", percentile(times.hovers, 0.95)));
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -359,6 +376,7 @@ int main(int argc, char** argv) {
             }
         if (wants("open")) compareOpening(picture, folder);
         if (wants("window")) compareWindow(picture, folder);
+        if (wants("library")) compareLibrary(folder);
         if (wants("plot")) plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
         rusage usage{};
         ::getrusage(RUSAGE_SELF, &usage);

@@ -4,6 +4,7 @@
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "stages/preset_words.h"
+#include "wait.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
@@ -44,17 +45,6 @@ OpenTimes openTimes(const std::filesystem::path& file, const std::filesystem::pa
 namespace {
 
 using Clock = QElapsedTimer;
-
-double since(const Clock& clock) {
-    return static_cast<double>(clock.nsecsElapsed()) / 1e6;
-}
-
-/// Runs the event loop until the condition holds; sleeps between events, so that no core is taken from the window.
-void runUntil(const std::function<bool()>& holds) {
-    QTimer tick; // for conditions that no event announces
-    tick.start(20);
-    while (!holds()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
-}
 
 void send(QWidget* widget, QEvent::Type type, QPointF at) {
     const Qt::MouseButton button = type == QEvent::MouseMove ? Qt::NoButton : Qt::LeftButton;

@@ -339,6 +339,30 @@ void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength)
     tryIndex_ = undo_.index() > before ? undo_.index() : -1;
 }
 
+const LibraryEntry* AppState::sourceOf(const InForce& entry) const {
+    for (const LibraryEntry& each : presets_)
+        if (each.preset && each.kind == LibraryEntry::Kind::Preset && each.name == entry.preset.name) return &each;
+    return nullptr;
+}
+
+void AppState::savePresetOver(std::size_t index) {
+    if (!hasKey() || index >= keyWork().inForce.size()) return;
+    const LibraryEntry* source = sourceOf(keyWork().inForce[index]);
+    if (!source) return;
+    const LibraryEntry entry = *source;
+    Preset next = presetAsWorn(keyWork(), index);
+    next.covers = entry.preset->covers;
+    const std::size_t changed = diff(entry.preset->carried, next.carried).size();
+    const QString name = QString::fromStdString(entry.name);
+    undo_.beginMacro(tr("Save over %1").arg(name));
+    editLibrary([&] { return library_.change(entry, next, tr("Save over %1").arg(name).toStdString()); });
+    editWorks(tr("Save over %1").arg(name), [&, key = &keyWork()](const PictureWork& work) {
+        return &work == key ? withPresetSavedOver(work, index, next) : work;
+    });
+    undo_.endMacro();
+    tell(tr("%1: %2 values taken over. Undo brings the old ones back").arg(name).arg(changed));
+}
+
 AppState::~AppState() {
     reader_.waitForDone();
 }

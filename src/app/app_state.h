@@ -84,6 +84,10 @@ public:
     /// targets those change that have the same preset in force. With a gesture the steps become one.
     void changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture = {});
     void takeOffPreset(std::size_t index);
+    /// Saves the library's preset of that name over with the values that it has on the key picture now.
+    void savePresetOver(std::size_t index);
+    /// The library's preset that one in force came from, by name; null when there is none any more.
+    const LibraryEntry* sourceOf(const InForce& entry) const;
     /// The same as a try: the next one takes its place, as long as nothing else was done. Undo takes it back.
     void applyAsTry(const Preset& preset, ApplyMode mode, double strength);
     /// What is being tried stays; the next try comes on top.

@@ -130,9 +130,10 @@ LibraryEntry Library::entryFor(const fs::path& file, Luts luts) const {
         const std::string content = readFile(file);
         entry.contentId = contentHash(content);
         if (entry.kind == LibraryEntry::Kind::Lut) {
-            entry.preset = lutPreset(parseLut(content).table, file.filename().string());
+            entry.preset =
+                std::make_shared<const Preset>(lutPreset(parseLut(content).table, file.filename().string()));
         } else {
-            entry.preset = presetFromText(content);
+            entry.preset = std::make_shared<const Preset>(presetFromText(content));
             entry.name = entry.preset->name;
             requireValid(entry.preset->carried);
         }

@@ -1,5 +1,6 @@
 #include "stages/in_force.h"
 #include "stages/apply_strength.h"
+#include "stages/carry_over.h"
 #include "stages/preset_words.h"
 #include "stages/stage_type.h"
 
@@ -285,6 +286,34 @@ bool isChangedSince(const PictureWork& work, std::size_t index) {
         return !layer || layer->strength != was.strength || layer->enabled != was.enabled ||
                layer->blend != was.blend;
     });
+}
+
+Preset presetAsWorn(const PictureWork& work, std::size_t index) {
+    const InForce& entry = work.inForce.at(index);
+    Grade grade = work.grade;
+    if (entry.mode == ApplyMode::AddAbove) {
+        // Its own layers, under the names that they have in the preset.
+        grade.look.clear();
+        for (std::size_t i = 0; i < std::min(entry.madeLayers.size(), entry.preset.carried.look.size()); ++i)
+            for (const Layer& layer : work.grade.look)
+                if (layer.id == entry.madeLayers[i].id) {
+                    grade.look.push_back(layer);
+                    grade.look.back().name = entry.preset.carried.look[i].name;
+                }
+    }
+    return savedOver(entry.preset, grade);
+}
+
+PictureWork withPresetSavedOver(const PictureWork& work, std::size_t index, const Preset& preset) {
+    PictureWork next = work;
+    InForce& entry = next.inForce.at(index);
+    entry.preset = preset;
+    entry.preset.covers.clear();
+    for (Change& change : entry.set)
+        if (!laterSetter(next.inForce, index, change.path)) change.after = valueAt(next.grade, change.path);
+    for (Stage& made : entry.madeStages)
+        if (const Stage* now = stageOf(next.grade, made.id)) made = *now;
+    return next;
 }
 
 PictureWork withoutSpentPresets(const PictureWork& work) {

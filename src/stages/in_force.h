@@ -20,6 +20,11 @@ PictureWork withPresetChanged(const PictureWork& work, std::size_t index, const 
 /// Whether something that the preset set was changed since, by hand. What a later preset set is no change.
 bool isChangedSince(const PictureWork& work, std::size_t index);
 
+/// The preset with the values that it has on this picture now, wherever it stands there. What it carries stays.
+Preset presetAsWorn(const PictureWork& work, std::size_t index);
+/// The picture after its preset was saved over with those values: what is there now is what the preset set.
+PictureWork withPresetSavedOver(const PictureWork& work, std::size_t index, const Preset& preset);
+
 /// Drops from the list what left no trace in the grade, such as after a reset.
 PictureWork withoutSpentPresets(const PictureWork& work);
 

@@ -117,7 +117,7 @@ TEST(Library, ListsGroupsPresetsAndBrokenFiles) {
     ASSERT_EQ(entries.size(), 3u);
     EXPECT_EQ(library.groups(), (std::vector<std::string>{"Alley", "Meadow"}));
     EXPECT_EQ(entries[0].name, "Dusk");
-    EXPECT_FALSE(entries[1].preset.has_value());
+    EXPECT_FALSE(bool(entries[1].preset));
     EXPECT_NE(entries[1].error.find("hand made.bpreset"), std::string::npos);
 }
 

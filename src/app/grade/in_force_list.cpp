@@ -62,7 +62,7 @@ InForceList::Row InForceList::makeRow(std::size_t index) {
     first->addWidget(off);
     lines->addLayout(first);
     auto* second = new QHBoxLayout;
-    second->setContentsMargins(22, 0, 0, 0);
+    second->setContentsMargins(10, 0, 0, 0);
     second->setSpacing(4);
     row.mode = makeLabel({}, "second");
     row.strength = new NumberField;
@@ -73,7 +73,11 @@ InForceList::Row InForceList::makeRow(std::size_t index) {
     row.swap = makeButton(tr("Swap"), "flat");
     row.swap->setCheckable(true);
     row.swap->setToolTip(tr("The next preset that you click takes this one's place"));
+    row.over = makeButton(tr("Save over"), "flat");
+    row.over->setToolTip(tr("Gives the preset in the library the values that it has here now"));
+    connect(row.over, &QPushButton::clicked, this, [this, index] { state_.savePresetOver(index); });
     second->addWidget(row.mode, 1);
+    second->addWidget(row.over);
     second->addWidget(row.strength);
     second->addWidget(row.swap);
     lines->addLayout(second);
@@ -120,7 +124,9 @@ void InForceList::refresh() {
         shown_[i].name->setToolTip(
             tr("%1 %2%3").arg(name, QString::fromStdString(accountOf(entry.preset)),
                               changed ? tr("\nSome of what it set was changed since") : QString()));
-        shown_[i].mode->setText(modeName(entry.mode) + (changed ? tr(" · changed") : QString()));
+        shown_[i].mode->setText(changed ? QString() : modeName(entry.mode));
+        // What was changed since can be given to the preset itself.
+        shown_[i].over->setVisible(changed && state_.sourceOf(entry));
         shown_[i].strength->setValue(entry.strength * 100);
         shown_[i].strength->setEnabled(entry.isOn);
     }

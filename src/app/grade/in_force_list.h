@@ -27,7 +27,7 @@ Q_SIGNALS:
 private:
     struct Row {
         QWidget* box;
-        QPushButton *name, *swap;
+        QPushButton *name, *swap, *over;
         NumberField* strength;
         QLabel* mode;
     };

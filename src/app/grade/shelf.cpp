@@ -219,6 +219,7 @@ void Shelf::apply(int row) {
         inForce_->endSwap();
         return;
     }
+    if (QGuiApplication::keyboardModifiers() & Qt::ControlModifier) state_.keepTry(); // on top of what is tried
     state_.applyAsTry(preset, mode(), strength());
 }
 
@@ -228,7 +229,7 @@ void Shelf::showHint() {
         hint_->setText(tr("Click the preset that takes the place of %1")
                            .arg(QString::fromStdString(state_.keyWork().inForce[*swap].preset.name)));
     else
-        hint_->setText(tr("Point to see, click to try; Enter keeps it"));
+        hint_->setText(tr("Point to see, click to try, Ctrl+click for one more; Enter keeps it"));
 }
 
 void Shelf::openMenu(QPoint at) {

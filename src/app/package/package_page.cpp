@@ -109,8 +109,8 @@ QWidget* PackagePage::makeLeft() {
     checks_->setStyleSheet(QStringLiteral("QListView { background: transparent; }"));
     checks_->setFixedHeight(196);
     layout->addWidget(checks_);
-    connect(search_, &QLineEdit::textChanged, this, &PackagePage::fill);
-    connect(groups_, &GroupList::groupChosen, this, &PackagePage::fill);
+    connect(search_, &QLineEdit::textChanged, this, &PackagePage::filter);
+    connect(groups_, &GroupList::groupChosen, this, &PackagePage::filter);
     connect(groups_, &GroupList::exportWanted, this, &PackagePage::exportPack);
     connect(checks_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
         if (filling_) return;
@@ -198,7 +198,7 @@ QWidget* PackagePage::makeMiddle() {
     connect(new QShortcut(QKeySequence(Qt::Key_F2), tiles_, {}, {}, Qt::WidgetShortcut), &QShortcut::activated,
             details_, &PresetDetails::rename);
     connect(tiles_->verticalScrollBar(), &QScrollBar::valueChanged, &redrawTimer_, qOverload<>(&QTimer::start));
-    connect(sort_, &QComboBox::activated, this, &PackagePage::fill);
+    connect(sort_, &QComboBox::activated, this, &PackagePage::filter);
     connect(ground_, &Segments::chosen, this, [this](int which) {
         wall_->setGround(which == 0 ? CheckWall::Ground::Bare : CheckWall::Ground::AsGraded);
     });
@@ -345,15 +345,31 @@ bool PackagePage::eventFilter(QObject* watched, QEvent* event) {
 
 void PackagePage::fill() {
     groups_->fill();
-    const QString shown = groups_->group(), wanted = search_->text().trimmed();
+    searched_.clear();
+    // What has just been saved is what one wants to see.
+    std::set<std::filesystem::path> files;
+    std::vector<std::filesystem::path> added;
+    for (const auto& entry : state_.presets()) {
+        files.insert(entry.file);
+        if (!known_.empty() && !known_.contains(entry.file)) added.push_back(entry.file);
+    }
+    if (added.size() == 1) chosenFile_ = added.front();
+    known_ = std::move(files);
+    for (const auto& entry : state_.presets())
+        searched_.push_back(QString::fromStdString(searchText(entry)).toCaseFolded());
+    filter();
+}
+
+void PackagePage::filter() {
+    const QString shown = groups_->group(), wanted = search_->text().trimmed().toCaseFolded();
     const bool favourites = groups_->isFavourites();
     std::vector<LibraryEntry> entries;
-    for (const auto& entry : state_.presets()) {
+    for (std::size_t i = 0; i < state_.presets().size(); ++i) {
+        const LibraryEntry& entry = state_.presets()[i];
         if (!shown.isEmpty() && QString::fromStdString(entry.group) != shown) continue;
         const auto known = state_.libraryIndex().items.find(entry.item());
         if (favourites && (known == state_.libraryIndex().items.end() || !known->second.isFavourite)) continue;
-        if (!wanted.isEmpty() && !QString::fromStdString(searchText(entry)).contains(wanted, Qt::CaseInsensitive))
-            continue;
+        if (!wanted.isEmpty() && !searched_[i].contains(wanted)) continue;
         entries.push_back(entry);
     }
     if (sort_->currentIndex() == static_cast<int>(Sort::Newest)) {
@@ -463,7 +479,7 @@ void PackagePage::showOnWall(int hovered) {
 
 void PackagePage::showChosen() {
     showOnWall(hovered_);
-    details_->setFile(chosenFile_, checkSources());
+    if (details_->file() != chosenFile_) details_->setFile(chosenFile_, checkSources());
 }
 
 } // namespace baryton

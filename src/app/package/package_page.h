@@ -44,7 +44,8 @@ private:
     QWidget* makeLeft();
     QWidget* makeMiddle();
     QWidget* makeRight();
-    void fill();
+    void fill();   ///< the library has changed
+    void filter(); ///< what is searched for, the group or the order has
     void redraw();
     void chooseChecks();
     void showChosen();
@@ -69,8 +70,10 @@ private:
     TileDrawer drawer_;
     QTimer redrawTimer_, detailTimer_;
     std::filesystem::path chosenFile_;
+    std::set<std::filesystem::path> known_;
     std::map<int, Picture> sources_; ///< check pictures at the size of tiles
     int hovered_ = -1;
+    std::vector<QString> searched_; ///< what the search looks through, for each preset
     bool filling_ = false;
 };
 

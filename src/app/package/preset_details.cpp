@@ -198,7 +198,7 @@ void PresetDetails::refresh() {
     const auto known = state_.libraryIndex().items.find(chosen->item());
     const bool isKnown = known != state_.libraryIndex().items.end();
     favourite_->setChecked(isKnown && known->second.isFavourite);
-    key_->setVisible(chosen->preset.has_value());
+    key_->setVisible(chosen->preset != nullptr);
     if (!key_->hasFocus())
         key_->setKeySequence(isKnown ? QKeySequence(QString::fromStdString(known->second.key)) : QKeySequence());
     if (auto* line = key_->findChild<QLineEdit*>())

@@ -20,6 +20,7 @@ public:
 
     /// An empty path for nothing. `checks` are the pictures that a LUT's fidelity is measured on.
     void setFile(const std::filesystem::path& file, const std::vector<Picture>& checks);
+    const std::filesystem::path& file() const { return file_; }
     void refresh();
     ApplyMode mode() const;
     double strength() const;
