@@ -95,6 +95,18 @@ private:
 
 AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     : QObject(parent), library_(std::move(libraryRoot)) {
+    watchTimer_.setSingleShot(true);
+    watchTimer_.setInterval(200); // files come in bursts
+    connect(&watcher_, &QFileSystemWatcher::directoryChanged, &watchTimer_, qOverload<>(&QTimer::start));
+    connect(&watchTimer_, &QTimer::timeout, this, [this] {
+        const auto now = library_.entries(Library::Luts::Pending);
+        const auto same = [](const LibraryEntry& a, const LibraryEntry& b) {
+            return a.file == b.file && (a.contentId == b.contentId || a.isPending || b.isPending);
+        };
+        if (!std::equal(now.begin(), now.end(), presets_.begin(), presets_.end(), same) ||
+            library_.groups() != groups_ || !(library_.index() == index_))
+            reloadPresets();
+    });
     connect(&pictures_, &PictureSet::opened, this, [this] {
         undo_.clear();
         key_ = -1;
@@ -373,6 +385,16 @@ const LibraryEntry* AppState::presetEntry(const std::string& item) const {
     return nullptr;
 }
 
+void AppState::watchLibrary() {
+    QStringList folders{QString::fromStdString(library_.root().string())};
+    for (const auto& group : library_.groups())
+        folders.append(QString::fromStdString((library_.root() / group).string()));
+    const QStringList watched = watcher_.directories();
+    for (const QString& folder : folders)
+        if (!watched.contains(folder) && std::filesystem::is_directory(folder.toStdString()))
+            watcher_.addPath(folder);
+}
+
 void AppState::reloadPresets() {
     std::string error;
     index_ = library_.index(&error);
@@ -382,6 +404,8 @@ void AppState::reloadPresets() {
     pictures_.setStart(
         [this](const std::filesystem::path& file, const std::string& camera) { return startOf(file, camera); },
         !index_.startByCamera.empty());
+    groups_ = library_.groups();
+    watchLibrary();
     Q_EMIT presetsChanged();
     if (std::none_of(presets_.begin(), presets_.end(), [](const LibraryEntry& e) { return e.isPending; })) return;
     reader_.start([this] {

@@ -2,7 +2,9 @@
 #include "app/picture_set.h"
 #include "package/library.h"
 
+#include <QFileSystemWatcher>
 #include <QThreadPool>
+#include <QTimer>
 #include <QUndoStack>
 #include <functional>
 #include <optional>
@@ -126,6 +128,7 @@ private:
     friend class LibraryStep;
     PictureWork startOf(const std::filesystem::path& file, const std::string& camera);
     void endTrial();
+    void watchLibrary();
     void pushWorks(const QString& text, const WorkChange& change);
     bool changeFiles(const std::function<void()>& change);
 
@@ -133,8 +136,11 @@ private:
     Library library_;
     std::vector<LibraryEntry> presets_;
     LibraryIndex index_;
+    std::vector<std::string> groups_;
     std::string toldIndexError_, toldStart_;
-    QThreadPool reader_; ///< of LUT files
+    QThreadPool reader_;         ///< of LUT files
+    QFileSystemWatcher watcher_; ///< of the library's folders: files put there by hand appear at once
+    QTimer watchTimer_;
     QUndoStack undo_;
     int key_ = -1;
     WorkChange trial_;

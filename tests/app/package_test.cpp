@@ -60,8 +60,7 @@ void dropFiles(QWidget* widget, const std::vector<fs::path>& files) {
     QTest::qWait(50);
 }
 
-void dropOn(QAbstractItemView* view, int row, QMimeData* data) {
-    const QPoint at = view->visualRect(view->model()->index(row, 0)).center();
+void dropAt(QAbstractItemView* view, QPoint at, QMimeData* data) {
     QDragEnterEvent enter(at, Qt::MoveAction, data, Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(view->viewport(), &enter);
     QDragMoveEvent move(at, Qt::MoveAction, data, Qt::LeftButton, Qt::NoModifier);
@@ -70,6 +69,10 @@ void dropOn(QAbstractItemView* view, int row, QMimeData* data) {
     QDropEvent drop(at, Qt::MoveAction, data, Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(view->viewport(), &drop);
     QTest::qWait(50);
+}
+
+void dropOn(QAbstractItemView* view, int row, QMimeData* data) {
+    dropAt(view, view->visualRect(view->model()->index(row, 0)).center(), data);
 }
 
 PackagePage* openPackage(Driver& d) {
@@ -220,6 +223,18 @@ TEST(Package, PresetsAreDraggedBetweenGroupsAndGroupsPutInOrder) {
     EXPECT_FALSE(fs::exists(d.libraryRoot() / "Tin Heron/Limelight.bpreset"));
     d.state().undoStack().undo();
     EXPECT_EQ(bytesOf(d.libraryRoot()), before);
+    // A group is dragged before another one.
+    EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Evening", "Tin Heron"}));
+    page->groups()->setCurrentRow(rowOf(page->groups(), tr8("Tin Heron")));
+    std::unique_ptr<QMimeData> group(page->groups()->model()->mimeData({page->groups()->currentIndex()}));
+    const QRect where = page->groups()->visualRect(page->groups()->model()->index(2, 0));
+    dropAt(page->groups(), {where.center().x(), where.top() + 2}, group.get());
+    EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Tin Heron", "Evening"}));
+    EXPECT_EQ(rowOf(page->groups(), tr8("Tin Heron")), 2);
+    d.state().undoStack().undo();
+    EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Evening", "Tin Heron"}));
+    page->groups()->setCurrentRow(0);
+    QTest::qWait(30);
     // Several are deleted at once, and come back at once.
     page->tiles()->setFocus();
     QTest::keyClick(page->tiles(), Qt::Key_A, Qt::ControlModifier);
@@ -383,13 +398,50 @@ TEST(Package, NewPicturesStartFromTheChosenPreset) {
     EXPECT_EQ(nameOf(1), "Limelight");
 }
 
+TEST(Package, ACameraHasAStartOfItsOwn) {
+    Driver d({"lake-fog.jpg", "chart-table.jpg"});
+    d.start();
+    LibraryIndex index = d.state().libraryIndex();
+    index.startByCamera["Tin Heron Field Camera One"] = "Tin Heron/Lantern blue.bpreset";
+    index.start = "Tin Heron/Gone.bpreset";
+    d.state().editLibrary([&] { return d.state().library().setIndex(index, "Starts"); });
+    d.start();
+    const auto wears = [&](int i) {
+        const auto& worn = d.state().pictures().at(i).work.inForce;
+        return worn.size() == 1 && worn[0].preset.name == "Lantern blue";
+    };
+    EXPECT_TRUE(Driver::waitFor([&] { return wears(0) && wears(1); }));
+}
+
+TEST(Package, FilesPutThereByHandAppearAtOnce) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    PackagePage* page = openPackage(d);
+    const int before = page->tiles()->model()->rowCount();
+    Preset preset = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
+    preset.name = "By hand";
+    writePresetFile(d.libraryRoot() / "Tin Heron/By hand.bpreset", preset);
+    EXPECT_TRUE(Driver::waitFor([&] { return page->tiles()->model()->rowCount() == before + 1; }, 5));
+    fs::create_directories(d.libraryRoot() / "Luts");
+    EXPECT_TRUE(Driver::waitFor([&] { return page->groups()->count() == 4; }, 5));
+    writeFileAtomically(d.libraryRoot() / "Luts/plain.cube", "LUT_1D_SIZE 2\n0 0 0\n1 1 1\n");
+    EXPECT_TRUE(Driver::waitFor(
+        [&] {
+            const LibraryEntry* entry = d.state().presetEntry("Luts/plain.cube");
+            return entry && entry->preset;
+        },
+        5))
+        << "a LUT is listed at once and read behind the window";
+    EXPECT_EQ(page->tiles()->model()->rowCount(), before + 2);
+}
+
 TEST(Package, SavingOffersOneStageBothNamesAndACover) {
     Driver d({"lake-fog.jpg"});
     d.start();
     d.state().applyPreset(readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset"));
     d.menu(tr8("File"), tr8("Save preset…"));
     d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Limelight"));
-    d.click(d.button(d.sheet(), tr8("Only…")));
+    d.click(d.button(d.sheet(), tr8("Just one…")));
     auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
     ASSERT_NE(menu, nullptr);
     for (QAction* action : menu->actions())

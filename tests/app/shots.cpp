@@ -300,9 +300,10 @@ int main(int argc, char** argv) {
     d.chooseRow(grade->shelf()->list(), 4);
     d.settle();
     const auto index = grade->shelf()->list()->model()->index(3, 0);
+    QTest::mouseMove(grade->view(), grade->view()->rect().center());
+    QTest::qWait(200);
     QTest::mouseMove(grade->shelf()->list()->viewport(), grade->shelf()->list()->visualRect(index).center());
-    d.settle();
-    QTest::qWait(300);
+    QTest::qWait(700);
     save(&d.window(), folder, QStringLiteral("shelf"));
 
     // Finding, and adding a stage.

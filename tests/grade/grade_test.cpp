@@ -180,6 +180,47 @@ TEST(Apply, SetChangesJustWhatIsCarried) {
     }
 }
 
+TEST(Apply, WhatSetChangesIsWhatIsCarriedByteForByte) {
+    Random random(24);
+    for (int i = 0; i < 120; ++i) {
+        const Grade target = randomGrade(random), source = randomGrade(random);
+        IncludeSet include;
+        for (const auto& path : presentIn(source))
+            if (random() % 3 == 0) include.push_back(path);
+        const Preset preset = presetOf(carve(source, include, defaultsFor(source)));
+        const Grade out = applied(target, preset, ApplyMode::Set);
+        Grade back = out;
+        for (const Change& change : diff(target, out)) {
+            if (change.path.stage.empty()) {
+                for (Layer& layer : back.look)
+                    for (const Layer& old : target.look)
+                        if (layer.id == change.path.layer && old.id == layer.id)
+                            layer.enabled = old.enabled, layer.strength = old.strength, layer.blend = old.blend;
+                continue;
+            }
+            const auto place = findStage(back, change.path.stage);
+            ASSERT_TRUE(place);
+            Stage& stage = stageAt(back, *place);
+            const auto old = findStage(target, stage.id);
+            if (!old) continue; // a stage it made: taken out below
+            // The value is one that the preset carries for a stage of this type.
+            const bool carried = std::any_of(include.begin(), include.end(), [&](const CarryPath& path) {
+                return path.parameter == change.path.parameter;
+            });
+            EXPECT_TRUE(carried) << change.path.parameter;
+            stage = stageAt(target, *old);
+        }
+        for (auto* stages : {&back.prep, &back.finish})
+            std::erase_if(*stages, [&](const Stage& s) { return !findStage(target, s.id); });
+        for (Layer& layer : back.look)
+            std::erase_if(layer.stages, [&](const Stage& s) { return !findStage(target, s.id); });
+        std::erase_if(back.look, [&](const Layer& l) {
+            return std::none_of(target.look.begin(), target.look.end(), [&](const Layer& t) { return t.id == l.id; });
+        });
+        EXPECT_EQ(gradeToText(back), gradeToText(target)) << "nothing else moved";
+    }
+}
+
 TEST(Apply, SetLeavesPrepAloneAndMeetsStagesByTypeAndLabel) {
     Grade target = startingGrade();
     target.prep[0].parameters["stops"] = 1.3;

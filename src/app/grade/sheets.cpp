@@ -2,6 +2,7 @@
 #include "app/package/lut_panel.h"
 #include "app/package/pack_sheets.h"
 #include "app/settings.h"
+#include "app/welcome.h"
 #include "app/widgets/labels.h"
 #include "stages/preset_words.h"
 #include "stages/stage_type.h"
@@ -15,7 +16,7 @@ namespace baryton {
 SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     : QDialog(parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit), author_(new QLineEdit),
       cover_(new QCheckBox(tr("Cover: this picture"))), keepBoth_(new QCheckBox(tr("Keep both"))),
-      group_(new QComboBox), only_(makeButton(tr("Only…"), "flat")), notes_(new QPlainTextEdit),
+      group_(new QComboBox), only_(makeButton(tr("Just one…"), "flat")), notes_(new QPlainTextEdit),
       tree_(new CarryTree(true)), account_(makeLabel({}, "second")), save_(makeButton(tr("Save preset"), "primary")) {
     setWindowTitle(tr("Save preset"));
     setAttribute(Qt::WA_DeleteOnClose);
@@ -31,8 +32,19 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     form->addWidget(makeLabel(tr("in group"), "second"));
     group_->setEditable(true);
     group_->setAccessibleName(tr("Group"));
-    for (const auto& group : state.library().groups()) group_->addItem(QString::fromStdString(group));
-    if (group_->count() == 0) group_->addItem(tr("My presets"));
+    // Where the last one went; else a group that did not come with the program.
+    const QString last = QString::fromUtf8(layoutState(QStringLiteral("save-group")));
+    QString own;
+    for (const auto& group : state.library().groups()) {
+        const QString name = QString::fromStdString(group);
+        group_->addItem(name);
+        std::error_code ignored;
+        if (own.isEmpty() && !std::filesystem::is_directory(givenPresetsFolder() / group, ignored)) own = name;
+    }
+    if (group_->findText(last) >= 0) own = last;
+    if (own.isEmpty()) own = tr("My presets");
+    if (group_->findText(own) < 0) group_->insertItem(0, own);
+    group_->setCurrentText(own);
     form->addWidget(group_, 2);
     layout->addLayout(form);
     notes_->setPlaceholderText(tr("When to use it (optional)"));
@@ -149,6 +161,7 @@ void SavePresetSheet::save() {
     if (cover_->isChecked())
         if (std::string cover = coverOf(state_); !cover.empty()) made.covers.push_back(std::move(cover));
     rememberLayout(QStringLiteral("author"), author_->text().trimmed().toUtf8());
+    rememberLayout(QStringLiteral("save-group"), group_->currentText().trimmed().toUtf8());
     const std::string group = group_->currentText().trimmed().toStdString();
     const bool keepBoth = keepBoth_->isVisible() && keepBoth_->isChecked();
     state_.editLibrary([&] { return state_.library().add(made, group, keepBoth); });

@@ -138,7 +138,9 @@ void GroupList::openMenu(QPoint at) {
 }
 
 void GroupList::dragEnterEvent(QDragEnterEvent* event) {
-    if (event->mimeData()->hasFormat(kMimeType) || event->source() == this) event->acceptProposedAction();
+    // Presets, or a group of this very list.
+    if (event->mimeData()->hasFormat(kMimeType) || event->mimeData()->hasFormat(model()->mimeTypes().constFirst()))
+        event->acceptProposedAction();
 }
 
 void GroupList::dragMoveEvent(QDragMoveEvent* event) {
@@ -150,7 +152,8 @@ void GroupList::dragMoveEvent(QDragMoveEvent* event) {
             event->ignore();
         return;
     }
-    QListWidget::dragMoveEvent(event);
+    QListWidget::dragMoveEvent(event); // for its scrolling and the line
+    event->acceptProposedAction();
 }
 
 void GroupList::dropEvent(QDropEvent* event) {

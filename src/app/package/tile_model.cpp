@@ -67,7 +67,7 @@ QVariant PresetTileModel::data(const QModelIndex& index, int role) const {
 }
 
 QSize PresetTileDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const {
-    return {238, 166};
+    return {232, 162};
 }
 
 void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
