@@ -344,6 +344,14 @@ void AppState::takeOffPreset(std::size_t index) {
     });
 }
 
+PictureWork AppState::workForTry(const PictureWork& work) const {
+    if (tryIndex_ <= 0 || tryIndex_ != undo_.index()) return work;
+    if (const auto* step = dynamic_cast<const WorkStep*>(undo_.command(tryIndex_ - 1)))
+        for (const auto& item : step->items())
+            if (item.after == work) return item.before;
+    return work;
+}
+
 void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength) {
     if (tryIndex_ == undo_.index() && tryIndex_ > 0) undo_.undo();
     const int before = undo_.index();

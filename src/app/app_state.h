@@ -92,6 +92,8 @@ public:
     const LibraryEntry* sourceOf(const InForce& entry) const;
     /// The same as a try: the next one takes its place, as long as nothing else was done. Undo takes it back.
     void applyAsTry(const Preset& preset, ApplyMode mode, double strength);
+    /// What a picture's next try goes onto: its state without the present one, as that would be taken back.
+    PictureWork workForTry(const PictureWork& work) const;
     /// What is being tried stays; the next try comes on top.
     void keepTry() { tryIndex_ = -1; }
 

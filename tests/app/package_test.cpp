@@ -158,6 +158,16 @@ TEST(Package, CardsLightUpWhileAPresetIsPointedAt) {
     QTest::mouseMove(grade->view(), {10, 10});
     QTest::qWait(80);
     EXPECT_FALSE(lit("curves"));
+    // The next one takes the place of what is tried: pointing at it shows it without that.
+    const QModelIndex next = list->model()->index(rowOf(list, tr8("Harvest meadow")), 0);
+    list->scrollTo(next);
+    QTest::mouseMove(list->viewport(), list->visualRect(next).center());
+    QTest::qWait(80);
+    const Grade seen = d.state().shownGrade();
+    EXPECT_NE(seen, shown);
+    d.chooseRow(list, next.row());
+    EXPECT_EQ(d.state().keyGrade(), seen);
+    EXPECT_EQ(d.state().keyWork().inForce.size(), 1u);
 }
 
 TEST(Package, EntriesAreChangedAndDroppedWithoutAPicture) {

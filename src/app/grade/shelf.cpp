@@ -197,7 +197,7 @@ double Shelf::strength() const {
 
 PictureWork Shelf::changed(const PictureWork& work, const Preset& preset) const {
     const auto swap = inForce_->swapped();
-    if (!swap || *swap >= work.inForce.size()) return withPreset(work, preset, mode(), strength());
+    if (!swap || *swap >= work.inForce.size()) return withPreset(state_.workForTry(work), preset, mode(), strength());
     InForce wanted = work.inForce[*swap];
     wanted.preset = preset;
     wanted.isOn = true;
