@@ -4,7 +4,7 @@
 #include "app/grade/write_picture.h"
 #include "app/help.h"
 #include "app/keys.h"
-#include "app/package/pack_sheets.h"
+#include "app/library_commands.h"
 #include "app/palette.h"
 #include "app/preferences.h"
 #include "app/settings.h"
@@ -25,7 +25,6 @@
 #include <QMenuBar>
 #include <QMimeData>
 #include <QPlainTextEdit>
-#include <QShortcut>
 #include <QStatusBar>
 #include <QVBoxLayout>
 #include <cmath>
@@ -88,8 +87,7 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
         updateUndo();
     });
-    connect(&state_, &AppState::presetsChanged, this, &MainWindow::bindPresetKeys);
-    bindPresetKeys();
+    new PresetKeys(state_, this);
     qApp->installEventFilter(this);
     takeSettings(loadSettings());
     restoreGeometry(layoutState(QStringLiteral("window")));
@@ -212,7 +210,7 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
             others.push_back(path);
         else if (!openOther(path))
             pictures.push_back(path);
-    if (!others.empty()) importFiles(others);
+    if (!others.empty()) importFiles(state_, others, this);
     if (pictures.empty()) return;
     state_.pictures().open(pictures);
     if (state_.pictures().size() == 0) return;
@@ -238,56 +236,6 @@ bool MainWindow::openOther(const std::filesystem::path& path) {
         state_.tell(QString::fromStdString(e.what()), true);
     }
     return true;
-}
-
-void MainWindow::importFiles(const std::vector<std::filesystem::path>& files) {
-    try {
-        ImportAccount account = accountOfImport(files, state_.library());
-        // One good preset by itself needs no account.
-        if (files.size() == 1 && account.items.size() == 1 && account.items[0].preset &&
-            account.items[0].state == ImportItem::State::New) {
-            state_.editLibrary([&] { return importEdit(account, state_.library()); });
-            state_.tell(tr("%1 added to the group %2")
-                            .arg(QString::fromStdString(account.items[0].name),
-                                 QString::fromStdString(account.items[0].group)));
-            return;
-        }
-        (new ImportSheet(state_, std::move(account), this))->open();
-    } catch (const Error& e) {
-        state_.tell(QString::fromStdString(e.what()), true);
-    }
-}
-
-void MainWindow::importDialog() {
-    auto* dialog = new QFileDialog(this, tr("Import presets and LUTs"));
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setFileMode(QFileDialog::ExistingFiles);
-    dialog->setNameFilter(tr("Packs, presets, LUTs (*.bpack *.zip *.bpreset *.cube *.3dl)"));
-    connect(dialog, &QFileDialog::filesSelected, this, [this](const QStringList& files) {
-        std::vector<std::filesystem::path> paths;
-        for (const QString& file : files) paths.emplace_back(file.toStdString());
-        importFiles(paths);
-    });
-    dialog->open();
-}
-
-void MainWindow::bringGivenPresets() {
-    const auto folder = givenPresetsFolder();
-    if (!folder.empty()) importFiles({folder});
-}
-
-void MainWindow::bindPresetKeys() {
-    for (QShortcut* each : presetKeys_) each->deleteLater();
-    presetKeys_.clear();
-    for (const auto& [item, known] : state_.libraryIndex().items) {
-        if (known.key.empty()) continue;
-        auto* shortcut = new QShortcut(QKeySequence(QString::fromStdString(known.key)), this);
-        connect(shortcut, &QShortcut::activated, this, [this, name = item] {
-            const LibraryEntry* entry = state_.presetEntry(name);
-            if (entry && entry->preset) state_.applyPreset(Preset(*entry->preset));
-        });
-        presetKeys_.push_back(shortcut);
-    }
 }
 
 void MainWindow::openDialog(bool folder) {
@@ -328,10 +276,10 @@ void MainWindow::run(const std::string& command) {
         {"write-picture", [this] { writePicture(); }},
         {"open-with", [this] { openWith(); }},
         {"preferences", [this] { openPreferences(); }},
-        {"import", [this] { importDialog(); }},
+        {"import", [this] { openImportDialog(state_, this); }},
         {"export-pack", [this] { package_->exportPack(); }},
         {"starts", [this] { package_->openStarts(); }},
-        {"given", [this] { bringGivenPresets(); }},
+        {"given", [this] { baryton::bringGivenPresets(state_, this); }},
         {"choose-all",
          [this] {
              if (task() == 1) return package_->tiles()->selectAll();

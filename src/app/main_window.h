@@ -40,10 +40,6 @@ private:
     /// Presets, packs and archives join the library, with an account first; LUTs too where Package is open.
     bool isForLibrary(const std::filesystem::path& path) const;
     bool openOther(const std::filesystem::path& path); ///< a LUT becomes a stage; false for anything else
-    void importFiles(const std::vector<std::filesystem::path>& files);
-    void importDialog();
-    void bringGivenPresets();
-    void bindPresetKeys();
     void toggleLeft(GradePage::Left which);
     void checkActions();
     void fillRecent();
@@ -70,7 +66,6 @@ private:
     QMenu* recent_ = nullptr;
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives
-    std::vector<class QShortcut*> presetKeys_;
     std::vector<QPushButton*> taskButtons_;
     std::map<std::string, QAction*> actions_;
 };

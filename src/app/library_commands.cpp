@@ -1,0 +1,73 @@
+#include "app/library_commands.h"
+#include "app/package/pack_sheets.h"
+#include "app/welcome.h"
+#include "base/error.h"
+
+#include <QCoreApplication>
+#include <QFileDialog>
+#include <QShortcut>
+
+namespace baryton {
+
+namespace {
+QString say(const char* text) {
+    return QCoreApplication::translate("LibraryCommands", text);
+}
+} // namespace
+
+void importFiles(AppState& state, const std::vector<std::filesystem::path>& files, QWidget* parent) {
+    try {
+        ImportAccount account = accountOfImport(files, state.library());
+        // One good preset by itself needs no account.
+        if (files.size() == 1 && account.items.size() == 1 && account.items[0].preset &&
+            account.items[0].state == ImportItem::State::New) {
+            state.editLibrary([&] { return importEdit(account, state.library()); });
+            state.tell(say("%1 added to the group %2")
+                           .arg(QString::fromStdString(account.items[0].name),
+                                QString::fromStdString(account.items[0].group)));
+            return;
+        }
+        (new ImportSheet(state, std::move(account), parent))->open();
+    } catch (const Error& e) {
+        state.tell(QString::fromStdString(e.what()), true);
+    }
+}
+
+void openImportDialog(AppState& state, QWidget* parent) {
+    auto* dialog = new QFileDialog(parent, say("Import presets and LUTs"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setFileMode(QFileDialog::ExistingFiles);
+    dialog->setNameFilter(say("Packs, presets, LUTs (*.bpack *.zip *.bpreset *.cube *.3dl)"));
+    QObject::connect(dialog, &QFileDialog::filesSelected, parent, [&state, parent](const QStringList& files) {
+        std::vector<std::filesystem::path> paths;
+        for (const QString& file : files) paths.emplace_back(file.toStdString());
+        importFiles(state, paths, parent);
+    });
+    dialog->open();
+}
+
+void bringGivenPresets(AppState& state, QWidget* parent) {
+    const auto folder = givenPresetsFolder();
+    if (!folder.empty()) importFiles(state, {folder}, parent);
+}
+
+PresetKeys::PresetKeys(AppState& state, QWidget* window) : QObject(window), state_(state), window_(window) {
+    connect(&state, &AppState::presetsChanged, this, &PresetKeys::bind);
+    bind();
+}
+
+void PresetKeys::bind() {
+    for (QShortcut* each : keys_) each->deleteLater();
+    keys_.clear();
+    for (const auto& [item, known] : state_.libraryIndex().items) {
+        if (known.key.empty()) continue;
+        auto* shortcut = new QShortcut(QKeySequence(QString::fromStdString(known.key)), window_);
+        connect(shortcut, &QShortcut::activated, this, [this, name = item] {
+            const LibraryEntry* entry = state_.presetEntry(name);
+            if (entry && entry->preset) state_.applyPreset(Preset(*entry->preset));
+        });
+        keys_.push_back(shortcut);
+    }
+}
+
+} // namespace baryton
