@@ -118,13 +118,16 @@ void InForceList::refresh() {
         const InForce& entry = work.inForce[i];
         const bool changed = isChangedSince(work, i);
         const QString name = QString::fromStdString(entry.preset.name);
-        shown_[i].name->setText(fontMetrics().elidedText(name, Qt::ElideRight, 128));
+        constexpr int nameWidth = 92;
+        shown_[i].name->setText(fontMetrics().elidedText(name, Qt::ElideRight, nameWidth) +
+                                (changed ? QStringLiteral("•") : QString()) + QStringLiteral(" · ") +
+                                modeName(entry.mode));
         shown_[i].name->setAccessibleName(tr("Preset %1 on").arg(name));
         shown_[i].name->setChecked(entry.isOn);
         shown_[i].name->setToolTip(
             tr("%1 %2%3").arg(name, QString::fromStdString(accountOf(entry.preset)),
                               changed ? tr("\nSome of what it set was changed since") : QString()));
-        shown_[i].mode->setText(changed ? QString() : modeName(entry.mode));
+        shown_[i].mode->setText(changed ? QString() : tr("Strength"));
         // What was changed since can be given to the preset itself.
         shown_[i].over->setVisible(changed && state_.sourceOf(entry));
         shown_[i].strength->setValue(entry.strength * 100);
