@@ -71,6 +71,17 @@ void Driver::menu(const QString& menuName, const QString& entry) {
     qFatal("there is no %s in the menu %s", qPrintable(entry), qPrintable(menuName));
 }
 
+int Driver::rowOf(const QAbstractItemView* view, const QString& name) {
+    for (int row = 0; row < view->model()->rowCount(); ++row)
+        if (view->model()->index(row, 0).data().toString() == name) return row;
+    qFatal("no row %s", qPrintable(name));
+}
+
+QPointF Driver::onPicture(QPointF share) {
+    const PictureView* view = window().gradePage()->view();
+    return view->fromPicture({share.x() * view->pictureSize().width(), share.y() * view->pictureSize().height()});
+}
+
 void Driver::click(QWidget* widget, QPointF at) {
     ++actions_;
     QTest::mouseClick(widget, Qt::LeftButton, {}, at.x() < 0 ? widget->rect().center() : at.toPoint());

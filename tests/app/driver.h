@@ -49,6 +49,10 @@ public:
     /// Adds a stage from the list behind the chain's +, found by typing.
     void addStage(const QString& name);
     void chooseRow(QAbstractItemView* view, int row);
+    /// The row with this name; never negative: fails loudly.
+    static int rowOf(const QAbstractItemView* view, const QString& name);
+    /// A place of the key picture, in shares of it, in the viewer.
+    QPointF onPicture(QPointF share);
     /// A key of the table of keys, pressed in the window.
     void key(const char* sequence);
 

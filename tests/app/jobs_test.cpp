@@ -19,11 +19,6 @@ QString tr8(const char* text) {
     return QString::fromUtf8(text);
 }
 
-QPointF at(Driver& d, QPointF share) {
-    const PictureView* view = d.window().gradePage()->view();
-    return view->fromPicture({share.x() * view->pictureSize().width(), share.y() * view->pictureSize().height()});
-}
-
 /// A place of a picture before and after its grade.
 struct Place {
     std::array<float, 3> before, after;
@@ -55,7 +50,7 @@ TEST(Jobs, PlumCurtain) {
     d.countFromHere();
     d.addStage(tr8("Hue bands"));
     d.key("P");
-    d.drag(grade->view(), at(d, {0.63, 0.60}), at(d, {0.63, 0.60}) + QPointF(-150, 0));
+    d.drag(grade->view(), d.onPicture({0.63, 0.60}), d.onPicture({0.63, 0.60}) + QPointF(-150, 0));
     const int band = qobject_cast<HueBandsEditor*>(grade->editorPanel()->editor())->lanes()->chosen() + 1;
     const auto field = [&](const char* name) {
         return d.named<NumberField>(grade->editorPanel(), tr8("Band %1 %2").arg(band).arg(tr8(name)));
@@ -102,7 +97,7 @@ TEST(Jobs, LateStraw) {
     d.countFromHere();
     d.addStage(tr8("Hue bands"));
     d.key("P");
-    d.drag(grade->view(), at(d, {0.3, 0.93}), at(d, {0.3, 0.93}) + QPointF(-116, 10));
+    d.drag(grade->view(), d.onPicture({0.3, 0.93}), d.onPicture({0.3, 0.93}) + QPointF(-116, 10));
     d.key("O"); // this stage alone
     EXPECT_TRUE(grade->isAlone());
     d.key("O");

@@ -22,17 +22,6 @@ QString tr8(const char* text) {
     return QString::fromUtf8(text);
 }
 
-QPointF at(Driver& d, QPointF share) {
-    const PictureView* view = d.window().gradePage()->view();
-    return view->fromPicture({share.x() * view->pictureSize().width(), share.y() * view->pictureSize().height()});
-}
-
-int rowOf(const QAbstractItemView* view, const QString& name) {
-    for (int row = 0; row < view->model()->rowCount(); ++row)
-        if (view->model()->index(row, 0).data().toString() == name) return row;
-    qFatal("no row %s", qPrintable(name));
-}
-
 /// A preset of one value in the layer that every picture has.
 void keepPreset(Driver& d, const char* name, const char* type, const char* parameter, double value) {
     Preset preset;
@@ -57,12 +46,12 @@ TEST(Jobs, ScarfAndCoat) {
     Driver d({"snow-yard.jpg", "lake-fog.jpg", "red-curtain.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
-    d.chooseRow(grade->tray(), rowOf(grade->tray(), tr8("snow-yard.jpg")));
+    d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("snow-yard.jpg")));
     d.settle();
     d.countFromHere();
     d.addStage(tr8("Hue bands"));
     d.key("P");
-    const QPointF scarf = at(d, {0.372, 0.45}), coat = at(d, {0.333, 0.583});
+    const QPointF scarf = d.onPicture({0.372, 0.45}), coat = d.onPicture({0.333, 0.583});
     d.drag(grade->view(), scarf, scarf + QPointF(-20, 30)); // to copper: redder, quieter
     d.drag(grade->view(), coat, coat + QPointF(150, 60));   // to slate
     d.key("Ctrl+S");
@@ -123,7 +112,7 @@ TEST(Jobs, AKitOfSmallPieces) {
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
     Shelf* shelf = grade->shelf();
     const auto wear = [&](const char* name, Qt::KeyboardModifiers modifiers) {
-        const QModelIndex index = shelf->list()->model()->index(rowOf(shelf->list(), tr8(name)), 0);
+        const QModelIndex index = shelf->list()->model()->index(Driver::rowOf(shelf->list(), tr8(name)), 0);
         shelf->list()->scrollTo(index);
         QTest::mouseClick(shelf->list()->viewport(), Qt::LeftButton, modifiers,
                           shelf->list()->visualRect(index).center());
@@ -146,7 +135,7 @@ TEST(Jobs, AKitOfSmallPieces) {
     QTest::qWait(100);
     // The brightest gets its own exposure and keeps the look.
     d.click(d.named<QPushButton>(shelf, tr8("Close the shelf")));
-    d.chooseRow(grade->tray(), rowOf(grade->tray(), tr8("portrait-light.jpg")));
+    d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("portrait-light.jpg")));
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-0.7"), true);
     EXPECT_EQ(inForce(d, d.state().key()), (std::vector<std::string>{"Firm", "Lively"}));
@@ -172,7 +161,7 @@ TEST(Jobs, BetterOnTheSecond) {
     const Preset before = readPresetFile(file);
     d.state().applyPreset(before); // both wear it already
     d.countFromHere();
-    d.chooseRow(grade->tray(), rowOf(grade->tray(), tr8("lake-fog.jpg")));
+    d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("lake-fog.jpg")));
     d.chooseStage("saturation");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-25"), true);
     d.chooseStage("curves");
@@ -195,7 +184,7 @@ TEST(Jobs, KeepWhatIJustDid) {
     Driver d({"meadow-cart.jpg", "lake-fog.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
-    d.chooseRow(grade->tray(), rowOf(grade->tray(), tr8("meadow-cart.jpg")));
+    d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("meadow-cart.jpg")));
     d.settle();
     for (const auto& [name, stage, value] :
          {std::tuple("Muted colours", "saturation", "12"), std::tuple("Vivid colours", "saturation", "-15"),
@@ -209,9 +198,9 @@ TEST(Jobs, KeepWhatIJustDid) {
     d.key("Ctrl+S"); // what was changed is ticked, the picture's own exposure is not
     d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Kept"), true);
     QTest::qWait(100);
-    d.chooseRow(grade->tray(), rowOf(grade->tray(), tr8("lake-fog.jpg")));
+    d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("lake-fog.jpg")));
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
-    d.chooseRow(grade->shelf()->list(), rowOf(grade->shelf()->list(), tr8("Kept")));
+    d.chooseRow(grade->shelf()->list(), Driver::rowOf(grade->shelf()->list(), tr8("Kept")));
     EXPECT_LE(d.actions(), 6);
     EXPECT_EQ(d.state().keyGrade().look, made.look);
     EXPECT_FALSE(d.state().keyGrade().prep[0].parameters.contains("stops"));

@@ -6,6 +6,7 @@
 #include "package/archive.h"
 #include "package/import.h"
 #include "stages/stage_type.h"
+#include "support/bytes_of.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -26,23 +27,10 @@ QString tr8(const char* text) {
     return QString::fromUtf8(text);
 }
 
-int rowOf(const QAbstractItemView* view, const QString& name) {
-    for (int row = 0; row < view->model()->rowCount(); ++row)
-        if (view->model()->index(row, 0).data().toString() == name) return row;
-    qFatal("no row %s", qPrintable(name));
-}
-
 QString noticeText(Driver& d) {
     QString all;
     for (auto* label : d.window().findChildren<QLabel*>())
         if (label->property("role").toString() == tr8("error") && label->isVisible()) all += label->text();
-    return all;
-}
-
-std::map<std::string, std::string> bytesOf(const fs::path& folder) {
-    std::map<std::string, std::string> all;
-    for (const auto& entry : fs::recursive_directory_iterator(folder))
-        if (entry.is_regular_file()) all[entry.path().lexically_relative(folder).string()] = readFile(entry.path());
     return all;
 }
 
@@ -102,7 +90,7 @@ TEST(Package, PresetsInForceAreListedWeakenedSwappedAndTakenOff) {
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
     Shelf* shelf = grade->shelf();
     EXPECT_FALSE(shelf->inForce()->isVisible());
-    d.chooseRow(shelf->list(), rowOf(shelf->list(), tr8("Limelight")));
+    d.chooseRow(shelf->list(), Driver::rowOf(shelf->list(), tr8("Limelight")));
     const Grade worn = d.state().keyGrade();
     ASSERT_EQ(d.state().keyWork().inForce.size(), 1u);
     EXPECT_TRUE(shelf->inForce()->isVisible());
@@ -118,7 +106,7 @@ TEST(Package, PresetsInForceAreListedWeakenedSwappedAndTakenOff) {
     d.state().undoStack().undo();
     EXPECT_EQ(d.state().keyGrade(), worn);
     d.click(d.button(shelf->inForce(), tr8("Swap")));
-    d.chooseRow(shelf->list(), rowOf(shelf->list(), tr8("Lantern blue")));
+    d.chooseRow(shelf->list(), Driver::rowOf(shelf->list(), tr8("Lantern blue")));
     ASSERT_EQ(d.state().keyWork().inForce.size(), 1u);
     EXPECT_EQ(d.state().keyWork().inForce[0].preset.name, "Lantern blue");
     EXPECT_TRUE(shelf->inForce()->swapped() == std::nullopt);
@@ -139,7 +127,7 @@ TEST(Package, CardsLightUpWhileAPresetIsPointedAt) {
     GradePage* grade = d.window().gradePage();
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
     QListView* list = grade->shelf()->list();
-    const QModelIndex index = list->model()->index(rowOf(list, tr8("Limelight")), 0);
+    const QModelIndex index = list->model()->index(Driver::rowOf(list, tr8("Limelight")), 0);
     list->scrollTo(index);
     QTest::mouseMove(list->viewport(), list->visualRect(index).center());
     QTest::qWait(80);
@@ -159,7 +147,7 @@ TEST(Package, CardsLightUpWhileAPresetIsPointedAt) {
     QTest::qWait(80);
     EXPECT_FALSE(lit("curves"));
     // The next one takes the place of what is tried: pointing at it shows it without that.
-    const QModelIndex next = list->model()->index(rowOf(list, tr8("Harvest meadow")), 0);
+    const QModelIndex next = list->model()->index(Driver::rowOf(list, tr8("Harvest meadow")), 0);
     list->scrollTo(next);
     QTest::mouseMove(list->viewport(), list->visualRect(next).center());
     QTest::qWait(80);
@@ -174,7 +162,7 @@ TEST(Package, EntriesAreChangedAndDroppedWithoutAPicture) {
     Driver d({"lake-fog.jpg"});
     d.start();
     PackagePage* page = openPackage(d);
-    d.chooseRow(page->tiles(), rowOf(page->tiles(), tr8("Harvest meadow")));
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("Harvest meadow")));
     const fs::path file = d.libraryRoot() / "Tin Heron/Harvest meadow.bpreset";
     const auto bytes = readFile(file);
     auto* tree = page->details()->findChild<CarryTree*>();
@@ -226,21 +214,21 @@ TEST(Package, PresetsAreDraggedBetweenGroupsAndGroupsPutInOrder) {
     page->groups()->setCurrentRow(0);
     QTest::qWait(30);
     const auto before = bytesOf(d.libraryRoot());
-    const int row = rowOf(page->tiles(), tr8("Limelight"));
+    const int row = Driver::rowOf(page->tiles(), tr8("Limelight"));
     std::unique_ptr<QMimeData> data(page->tiles()->model()->mimeData({page->tiles()->model()->index(row, 0)}));
-    dropOn(page->groups(), rowOf(page->groups(), tr8("Evening")), data.get());
+    dropOn(page->groups(), Driver::rowOf(page->groups(), tr8("Evening")), data.get());
     EXPECT_TRUE(fs::exists(d.libraryRoot() / "Evening/Limelight.bpreset"));
     EXPECT_FALSE(fs::exists(d.libraryRoot() / "Tin Heron/Limelight.bpreset"));
     d.state().undoStack().undo();
     EXPECT_EQ(bytesOf(d.libraryRoot()), before);
     // A group is dragged before another one.
     EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Evening", "Tin Heron"}));
-    page->groups()->setCurrentRow(rowOf(page->groups(), tr8("Tin Heron")));
+    page->groups()->setCurrentRow(Driver::rowOf(page->groups(), tr8("Tin Heron")));
     std::unique_ptr<QMimeData> group(page->groups()->model()->mimeData({page->groups()->currentIndex()}));
     const QRect where = page->groups()->visualRect(page->groups()->model()->index(2, 0));
     dropAt(page->groups(), {where.center().x(), where.top() + 2}, group.get());
     EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Tin Heron", "Evening"}));
-    EXPECT_EQ(rowOf(page->groups(), tr8("Tin Heron")), 2);
+    EXPECT_EQ(Driver::rowOf(page->groups(), tr8("Tin Heron")), 2);
     d.state().undoStack().undo();
     EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Evening", "Tin Heron"}));
     page->groups()->setCurrentRow(0);
@@ -259,14 +247,14 @@ TEST(Package, PointingShowsAPresetOnAllCheckPictures) {
     d.start();
     PackagePage* page = openPackage(d);
     QListView* tiles = page->tiles();
-    d.chooseRow(tiles, rowOf(tiles, tr8("Harvest meadow")));
+    d.chooseRow(tiles, Driver::rowOf(tiles, tr8("Harvest meadow")));
     CheckWall* wall = page->wall();
     const auto seen = [&] {
         QTest::qWait(700);
         return std::array{wall->image(0), wall->image(1), wall->image(2)};
     };
     const auto chosen = seen();
-    const QModelIndex index = tiles->model()->index(rowOf(tiles, tr8("Limelight")), 0);
+    const QModelIndex index = tiles->model()->index(Driver::rowOf(tiles, tr8("Limelight")), 0);
     tiles->scrollTo(index);
     QTest::mouseMove(tiles->viewport(), tiles->visualRect(index).center());
     const auto pointed = seen();
@@ -367,7 +355,7 @@ TEST(Package, AnOwnKeyPutsThePresetOn) {
     Driver d({"lake-fog.jpg"});
     d.start();
     PackagePage* page = openPackage(d);
-    d.chooseRow(page->tiles(), rowOf(page->tiles(), tr8("Limelight")));
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("Limelight")));
     auto* key = page->details()->findChild<QKeySequenceEdit*>();
     key->setFocus();
     QTest::keyClick(key, Qt::Key_S, Qt::ControlModifier);

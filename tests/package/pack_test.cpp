@@ -3,6 +3,7 @@
 #include "lut/lut_file.h"
 #include "package/import.h"
 #include "stages/stage_type.h"
+#include "support/bytes_of.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
@@ -34,14 +35,6 @@ LutTable warmTable(int size) {
                 for (const double value : {std::pow(r / (size - 1.0), 0.9), g / (size - 1.0), b / (size - 1.0) * 0.9})
                     table.grid.push_back(static_cast<float>(value));
     return table;
-}
-
-std::map<std::string, std::string> bytesOf(const fs::path& folder) {
-    std::map<std::string, std::string> all;
-    if (!fs::exists(folder)) return all;
-    for (const auto& entry : fs::recursive_directory_iterator(folder))
-        all[entry.path().string()] = entry.is_regular_file() ? readFile(entry.path()) : "(folder)";
-    return all;
 }
 
 /// An account of one archive made of these files.

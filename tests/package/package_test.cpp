@@ -1,6 +1,7 @@
 #include "package/grade_store.h"
 #include "package/library.h"
 #include "stages/stage_type.h"
+#include "support/bytes_of.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
@@ -19,14 +20,6 @@ Preset named(const std::string& name, double stops = 0.5) {
     preset.carried.prep.push_back(makeStage({}, "exposure"));
     preset.carried.prep[0].parameters["stops"] = stops;
     return preset;
-}
-
-std::map<std::string, std::string> bytesOf(const fs::path& folder) {
-    std::map<std::string, std::string> all;
-    for (const auto& entry : fs::recursive_directory_iterator(folder))
-        if (entry.path().filename() != ".deleted") // where groups go; it stays, empty
-            all[entry.path().string()] = entry.is_regular_file() ? readFile(entry.path()) : "(folder)";
-    return all;
 }
 
 /// Any of the library's edits.

@@ -1,0 +1,104 @@
+// The bar at the top with menus and tasks, and the status bar.
+#include "app/grade/stage_commands.h"
+#include "app/keys.h"
+#include "app/main_window.h"
+#include "app/widgets/labels.h"
+
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QMenuBar>
+#include <QStatusBar>
+#include <cmath>
+
+namespace baryton {
+
+void MainWindow::makeTopBar() {
+    auto* bar = new QWidget;
+    bar->setObjectName(QStringLiteral("topbar"));
+    bar->setAttribute(Qt::WA_StyledBackground);
+    auto* grid = new QGridLayout(bar);
+    grid->setContentsMargins(10, 0, 10, 0);
+    auto* left = new QHBoxLayout;
+    left->setSpacing(4);
+    auto* brand = makeLabel(QStringLiteral("Baryton"), "brand");
+    left->addWidget(brand);
+    auto* menus = new QMenuBar;
+    menus->setNativeMenuBar(false);
+    std::map<std::string, QMenu*> byName;
+    for (const char* name : {QT_TR_NOOP("File"), QT_TR_NOOP("Edit"), QT_TR_NOOP("Picture"), QT_TR_NOOP("Look"),
+                             QT_TR_NOOP("View"), QT_TR_NOOP("Help")})
+        byName[name] = menus->addMenu(tr(name));
+    for (const KeyCommand& command : keyCommands()) {
+        QMenu* menu = byName.at(command.menu);
+        const std::string id = command.id;
+        if (id == "import" || id == "preferences" || id == "starts" || id == "given" || id == "save-preset" ||
+            id == "copy-grade" || id == "choose-all" || id == "keep-take" || id == "on-picture" ||
+            id == "reset-stage" || id == "hold-before" || id == "fit" || id == "shelf")
+            menu->addSeparator();
+        QAction* action = menu->addAction(tr(command.text));
+        actions_[id] = action;
+        if (id == "hold-before") {
+            // A held key: taken in eventFilter, shown here.
+            action->setText(action->text() + QStringLiteral("\t") + QString::fromLatin1(command.key));
+            action->setEnabled(false);
+            continue;
+        }
+        if (*command.key) action->setShortcut(QKeySequence(QString::fromLatin1(command.key)));
+        connect(action, &QAction::triggered, this, [this, id] { run(id); });
+    }
+    auto* add = new QMenu(tr("Add a stage"), byName["Look"]);
+    for (const StageType* type : stageTypes())
+        if (type->standsIn(Part::Look))
+            add->addAction(QString::fromStdString(type->name), this,
+                           [this, id = type->id] { baryton::addStage(state_, id); });
+    byName["Look"]->insertMenu(actions_["duplicate-stage"], add);
+    for (const char* id : {"wipe", "wipe-across", "beside", "grid", "clip-marks", "shelf", "panels", "edits-all",
+                           "steps", "on-picture", "alone"})
+        actions_[id]->setCheckable(true);
+    for (const char* name : {"View", "Picture", "Look"})
+        connect(byName[name], &QMenu::aboutToShow, this, &MainWindow::checkActions);
+    recent_ = new QMenu(tr("Open recent"), byName["File"]);
+    byName["File"]->insertMenu(actions_["save-preset"], recent_);
+    connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
+    left->addWidget(menus);
+    left->addStretch(1);
+    grid->addLayout(left, 0, 0);
+    auto* middle = new QHBoxLayout;
+    middle->setSpacing(0);
+    for (const auto& name : {tr("Grade"), tr("Package"), tr("Batch")}) {
+        auto* button = makeButton(name, "task");
+        button->setCheckable(true);
+        const int index = static_cast<int>(taskButtons_.size());
+        connect(button, &QPushButton::clicked, this, [this, index] { showTask(index); });
+        middle->addWidget(button);
+        taskButtons_.push_back(button);
+    }
+    grid->addLayout(middle, 0, 1);
+    grid->setColumnStretch(0, 1);
+    grid->setColumnStretch(2, 1);
+    setMenuWidget(bar);
+}
+
+void MainWindow::makeStatusBar() {
+    auto* bar = statusBar();
+    bar->setSizeGripEnabled(false);
+    pictureText_ = makeLabel({}, "second");
+    pointerText_ = makeLabel({}, "");
+    pointerText_->setIndent(14);
+    frameText_ = makeLabel({}, "second");
+    frameText_->setToolTip(tr("How long the last frame took to render"));
+    bar->addWidget(pictureText_);
+    bar->addWidget(pointerText_, 1);
+    bar->addPermanentWidget(frameText_);
+    bar->setContentsMargins(8, 0, 8, 0);
+    connect(grade_, &GradePage::pictureText, pictureText_, &QLabel::setText);
+    connect(grade_, &GradePage::pointerText, this, [this](const QString& text) {
+        if (text.isEmpty() && messageTimer_.isActive()) return; // a message is still to be read
+        messageTimer_.stop();
+        pointerText_->setText(text);
+    });
+    connect(grade_, &GradePage::frameTime, this,
+            [this](double ms) { frameText_->setText(tr("%1 ms").arg(std::lround(ms))); });
+}
+
+} // namespace baryton
