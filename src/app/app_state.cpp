@@ -1,4 +1,4 @@
-#include "app/app_state.h"
+#include "app/undo_parts.h"
 #include "base/error.h"
 #include "stages/carry_over.h"
 #include "stages/in_force.h"
@@ -8,90 +8,6 @@
 #include <cmath>
 
 namespace baryton {
-
-/// One step of the grades and takes of one picture or of several.
-class WorkStep : public QUndoCommand {
-public:
-    struct Item {
-        int index;
-        PictureWork before, after;
-    };
-
-    WorkStep(AppState& state, std::vector<Item> items, const QString& text, int gesture)
-        : state_(state), items_(std::move(items)), text_(text), gesture_(gesture) {
-        name();
-    }
-
-    const std::vector<Item>& items() const { return items_; }
-
-    void undo() override { put(&Item::before); }
-    void redo() override {
-        // The first redo is the edit itself: the picture is already in sight.
-        if (isDone_) return put(&Item::after);
-        for (const Item& item : items_) state_.pictures_.setWork(item.index, item.after);
-        isDone_ = true;
-    }
-    int id() const override { return 1; }
-    bool mergeWith(const QUndoCommand* other) override {
-        const auto* next = static_cast<const WorkStep*>(other);
-        if (next->gesture_ != gesture_ || next->items_.size() != items_.size()) return false;
-        text_ = next->text_;
-        for (std::size_t i = 0; i < items_.size(); ++i)
-            if (next->items_[i].index != items_[i].index) return false;
-        bool changes = false;
-        for (std::size_t i = 0; i < items_.size(); ++i) {
-            items_[i].after = next->items_[i].after;
-            changes = changes || items_[i].before != items_[i].after;
-        }
-        name();
-        setObsolete(!changes);
-        return true;
-    }
-
-private:
-    void name() {
-        QString text = text_;
-        if (text.isEmpty())
-            text = QString::fromStdString(editText(items_.front().before.grade, items_.front().after.grade));
-        if (items_.size() > 1) text = AppState::tr("%1 (%2 pictures)").arg(text).arg(items_.size());
-        setText(text);
-    }
-    void put(PictureWork Item::*side) {
-        Q_EMIT state_.taskTouched(0);
-        const bool inSight =
-            std::any_of(items_.begin(), items_.end(), [this](const Item& item) { return item.index == state_.key_; });
-        if (!inSight) state_.setKey(items_.front().index);
-        for (const Item& item : items_) state_.pictures_.setWork(item.index, item.*side);
-    }
-
-    AppState& state_;
-    std::vector<Item> items_;
-    QString text_; ///< empty: told from what differs
-    int gesture_;
-    bool isDone_ = false;
-};
-
-/// One change of the preset files.
-class LibraryStep : public QUndoCommand {
-public:
-    LibraryStep(AppState& state, LibraryEdit edit)
-        : QUndoCommand(QString::fromStdString(edit.description)), state_(state), edit_(std::move(edit)) {}
-
-    void undo() override {
-        Q_EMIT state_.taskTouched(1);
-        if (!state_.changeFiles([&] { revert(edit_); })) setObsolete(true);
-    }
-    void redo() override {
-        if (isDone_) Q_EMIT state_.taskTouched(1);
-        isDone_ = true;
-        if (!state_.changeFiles([&] { perform(edit_); })) setObsolete(true);
-    }
-
-private:
-    AppState& state_;
-    LibraryEdit edit_;
-    bool isDone_ = false;
-};
 
 AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     : QObject(parent), library_(std::move(libraryRoot)) {
@@ -157,6 +73,8 @@ std::vector<int> AppState::targets() const {
 void AppState::setKey(int index) {
     if (index == key_ || index < 0 || index >= pictures_.size()) return;
     key_ = index;
+    libraryIsInReach_ = false;
+    if (before_.kind == Before::Kind::Step) setBefore({}); // it was the other picture's
     endTrial();
     endGesture();
     if (!std::binary_search(selection_.begin(), selection_.end(), index)) setSelection({index});
@@ -206,181 +124,6 @@ void AppState::chooseStage(const std::string& id) {
     chosenStage_ = id;
     endGesture();
     Q_EMIT stageChosen();
-}
-
-void AppState::editKey(const Grade& grade, const QString& gesture) {
-    if (!hasKey()) return;
-    endTrial();
-    if (grade == keyGrade()) {
-        Q_EMIT shownGradeChanged();
-        return;
-    }
-    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
-    gesture_ = gesture;
-    const Grade before = keyGrade();
-    std::vector<WorkStep::Item> items;
-    for (const int index : targets()) {
-        const PictureWork& work = pictures_.at(index).work;
-        PictureWork next = work;
-        next.grade = index == key_ ? grade : completed(carriedOver(work.grade, before, grade));
-        items.push_back({index, work, withoutSpentPresets(next)});
-    }
-    undo_.push(new WorkStep(*this, std::move(items), {}, gestureNumber_));
-}
-
-void AppState::editTargets(const QString& text, const std::function<Grade(const Grade&)>& change) {
-    if (!hasKey()) return;
-    const bool wasTried = tried_.has_value();
-    endTrial();
-    std::vector<WorkStep::Item> items;
-    for (const int index : targets()) {
-        const PictureWork& work = pictures_.at(index).work;
-        PictureWork next = work;
-        next.grade = completed(change(work.grade));
-        if (next != work) items.push_back({index, work, withoutSpentPresets(next)});
-    }
-    endGesture();
-    if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, ++gestureNumber_));
-    if (wasTried) Q_EMIT shownGradeChanged();
-}
-
-void AppState::editWorks(const QString& text, const WorkChange& change) {
-    endGesture();
-    pushWorks(text, change);
-}
-
-void AppState::pushWorks(const QString& text, const WorkChange& change) {
-    if (!hasKey()) return;
-    const bool wasTried = tried_.has_value();
-    endTrial();
-    std::vector<WorkStep::Item> items;
-    for (const int index : targets()) {
-        const PictureWork& work = pictures_.at(index).work;
-        if (PictureWork next = change(work); next != work) items.push_back({index, work, std::move(next)});
-    }
-    if (gesture_.isEmpty()) ++gestureNumber_;
-    if (!items.empty()) undo_.push(new WorkStep(*this, std::move(items), text, gestureNumber_));
-    if (wasTried) Q_EMIT shownGradeChanged();
-}
-
-std::vector<AppState::HistoryEntry> AppState::history(int index) const {
-    std::vector<HistoryEntry> entries;
-    for (int i = 0; i < undo_.count(); ++i)
-        if (const auto* step = dynamic_cast<const WorkStep*>(undo_.command(i)))
-            for (const auto& item : step->items())
-                if (item.index == index)
-                    entries.push_back({step->text(), item.before.grade, item.after.grade, i < undo_.index()});
-    return entries;
-}
-
-void AppState::editStage(const std::string& stageId, const QString& gesture,
-                         const std::function<void(Stage&)>& change) {
-    Grade next = keyGrade();
-    const auto place = findStage(next, stageId);
-    if (!place) return;
-    change(stageAt(next, *place));
-    editKey(next, gesture);
-}
-
-void AppState::setParameters(const std::string& stageId, const std::map<std::string, Value>& values, bool settled) {
-    QString gesture = QString::fromStdString(stageId);
-    for (const auto& [id, value] : values) gesture += u'/' + QString::fromStdString(id);
-    editStage(stageId, gesture, [&](Stage& stage) {
-        const StageType* type = findStageType(stage.type);
-        for (const auto& [id, value] : values) {
-            const ParameterType* parameter = type ? type->parameter(id) : nullptr;
-            if (parameter && value == parameter->defaultValue)
-                stage.parameters.erase(id);
-            else
-                stage.parameters[id] = value;
-        }
-    });
-    if (settled) endGesture();
-}
-
-void AppState::applyPreset(const Preset& preset, ApplyMode mode, double strength) {
-    if (!hasKey()) return;
-    editWorks(tr("Preset %1").arg(QString::fromStdString(preset.name)),
-              [&](const PictureWork& work) { return withPreset(work, preset, mode, strength); });
-    tell(tr("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(accountOf(preset))));
-}
-
-namespace {
-
-/// The place of a preset among those in force of a picture, by name and mode.
-std::optional<std::size_t> placeOf(const InForce& entry, const PictureWork& work) {
-    for (std::size_t i = 0; i < work.inForce.size(); ++i)
-        if (work.inForce[i].preset.name == entry.preset.name && work.inForce[i].mode == entry.mode) return i;
-    return std::nullopt;
-}
-
-} // namespace
-
-void AppState::changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture) {
-    if (!hasKey() || index >= keyWork().inForce.size()) return;
-    const InForce old = keyWork().inForce[index];
-    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
-    gesture_ = gesture;
-    const QString name = QString::fromStdString(old.preset.name);
-    const QString text = wanted.preset.name != old.preset.name
-                             ? tr("Swap preset %1 for %2").arg(name, QString::fromStdString(wanted.preset.name))
-                         : wanted.isOn != old.isOn
-                             ? wanted.isOn ? tr("Preset %1 on").arg(name) : tr("Preset %1 off").arg(name)
-                             : tr("Preset %1: strength %2").arg(name).arg(std::lround(wanted.strength * 100));
-    const PictureWork* key = &keyWork();
-    pushWorks(text, [&](const PictureWork& work) {
-        const auto place = &work == key ? std::optional(index) : placeOf(old, work);
-        return place ? withPresetChanged(work, *place, wanted) : work;
-    });
-}
-
-void AppState::takeOffPreset(std::size_t index) {
-    if (!hasKey() || index >= keyWork().inForce.size()) return;
-    const InForce old = keyWork().inForce[index];
-    const PictureWork* key = &keyWork();
-    editWorks(tr("Take off preset %1").arg(QString::fromStdString(old.preset.name)), [&](const PictureWork& work) {
-        const auto place = &work == key ? std::optional(index) : placeOf(old, work);
-        return place ? withoutPreset(work, *place) : work;
-    });
-}
-
-PictureWork AppState::workForTry(const PictureWork& work) const {
-    if (tryIndex_ <= 0 || tryIndex_ != undo_.index()) return work;
-    if (const auto* step = dynamic_cast<const WorkStep*>(undo_.command(tryIndex_ - 1)))
-        for (const auto& item : step->items())
-            if (item.after == work) return item.before;
-    return work;
-}
-
-void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength) {
-    if (tryIndex_ == undo_.index() && tryIndex_ > 0) undo_.undo();
-    const int before = undo_.index();
-    applyPreset(preset, mode, strength);
-    tryIndex_ = undo_.index() > before ? undo_.index() : -1;
-}
-
-const LibraryEntry* AppState::sourceOf(const InForce& entry) const {
-    for (const LibraryEntry& each : presets_)
-        if (each.preset && each.kind == LibraryEntry::Kind::Preset && each.name == entry.preset.name) return &each;
-    return nullptr;
-}
-
-void AppState::savePresetOver(std::size_t index) {
-    if (!hasKey() || index >= keyWork().inForce.size()) return;
-    const LibraryEntry* source = sourceOf(keyWork().inForce[index]);
-    if (!source) return;
-    const LibraryEntry entry = *source;
-    Preset next = presetAsWorn(keyWork(), index);
-    next.covers = entry.preset->covers;
-    const std::size_t changed = diff(entry.preset->carried, next.carried).size();
-    const QString name = QString::fromStdString(entry.name);
-    undo_.beginMacro(tr("Save over %1").arg(name));
-    editLibrary([&] { return library_.change(entry, next, tr("Save over %1").arg(name).toStdString()); });
-    editWorks(tr("Save over %1").arg(name), [&, key = &keyWork()](const PictureWork& work) {
-        return &work == key ? withPresetSavedOver(work, index, next) : work;
-    });
-    undo_.endMacro();
-    tell(tr("%1: %2 values taken over. Undo brings the old ones back").arg(name).arg(changed));
 }
 
 AppState::~AppState() {
@@ -465,7 +208,13 @@ bool AppState::changeFiles(const std::function<void()>& change) {
 
 void AppState::editLibrary(const std::function<LibraryEdit()>& make) {
     try {
-        undo_.push(new LibraryStep(*this, make()));
+        LibraryEdit edit = make();
+        const QString text = QString::fromStdString(edit.description);
+        if (!changeFiles([&] { perform(edit); })) return;
+        UndoParts parts;
+        parts.push_back(std::make_unique<LibraryPart>(*this, std::move(edit)));
+        libraryIsInReach_ = true;
+        undo_.push(text, std::move(parts));
     } catch (const Error& e) {
         tell(QString::fromStdString(e.what()), true);
     }
@@ -477,11 +226,31 @@ void AppState::setBefore(const Before& before) {
     Q_EMIT beforeChanged();
 }
 
-Grade AppState::beforeGrade(const Grade& grade) const {
-    if (before_.kind == Before::Kind::Kept) return before_.grade;
+Grade AppState::beforeOf(int index) const {
+    const Grade now = shownGradeOf(index);
     Grade before;
-    if (before_.kind == Before::Kind::PrepOnly) before.prep = grade.prep;
+    switch (before_.kind) {
+    case Before::Kind::Source:
+        break;
+    case Before::Kind::PrepOnly:
+        before.prep = now.prep;
+        break;
+    case Before::Kind::Take:
+        for (const Take& take : takesOf(pictures_.at(index).work))
+            if (QString::fromStdString(take.name) == before_.name) return take.grade;
+        break;
+    case Before::Kind::Step:
+        before = before_.grade;
+        if (index != key_) before.prep = now.prep;
+        break;
+    }
     return before;
+}
+
+QString AppState::beforeName() const {
+    return before_.kind == Before::Kind::Source     ? tr("before: source")
+           : before_.kind == Before::Kind::PrepOnly ? tr("before: Prep only")
+                                                    : tr("before: %1").arg(before_.name);
 }
 
 } // namespace baryton

@@ -1,22 +1,22 @@
 #pragma once
 #include "app/picture_set.h"
+#include "app/undo_history.h"
 #include "package/library.h"
 
 #include <QFileSystemWatcher>
 #include <QThreadPool>
 #include <QTimer>
-#include <QUndoStack>
 #include <functional>
 #include <optional>
 
 namespace baryton {
 
-/// What the version before means in comparisons: the source, the picture's Prep alone, or a kept grade (a take, a
-/// step of the history) under its name.
+/// What the version before means in comparisons: the source, each picture's Prep alone, each picture's take of a
+/// name, or a step of the key picture's history.
 struct Before {
-    enum class Kind { Source, PrepOnly, Kept } kind = Kind::Source;
-    QString name;
-    Grade grade;
+    enum class Kind { Source, PrepOnly, Take, Step } kind = Kind::Source;
+    QString name; ///< of the take or the step
+    Grade grade;  ///< of the step
     bool operator==(const Before&) const = default;
 };
 
@@ -30,7 +30,12 @@ public:
 
     PictureSet& pictures() { return pictures_; }
     const Library& library() const { return library_; }
-    QUndoStack& undoStack() { return undo_; }
+    UndoHistory& undoHistory() { return undo_; }
+    /// What undo reaches from a task (0 Grade, 1 Package, 2 Batch): the key picture's steps; the library's in
+    /// Package, and in Grade until another picture is taken up; in Batch its settings.
+    UndoHistory::Scope undoScope(int task) const;
+    void goBack(int task);
+    void goForth(int task);
 
     int key() const { return key_; } ///< −1 when nothing is open
     void setKey(int index);
@@ -65,6 +70,8 @@ public:
     void editKey(const Grade& grade, const QString& gesture = {});
     /// Changes each target by itself, as one step of undo.
     void editTargets(const QString& text, const std::function<Grade(const Grade&)>& change);
+    /// The same with how each picture was opened beside how it is now.
+    void resetTargets(const QString& text, const std::function<Grade(const Grade& now, const Grade& opened)>& change);
     /// Changes the takes or the presets in force of each target, as one step of undo.
     void editWorks(const QString& text, const WorkChange& change);
 
@@ -95,7 +102,7 @@ public:
     /// What a picture's next try goes onto: its state without the present one, as that would be taken back.
     PictureWork workForTry(const PictureWork& work) const;
     /// What is being tried stays; the next try comes on top.
-    void keepTry() { tryIndex_ = -1; }
+    void keepTry() { tryRevision_ = -1; }
 
     /// The presets and LUTs, as read from disk when they last changed. LUT files are read behind the window: until
     /// then they are pending, and presetsChanged follows.
@@ -109,8 +116,10 @@ public:
 
     const Before& before() const { return before_; }
     void setBefore(const Before& before);
-    /// The version before of a grade.
-    Grade beforeGrade(const Grade& grade) const;
+    /// The version before of a picture. A step is laid over the own Prep of pictures other than the key picture; a
+    /// picture without a take of that name shows its source.
+    Grade beforeOf(int index) const;
+    QString beforeName() const; ///< "before: source"
 
     void tell(const QString& message, bool isProblem = false) { Q_EMIT told(message, isProblem); }
 
@@ -121,17 +130,20 @@ Q_SIGNALS:
     void targetsChanged();
     void presetsChanged();
     void beforeChanged();
-    /// An undone or redone step belongs to this task (0 Grade, 1 Package, 2 Batch).
-    void taskTouched(int task);
     void told(const QString& text, bool isProblem);
 
 private:
-    friend class WorkStep;
-    friend class LibraryStep;
+    friend class WorkPart;
+    friend class LibraryPart;
+    using UndoParts = std::vector<std::unique_ptr<UndoPart>>;
     PictureWork startOf(const std::filesystem::path& file, const std::string& camera);
     void endTrial();
     void watchLibrary();
-    void pushWorks(const QString& text, const WorkChange& change);
+    /// The key picture's grade as the gesture found it.
+    Grade gestureStart(int gesture) const;
+    UndoParts changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change);
+    void doWorks(const QString& text, int gesture, const std::function<PictureWork(const PictureWork&, int)>& change);
+    void editWorksInGesture(const QString& text, const WorkChange& change);
     bool changeFiles(const std::function<void()>& change);
 
     PictureSet pictures_;
@@ -143,7 +155,8 @@ private:
     QThreadPool reader_;         ///< of LUT files
     QFileSystemWatcher watcher_; ///< of the library's folders: files put there by hand appear at once
     QTimer watchTimer_;
-    QUndoStack undo_;
+    UndoHistory undo_;
+    bool libraryIsInReach_ = false; ///< changed since the key picture was taken up
     int key_ = -1;
     WorkChange trial_;
     std::optional<Grade> tried_; ///< what the trial makes of the key picture
@@ -152,7 +165,7 @@ private:
     std::string chosenStage_;
     QString gesture_;
     int gestureNumber_ = 0;
-    int tryIndex_ = -1; ///< the undo stack's index just after a try
+    int tryRevision_ = -1; ///< the undo history's revision just after a try
     Before before_;
 };
 

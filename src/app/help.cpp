@@ -24,15 +24,15 @@ void showKeys(QWidget* parent) {
     for (const KeyCommand& command : keyCommands()) {
         if (!*command.key) continue;
         const int column = row < half ? 0 : 2;
-        grid->addWidget(new QLabel(tr(command.text)), row % half, column);
+        grid->addWidget(new QLabel(keyText(command.text)), row % half, column);
         grid->addWidget(makeLabel(QString::fromLatin1(command.key), "accent"), row % half, column + 1);
         ++row;
     }
     row = half;
     grid->setRowMinimumHeight(row++, 12);
     for (const auto& [what, how] : focusKeys()) {
-        grid->addWidget(makeLabel(tr(what), "accent"), row, 0);
-        auto* text = new QLabel(tr(how));
+        grid->addWidget(makeLabel(keyText(what), "accent"), row, 0);
+        auto* text = new QLabel(keyText(how));
         text->setWordWrap(true);
         grid->addWidget(text, row++, 1, 1, 3);
     }

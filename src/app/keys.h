@@ -9,11 +9,14 @@ namespace baryton {
 struct KeyCommand {
     const char* id;
     const char* menu; ///< the menu it stands in
-    const char* text; ///< as in the menu; translated where it is shown
+    const char* text; ///< as in the menu
     const char* key;  ///< portable text; empty for none
 };
 
 const std::vector<KeyCommand>& keyCommands();
+
+/// A text of these tables in the language of the interface.
+QString keyText(const char* english);
 
 /// Keys that act on what has the focus, for Help: what and how.
 const std::vector<std::pair<const char*, const char*>>& focusKeys();

@@ -1,6 +1,8 @@
 #include "app/main_window.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/tile_drawer.h"
+#include "app/translation.h"
 #include "app/welcome.h"
 #include "base/error.h"
 #include "package/import.h"
@@ -25,6 +27,7 @@ int main(int argc, char** argv) {
                                  QStringLiteral("[FOLDER|PICTURES…]"));
     parser.process(application);
 
+    baryton::speak(baryton::loadSettings().language);
     baryton::theme::install(application);
     std::string problem;
     try {

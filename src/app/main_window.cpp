@@ -1,4 +1,5 @@
 #include "app/main_window.h"
+#include "app/desktop_profile.h"
 #include "app/grade/paste_sheet.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/write_picture.h"
@@ -7,10 +8,12 @@
 #include "app/library_commands.h"
 #include "app/palette.h"
 #include "app/preferences.h"
+#include "app/render_image.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/welcome.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/readable.h"
 #include "base/error.h"
 #include "stages/preset_words.h"
 
@@ -24,13 +27,17 @@
 #include <QMimeData>
 #include <QPlainTextEdit>
 #include <QVBoxLayout>
+#include <QWindow>
 #include <cmath>
 #include <numeric>
+#include <utility>
 
 namespace baryton {
 
 MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     : QMainWindow(parent), state_(std::move(libraryRoot)) {
+    // Before the pages: what is asked for a widget first is kept for as long as it lives.
+    installReadables();
     setWindowTitle(tr("Baryton"));
     resize(1280, 800);
     setAcceptDrops(true);
@@ -77,8 +84,8 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     connect(&messageTimer_, &QTimer::timeout, this, [this] { pointerText_->clear(); });
     connect(close, &QPushButton::clicked, notice_, &QWidget::hide);
     connect(&state_, &AppState::told, this, &MainWindow::showMessage);
-    connect(&state_, &AppState::taskTouched, this, &MainWindow::showTask);
-    connect(&state_.undoStack(), &QUndoStack::indexChanged, this, &MainWindow::updateUndo);
+    connect(&state_.undoHistory(), &UndoHistory::changed, this, &MainWindow::updateUndo);
+    connect(&state_.pictures(), &PictureSet::gradeChanged, this, [this] { closesWithoutGrades_ = false; });
     connect(&state_, &AppState::keyChanged, this, [this] {
         setWindowTitle(tr("%1 – Baryton")
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
@@ -91,17 +98,23 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     if (layoutState(QStringLiteral("panels")) == "hidden") grade_->showPanels(false);
     updateUndo();
     showTask(0);
+    // The desktop may set another profile while the window is away.
+    connect(qApp, &QGuiApplication::applicationStateChanged, this, [this](Qt::ApplicationState now) {
+        if (now == Qt::ApplicationActive) fitToMonitor(loadSettings());
+    });
 }
 
 MainWindow::~MainWindow() {
     qApp->removeEventFilter(this);
     // The pages speak to the state as they go; it must not speak back.
     state_.disconnect(this);
-    state_.undoStack().disconnect(this);
+    state_.undoHistory().disconnect(this);
     delete takeCentralWidget();
 }
 
 void MainWindow::showTask(int task) {
+    task_ = task;
+    updateUndo();
     // Without pictures Grade has nothing to show.
     if (task == 0 && state_.pictures().size() == 0)
         tasks_->setCurrentWidget(welcome_);
@@ -123,6 +136,7 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
     state_.pictures().open(pictures);
     if (state_.pictures().size() == 0) return;
     showTask(0);
+    grade_->view()->setFocus();
     std::error_code ignored;
     rememberSet(QString::fromStdString(std::filesystem::absolute(pictures.front(), ignored).string()));
 }
@@ -172,11 +186,14 @@ void MainWindow::run(const std::string& command) {
         {"save-preset", [this] { grade_->savePreset(); }},
         {"export-lut", [this] { grade_->exportLut(); }},
         {"quit", [this] { close(); }},
-        {"undo", [this] { state_.endGesture(), state_.undoStack().undo(); }},
-        {"redo", [this] { state_.endGesture(), state_.undoStack().redo(); }},
+        {"undo", [this] { state_.goBack(task_); }},
+        {"redo", [this] { state_.goForth(task_); }},
         {"reset-stage", [this] { resetStage(state_, state_.chosenStage()); }},
-        {"reset-picture",
-         [this] { state_.editTargets(tr("Reset the picture"), [](const Grade&) { return startingGrade(); }); }},
+        {"reset-layer", [this] { resetLayer(state_, state_.chosenStage()); }},
+        {"reset-prep", [this] { resetPart(state_, Part::Prep); }},
+        {"reset-look", [this] { resetPart(state_, Part::Look); }},
+        {"reset-finish", [this] { resetPart(state_, Part::Finish); }},
+        {"reset-picture", [this] { resetPicture(state_); }},
         {"copy-grade", [this] { copyGrade(); }},
         {"paste-grade", [this] { pasteGrade(false); }},
         {"paste-ticked", [this] { pasteGrade(true); }},
@@ -319,7 +336,7 @@ void MainWindow::openPalette() {
     for (const KeyCommand& command : keyCommands()) {
         QAction* action = actions_[command.id];
         if (!action->isEnabled()) continue;
-        entries.push_back({tr("command"), tr(command.text), QString::fromLatin1(command.key),
+        entries.push_back({tr("command"), keyText(command.text), QString::fromLatin1(command.key),
                            [this, id = std::string(command.id)] { run(id); }});
     }
     for (const StagePlace& place : stagePlaces(state_.keyGrade())) {
@@ -359,21 +376,44 @@ void MainWindow::openPreferences() {
 }
 
 void MainWindow::takeSettings(const Settings& settings) {
-    if (const QString problem = applySettings(settings); !problem.isEmpty()) showMessage(problem, true);
+    applySettings(settings);
+    fitToMonitor(settings);
     state_.pictures().setKeptBytes(static_cast<std::size_t>(settings.cacheMegabytes) << 20);
-    if (state_.before().kind != Before::Kind::Kept)
+    if (state_.before().kind == Before::Kind::Source || state_.before().kind == Before::Kind::PrepOnly)
         state_.setBefore({settings.beforeIsPrep ? Before::Kind::PrepOnly : Before::Kind::Source, {}, {}});
-    state_.pictures().redrawAll();
-    Q_EMIT state_.shownGradeChanged();
     for (QWidget* each : findChildren<QWidget*>()) each->update();
 }
 
+void MainWindow::fitToMonitor(const Settings& settings) {
+    fetchMonitorProfile(settings, screen(), this, [this](const std::string& icc, QString problem) {
+        const std::string before = monitorProfileId();
+        try {
+            setMonitorProfile(icc);
+        } catch (const Error& e) {
+            setMonitorProfile({});
+            problem = QString::fromStdString(e.inFile(tr("the monitor's profile").toStdString()).what());
+        }
+        if (!problem.isEmpty() && problem != toldMonitor_) showMessage(problem, true);
+        toldMonitor_ = problem;
+        if (monitorProfileId() == before) return;
+        state_.pictures().redrawAll();
+        Q_EMIT state_.shownGradeChanged();
+    });
+}
+
+void MainWindow::showEvent(QShowEvent*) {
+    if (std::exchange(watchesScreen_, true)) return;
+    connect(windowHandle(), &QWindow::screenChanged, this, [this] { fitToMonitor(loadSettings()); });
+}
+
 void MainWindow::updateUndo() {
-    const QUndoStack& stack = state_.undoStack();
-    actions_["undo"]->setEnabled(stack.canUndo());
-    actions_["redo"]->setEnabled(stack.canRedo());
-    actions_["undo"]->setText(stack.canUndo() ? tr("Undo %1").arg(stack.undoText()) : tr("Undo"));
-    actions_["redo"]->setText(stack.canRedo() ? tr("Redo %1").arg(stack.redoText()) : tr("Redo"));
+    const auto show = [this](const char* command, const QString& plain, const QString& of, const QString& step) {
+        actions_[command]->setEnabled(!step.isNull());
+        actions_[command]->setText(step.isNull() ? plain : of.arg(step));
+    };
+    const UndoHistory::Scope scope = state_.undoScope(task_);
+    show("undo", tr("Undo"), tr("Undo %1"), state_.undoHistory().undoText(scope));
+    show("redo", tr("Redo"), tr("Redo %1"), state_.undoHistory().redoText(scope));
 }
 
 void MainWindow::showMessage(const QString& text, bool isProblem) {
@@ -389,7 +429,16 @@ void MainWindow::showMessage(const QString& text, bool isProblem) {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-    state_.pictures().flush();
+    if (!state_.pictures().flush() && !closesWithoutGrades_) {
+        closesWithoutGrades_ = true;
+        showMessage(
+            tr("%n grades are not on the disk yet, so the window stays open. Make room, or close it once more to "
+               "leave without them",
+               nullptr, state_.pictures().unsavedCount()),
+            true);
+        event->ignore();
+        return;
+    }
     rememberLayout(QStringLiteral("window"), saveGeometry());
     rememberLayout(QStringLiteral("panels"), grade_->arePanelsShown() ? "shown" : "hidden");
     event->accept();

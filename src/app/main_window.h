@@ -28,6 +28,7 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
+    void showEvent(QShowEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -51,6 +52,7 @@ private:
     void openPreferences();
     void takeSettings(const Settings& settings);
     void updateUndo();
+    void fitToMonitor(const Settings& settings);
     void showMessage(const QString& text, bool isProblem);
     void placeNotice();
 
@@ -67,6 +69,10 @@ private:
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives
     std::vector<QPushButton*> taskButtons_;
+    int task_ = 0;
+    bool watchesScreen_ = false;
+    QString toldMonitor_;              ///< what is wrong with the monitor's profile, as it was told
+    bool closesWithoutGrades_ = false; ///< it was said that grades are not on the disk
     std::map<std::string, QAction*> actions_;
 };
 

@@ -27,7 +27,7 @@ void MainWindow::makeTopBar() {
     std::map<std::string, QMenu*> byName;
     for (const char* name : {QT_TR_NOOP("File"), QT_TR_NOOP("Edit"), QT_TR_NOOP("Picture"), QT_TR_NOOP("Look"),
                              QT_TR_NOOP("View"), QT_TR_NOOP("Help")})
-        byName[name] = menus->addMenu(tr(name));
+        byName[name] = menus->addMenu(keyText(name));
     for (const KeyCommand& command : keyCommands()) {
         QMenu* menu = byName.at(command.menu);
         const std::string id = command.id;
@@ -35,7 +35,7 @@ void MainWindow::makeTopBar() {
             id == "copy-grade" || id == "choose-all" || id == "keep-take" || id == "on-picture" ||
             id == "reset-stage" || id == "hold-before" || id == "fit" || id == "shelf")
             menu->addSeparator();
-        QAction* action = menu->addAction(tr(command.text));
+        QAction* action = menu->addAction(keyText(command.text));
         actions_[id] = action;
         if (id == "hold-before") {
             // A held key: taken in eventFilter, shown here.

@@ -16,6 +16,7 @@ namespace fs = std::filesystem;
 
 namespace {
 constexpr int kStoreAfter = 250;        ///< milliseconds of rest before a grade is written
+constexpr int kRetryAfter = 10000;      ///< ms after a grade could not be written
 constexpr std::size_t kKeptSmalls = 48; ///< small versions held in memory; others are read again when needed
 constexpr int kThumbnailSide = 320;
 } // namespace
@@ -25,11 +26,15 @@ PictureSet::PictureSet(QObject* parent) : QObject(parent) {
     writer_.setMaxThreadCount(1); // in order: the last change of a grade is the one that stays
     storeTimer_.setSingleShot(true);
     storeTimer_.setInterval(kStoreAfter);
-    connect(&storeTimer_, &QTimer::timeout, this, &PictureSet::storePending);
+    retryTimer_.setSingleShot(true);
+    retryTimer_.setInterval(kRetryAfter);
+    for (QTimer* each : {&storeTimer_, &retryTimer_})
+        connect(each, &QTimer::timeout, this, &PictureSet::storePending);
 }
 
 PictureSet::~PictureSet() {
-    flush();
+    storePending();
+    writer_.waitForDone();
     readers_.clear();
     readers_.waitForDone();
 }
@@ -49,7 +54,12 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
         }
     }
     if (files.empty()) return;
-    flush();
+    if (!flush()) {
+        Q_EMIT problem(
+            tr("Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again",
+               nullptr, static_cast<int>(unsaved_.size())));
+        return;
+    }
     readers_.clear();
     ++generation_;
     pictures_.clear();
@@ -331,9 +341,10 @@ void PictureSet::store(int index) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     const bool setAside = picture.gradeUnreadable;
     picture.gradeUnreadable = false;
-    writer_.start([this, file = picture.file, work = picture.work, setAside] {
-        QString word;
-        bool isProblem = false;
+    writer_.start([this, index, generation = generation_, file = picture.file, work = picture.work, setAside] {
+        QStringList problems;
+        QString elsewhere;
+        bool isStored = false;
         try {
             if (setAside) {
                 // What could not be read is somebody's work all the same: it stays under another name.
@@ -346,27 +357,39 @@ void PictureSet::store(int index) {
             if (const auto other = changedBehindUs(file)) {
                 const fs::path kept = fs::path(*other) += ".other";
                 fs::copy_file(*other, kept, fs::copy_options::overwrite_existing);
-                word = tr("%1 was changed by someone else: that version is kept as %2")
-                           .arg(QString::fromStdString(other->string()), QString::fromStdString(kept.string()));
-                isProblem = true;
+                problems.append(
+                    tr("%1 was changed by someone else: that version is kept as %2")
+                        .arg(QString::fromStdString(other->string()), QString::fromStdString(kept.string())));
             }
-            const fs::path stored = storeWork(file, work);
+            std::string why;
+            const fs::path stored = storeWork(file, work, &why);
             written_[stored] = contentHash(workToText(work));
-            if (stored != gradeFileBeside(file) && !toldElsewhere_.exchange(true))
-                word = tr("This folder can't be written: grades are kept in %1")
-                           .arg(QString::fromStdString(stored.parent_path().string()));
+            isStored = true;
+            if (!why.empty() && !toldElsewhere_.exchange(true))
+                elsewhere =
+                    tr("Grades of this folder are kept in %1, because they can't be written beside the pictures: %2")
+                        .arg(QString::fromStdString(stored.parent_path().string()), QString::fromStdString(why));
         } catch (const std::exception& e) {
-            word = QString::fromStdString(e.what());
-            isProblem = true;
+            problems.append(QString::fromStdString(e.what()));
         }
-        if (!word.isEmpty())
-            QMetaObject::invokeMethod(this, [this, word, isProblem] {
-                if (isProblem)
-                    Q_EMIT problem(word);
-                else
-                    Q_EMIT said(word);
-            });
+        QMetaObject::invokeMethod(this, [this, index, generation, problems, elsewhere, isStored] {
+            for (const QString& each : problems)
+                if (isStored || !isFailing_) Q_EMIT problem(each);
+            if (!elsewhere.isEmpty()) Q_EMIT said(elsewhere);
+            if (generation == generation_) takeStored(index, isStored);
+        });
     });
+}
+
+void PictureSet::takeStored(int index, bool isStored) {
+    if (!isStored) {
+        unsaved_.insert(index);
+        isFailing_ = true;
+        retryTimer_.start();
+    } else if (isFailing_ && unsaved_.empty()) {
+        isFailing_ = false;
+        Q_EMIT said(tr("All grades are on the disk again"));
+    }
 }
 
 std::optional<fs::path> PictureSet::changedBehindUs(const fs::path& picture) const {
@@ -381,7 +404,6 @@ std::optional<fs::path> PictureSet::changedBehindUs(const fs::path& picture) con
                                    : read != readHashes_.end() ? read->second
                                                                : now;
         if (now != known) return file;
-        return {};
     }
     return {};
 }
@@ -391,10 +413,12 @@ void PictureSet::storePending() {
     unsaved_.clear();
 }
 
-void PictureSet::flush() {
+bool PictureSet::flush() {
     storeTimer_.stop();
     storePending();
     writer_.waitForDone();
+    QCoreApplication::sendPostedEvents(this, QEvent::MetaCall); // what the writer has to say
+    return unsaved_.empty();
 }
 
 } // namespace baryton

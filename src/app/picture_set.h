@@ -73,8 +73,10 @@ public:
     /// Reads a picture for the viewer; `loaded` follows, at once when it is kept in memory. Of a large picture a
     /// stand-in comes first.
     void load(int index);
-    /// Writes every grade that is not yet on disk, and waits for it.
-    void flush();
+    /// Writes every grade that is not yet on disk, and waits for it; false when some could not be written. They are
+    /// tried again every few seconds.
+    bool flush();
+    int unsavedCount() const { return static_cast<int>(unsaved_.size()); }
 
 Q_SIGNALS:
     void opened();
@@ -93,6 +95,7 @@ private:
     void takeLoaded(int index, const LoadedPicture& picture, const Picture& small, const QString& message);
     void drawThumbnail(int index);
     void store(int index);
+    void takeStored(int index, bool isStored);
     /// The grade file of a picture when it no longer holds what was read or written here.
     std::optional<std::filesystem::path> changedBehindUs(const std::filesystem::path& picture) const;
     void storePending();
@@ -111,7 +114,8 @@ private:
     /// touches them.
     std::map<std::filesystem::path, std::string> readHashes_, written_;
     std::atomic<bool> toldElsewhere_ = false;
-    QTimer storeTimer_;
+    QTimer storeTimer_, retryTimer_;
+    bool isFailing_ = false; ///< the last grades could not be written, which has been told
     QThreadPool readers_, writer_;
 };
 

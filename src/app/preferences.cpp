@@ -1,5 +1,7 @@
 #include "app/preferences.h"
+#include "app/desktop_profile.h"
 #include "app/render_image.h"
+#include "app/translation.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/number_field.h"
 #include "app/widgets/segments.h"
@@ -7,15 +9,19 @@
 #include "base/file.h"
 
 #include <QApplication>
+#include <QColorSpace>
+#include <QComboBox>
 #include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
+#include <QScreen>
+#include <QVBoxLayout>
 #include <memory>
 #include <tbb/global_control.h>
 
 namespace baryton {
 
-QString applySettings(const Settings& settings) {
+void applySettings(const Settings& settings) {
     if (settings.theme != theme::kind())
         theme::install(*qobject_cast<QApplication*>(QCoreApplication::instance()), settings.theme);
     theme::setSurround(settings.surround);
@@ -24,17 +30,6 @@ QString applySettings(const Settings& settings) {
     if (settings.threads > 0)
         limit = std::make_unique<tbb::global_control>(tbb::global_control::max_allowed_parallelism,
                                                       static_cast<std::size_t>(settings.threads));
-    try {
-        constexpr std::size_t mostProfileBytes = 16 << 20;
-        setMonitorProfile(settings.monitorProfile.isEmpty()
-                              ? std::string()
-                              : readFile(settings.monitorProfile.toStdString(), mostProfileBytes));
-    } catch (const Error& e) {
-        setMonitorProfile({});
-        return QString::fromStdString(e.file().empty() ? e.inFile(settings.monitorProfile.toStdString()).what()
-                                                       : e.what());
-    }
-    return {};
 }
 
 PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_(loadSettings()) {
@@ -66,29 +61,8 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_
                 [](Settings& s, int i) { s.surround = static_cast<theme::Surround>(i); });
     addSegments(tr("Before means"), tr("What comparisons begin with"), {tr("Source"), tr("Prep only")},
                 settings_.beforeIsPrep ? 1 : 0, [](Settings& s, int i) { s.beforeIsPrep = i == 1; });
-    auto* profile = new QHBoxLayout;
-    auto* name = new QLabel(settings_.monitorProfile.isEmpty() ? tr("sRGB") : settings_.monitorProfile);
-    name->setMaximumWidth(260);
-    name->setToolTip(settings_.monitorProfile);
-    auto* choose = makeButton(tr("Choose…"), "");
-    choose->setAccessibleName(tr("Choose a monitor profile"));
-    auto* none = makeButton(tr("sRGB"), "flat");
-    profile->addWidget(name, 1);
-    profile->addWidget(choose);
-    profile->addWidget(none);
-    form->addRow(tr("Monitor profile"), profile);
-    const auto setProfile = [this, name](const QString& file) {
-        take([&](Settings& s) { s.monitorProfile = file; });
-        name->setText(file.isEmpty() ? tr("sRGB") : file);
-    };
-    connect(choose, &QPushButton::clicked, this, [this, setProfile] {
-        auto* dialog = new QFileDialog(this, tr("Monitor profile"), {}, tr("ICC profiles (*.icc *.icm)"));
-        dialog->setAttribute(Qt::WA_DeleteOnClose);
-        dialog->setFileMode(QFileDialog::ExistingFile);
-        connect(dialog, &QFileDialog::fileSelected, this, setProfile);
-        dialog->open();
-    });
-    connect(none, &QPushButton::clicked, this, [setProfile] { setProfile({}); });
+    addMonitor(form);
+    addLanguage(form);
     const auto addNumber = [&](const QString& label, const QString& tip, int low, int high, int step, int value,
                                auto set) {
         auto* field = new NumberField;
@@ -110,6 +84,73 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_
     auto* close = makeButton(tr("Close"), "primary");
     layout->addWidget(close, 0, Qt::AlignRight);
     connect(close, &QPushButton::clicked, this, &QDialog::accept);
+}
+
+void PreferencesSheet::addMonitor(QFormLayout* form) {
+    auto* rows = new QVBoxLayout;
+    rows->setSpacing(4);
+    auto* choice = new Segments({tr("The desktop's"), tr("sRGB"), tr("A file…")});
+    choice->setAccessibleName(tr("Monitor profile"));
+    choice->setToolTip(tr("What the monitor makes of numbers; everything shown is fitted to it, files are not"));
+    choice->setCurrent(static_cast<int>(settings_.monitor));
+    auto* account = makeLabel({}, "second");
+    account->setAccessibleName(tr("Monitor profile in force"));
+    rows->addWidget(choice);
+    rows->addWidget(account);
+    form->addRow(tr("Monitor profile"), rows);
+    const auto tell = [this, account] {
+        const QScreen* screen = parentWidget() ? parentWidget()->screen() : nullptr;
+        fetchMonitorProfile(
+            settings_, screen, account, [this, account](const std::string& icc, const QString& problem) {
+                const QString name = icc.empty()
+                                         ? QString()
+                                         : QColorSpace::fromIccProfile(QByteArray::fromStdString(icc)).description();
+                QString text = problem;
+                if (text.isEmpty() && settings_.monitor == Settings::Monitor::File) text = settings_.monitorProfile;
+                if (settings_.monitor == Settings::Monitor::Desktop)
+                    text = icc.empty()      ? tr("none set for this monitor: taken as sRGB")
+                           : name.isEmpty() ? tr("One of %1 bytes, without a name").arg(icc.size())
+                                            : name;
+                account->setText(text);
+                account->setVisible(!text.isEmpty());
+            });
+    };
+    tell();
+    const auto set = [this, tell](Settings::Monitor monitor, const QString& file) {
+        take([&](Settings& s) { s.monitor = monitor, s.monitorProfile = file; });
+        tell();
+    };
+    connect(choice, &Segments::chosen, this, [this, set, choice](int index) {
+        if (index < 2) return set(static_cast<Settings::Monitor>(index), settings_.monitorProfile);
+        auto* dialog = new QFileDialog(this, tr("Monitor profile"), {}, tr("ICC profiles (*.icc *.icm)"));
+        dialog->setAttribute(Qt::WA_DeleteOnClose);
+        dialog->setFileMode(QFileDialog::ExistingFile);
+        connect(dialog, &QFileDialog::fileSelected, this,
+                [set](const QString& file) { set(Settings::Monitor::File, file); });
+        connect(dialog, &QFileDialog::rejected, this,
+                [this, choice] { choice->setCurrent(static_cast<int>(settings_.monitor)); });
+        dialog->open();
+    });
+}
+
+void PreferencesSheet::addLanguage(QFormLayout* form) {
+    auto* choice = new QComboBox;
+    choice->setAccessibleName(tr("Language"));
+    choice->addItem(tr("The system's"), QString());
+    for (const QString& code : languages()) choice->addItem(languageName(code), code);
+    choice->setCurrentIndex(std::max(0, choice->findData(settings_.language)));
+    auto* account = makeLabel({}, "second");
+    const auto tell = [this, account, running = settings_.language] {
+        account->setText(settings_.language == running ? QString() : tr("from the next start on"));
+    };
+    auto* row = new QHBoxLayout;
+    row->addWidget(choice);
+    row->addWidget(account, 1);
+    form->addRow(tr("Language"), row);
+    connect(choice, &QComboBox::activated, this, [this, choice, tell] {
+        take([&](Settings& s) { s.language = choice->currentData().toString(); });
+        tell();
+    });
 }
 
 void PreferencesSheet::take(const std::function<void(Settings&)>& change) {

@@ -2,6 +2,7 @@
 #include "app/settings.h"
 
 #include <QDialog>
+#include <QFormLayout>
 
 namespace baryton {
 
@@ -15,12 +16,13 @@ Q_SIGNALS:
     void changed(const baryton::Settings& settings);
 
 private:
+    void addMonitor(QFormLayout* form);
+    void addLanguage(QFormLayout* form);
     void take(const std::function<void(Settings&)>& change);
     Settings settings_;
 };
 
-/// Puts settings into effect that concern the whole program: theme, surround, monitor profile, threads. What is wrong
-/// with the profile is returned, empty when all is well.
-QString applySettings(const Settings& settings);
+/// Puts settings into effect that concern the whole program: theme, surround, threads.
+void applySettings(const Settings& settings);
 
 } // namespace baryton

@@ -2,6 +2,8 @@
 #include "app/render_image.h"
 #include "lut/accelerate.h"
 
+#include <algorithm>
+
 namespace baryton {
 
 namespace {
@@ -109,10 +111,11 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
     if (program.stepCount() < longProgram) return imageOf(program, source_.pixels, source_.frame);
     exact = false;
     // What stands ahead of the stage in hand stays as it is while that stage is changed.
-    if (const auto rest = fromOn(request.grade, request.inputOf)) {
+    const std::string inHand = request.inputsOf.empty() ? std::string() : request.inputsOf.front();
+    if (const auto rest = fromOn(request.grade, inHand)) {
         const Program tail = Program::compile(*rest);
         if (tail.stepCount() < longProgram) {
-            Grade head = upTo(request.grade, request.inputOf);
+            Grade head = upTo(request.grade, inHand);
             if (cachedHead_ != head) {
                 const Program ahead = Program::compile(head);
                 headPixels_ = source_.pixels;
@@ -126,7 +129,7 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
             return imageOf(tail, headPixels_, source_.frame);
         }
     }
-    return imageOf(accelerated(request.grade).program, source_.pixels, source_.frame);
+    return imageOf(accelerated(request.grade), source_.pixels, source_.frame);
 }
 
 void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since,
@@ -156,6 +159,24 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
     Q_EMIT frameReady(frame);
 }
 
+StageInput PreviewService::inputOf(const PreviewRequest& request, const std::string& stageId) {
+    if (knownInputsOf_ != request.picture) knownInputs_.clear();
+    knownInputsOf_ = request.picture;
+    const Grade ahead = upTo(request.grade, stageId);
+    const auto known = std::find_if(knownInputs_.begin(), knownInputs_.end(),
+                                    [&](const KnownInput& each) { return each.input.stageId == stageId; });
+    // While the stage in hand moves, what enters it stays as it is.
+    if (known != knownInputs_.end() && known->ahead == ahead) return known->input;
+    const Program program = Program::compile(ahead);
+    const StageInput input{stageId, histogramOf(program.graded(levelOf(*request.picture, 512))),
+                           program.graded(levelOf(*request.picture, 256))};
+    if (known != knownInputs_.end()) knownInputs_.erase(known);
+    constexpr std::size_t most = 4;
+    if (knownInputs_.size() == most) knownInputs_.erase(knownInputs_.begin());
+    knownInputs_.push_back({ahead, input});
+    return input;
+}
+
 void PreviewService::count(const PreviewRequest& request, bool quickly) {
     if (!request.picture) return;
     const Program program = Program::compile(request.grade);
@@ -168,20 +189,7 @@ void PreviewService::count(const PreviewRequest& request, bool quickly) {
     if (request.scope == PreviewRequest::Scope::Waveform) scopes.waveform = waveformOf(graded, columns);
     if (request.scope == PreviewRequest::Scope::Vectorscope)
         scopes.vectorscope = vectorscopeOf(graded, vectorscopeSide);
-    if (!request.inputOf.empty()) {
-        const Grade input = upTo(request.grade, request.inputOf);
-        // While the stage in hand moves, what enters it stays as it is.
-        if (cachedInput_ != input || cachedInputPicture_ != request.picture) {
-            const Picture before = Program::compile(input).graded(levelOf(*request.picture, 512));
-            inputHistogram_ = histogramOf(before);
-            inputPicture_ = Program::compile(input).graded(levelOf(*request.picture, 256));
-            cachedInput_ = input;
-            cachedInputPicture_ = request.picture;
-        }
-        scopes.input = inputHistogram_;
-        scopes.inputPicture = inputPicture_;
-    }
-    scopes.inputOf = request.inputOf;
+    for (const std::string& stageId : request.inputsOf) scopes.inputs.push_back(inputOf(request, stageId));
     Q_EMIT scopesReady(scopes);
 }
 

@@ -10,7 +10,9 @@
 #include <memory>
 #include <mutex>
 #include <optional>
+#include <string>
 #include <thread>
+#include <vector>
 
 namespace baryton {
 
@@ -19,8 +21,8 @@ struct PreviewRequest {
     std::shared_ptr<const Pyramid> picture;
     ViewRegion region;
     Grade grade;
-    std::optional<Grade> before; ///< the version to compare with, when it is on screen
-    std::string inputOf;         ///< the stage whose input is wanted for its editor; may be empty
+    std::optional<Grade> before;       ///< the version to compare with, when it is on screen
+    std::vector<std::string> inputsOf; ///< the stages whose input is wanted for their editors, the one in hand first
     enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
 };
 
@@ -32,11 +34,16 @@ struct PreviewFrame {
     bool exact = true;                ///< false: through a cube, to be replaced when the control rests
 };
 
+/// What enters a stage.
+struct StageInput {
+    std::string stageId;
+    Histogram histogram;
+    Picture small;
+};
+
 struct PreviewScopes {
     Histogram after;
-    std::optional<Histogram> input;
-    std::string inputOf;
-    Picture inputPicture; ///< small: what enters that stage
+    std::vector<StageInput> inputs;
     std::optional<Waveform> waveform;
     std::optional<Vectorscope> vectorscope;
 };
@@ -66,6 +73,7 @@ private:
     void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since, bool quickly);
     QImage quickImage(const PreviewRequest& request, const Program& program, bool& exact);
     void count(const PreviewRequest& request, bool quickly);
+    StageInput inputOf(const PreviewRequest& request, const std::string& stageId);
     void report(const PreviewRequest& request);
 
     std::mutex lock_;
@@ -83,10 +91,12 @@ private:
     QImage before_;
     std::optional<Grade> cachedHead_; ///< what stands before the stage in hand, and its pixels
     Picture headPixels_;
-    std::optional<Grade> cachedInput_; ///< the same for the editor's account of it
-    std::shared_ptr<const Pyramid> cachedInputPicture_;
-    Histogram inputHistogram_;
-    Picture inputPicture_;
+    struct KnownInput {
+        Grade ahead; ///< what stands before the stage
+        StageInput input;
+    };
+    std::vector<KnownInput> knownInputs_;
+    std::shared_ptr<const Pyramid> knownInputsOf_;
 
     std::thread worker_;
 };

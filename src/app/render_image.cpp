@@ -42,6 +42,10 @@ QImage quantisedImage(const Program& program, const Picture& picture, const Fram
 } // namespace
 
 void setMonitorProfile(const std::string& icc) {
+    {
+        const std::lock_guard<std::mutex> guard(monitorLock);
+        if (monitor && monitorId == contentHash(icc)) return;
+    }
     std::shared_ptr<const Program> program;
     if (!icc.empty() && profileKind(icc) != ProfileKind::Srgb) {
         constexpr int size = 33;

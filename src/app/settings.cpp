@@ -24,6 +24,9 @@ Settings loadSettings() {
     if (text("surround") == QLatin1String("middle")) s.surround = theme::Surround::Middle;
     if (text("surround") == QLatin1String("light")) s.surround = theme::Surround::Light;
     s.monitorProfile = text("monitorProfile");
+    if (text("monitor") == QLatin1String("srgb")) s.monitor = Settings::Monitor::Srgb;
+    if (text("monitor") == QLatin1String("file")) s.monitor = Settings::Monitor::File;
+    s.language = text("language");
     s.beforeIsPrep = text("before") == QLatin1String("prep");
     s.cacheMegabytes = std::clamp(file.value(QStringLiteral("cacheMegabytes"), s.cacheMegabytes).toInt(), 100, 64000);
     s.threads = std::clamp(file.value(QStringLiteral("threads"), 0).toInt(), 0, 256);
@@ -37,8 +40,12 @@ void saveSettings(const Settings& s) {
     file.setValue(QStringLiteral("surround"), s.surround == theme::Surround::Dark     ? QStringLiteral("dark")
                                               : s.surround == theme::Surround::Middle ? QStringLiteral("middle")
                                                                                       : QStringLiteral("light"));
+    file.setValue(QStringLiteral("monitor"), s.monitor == Settings::Monitor::File   ? QStringLiteral("file")
+                                             : s.monitor == Settings::Monitor::Srgb ? QStringLiteral("srgb")
+                                                                                    : QStringLiteral("desktop"));
     file.setValue(QStringLiteral("monitorProfile"), s.monitorProfile);
     file.setValue(QStringLiteral("before"), s.beforeIsPrep ? QStringLiteral("prep") : QStringLiteral("source"));
+    file.setValue(QStringLiteral("language"), s.language);
     file.setValue(QStringLiteral("cacheMegabytes"), s.cacheMegabytes);
     file.setValue(QStringLiteral("threads"), s.threads);
 }

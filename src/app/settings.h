@@ -10,8 +10,10 @@ namespace baryton {
 struct Settings {
     theme::Kind theme = theme::Kind::Dark;
     theme::Surround surround = theme::Surround::Dark;
-    QString monitorProfile; ///< an ICC file; empty for sRGB
+    enum class Monitor { Desktop, Srgb, File } monitor = Monitor::Desktop; ///< whose profile the monitor has
+    QString monitorProfile;                                                ///< the ICC file, for File
     bool beforeIsPrep = false;
+    QString language;         ///< "de"; empty for the system's. Taken at the start
     int cacheMegabytes = 900; ///< for decoded pictures
     int threads = 0;          ///< 0: all cores
 

@@ -1,6 +1,7 @@
 #include "base/error.h"
 #include "cli/commands.h"
 #include "grade/grade_json.h"
+#include "stages/blend.h"
 #include "stages/limits.h"
 #include "stages/stage_type.h"
 
@@ -116,6 +117,27 @@ void writeMarkdown() {
     for (const auto& p : limits) row(p);
 }
 
+/// Every text of the stage types, once each, as C++ that the collector of texts reads.
+void writeWords() {
+    std::vector<std::string> all;
+    const auto add = [&](const std::string& text) {
+        if (!text.empty() && std::find(all.begin(), all.end(), text) == all.end()) all.push_back(text);
+    };
+    for (const StageType* type : stageTypes()) {
+        add(type->name);
+        add(type->summary);
+        for (const auto& p : type->parameters) {
+            add(p.name);
+            add(p.tooltip);
+            for (const auto& option : p.options) add(option.name);
+        }
+    }
+    for (const auto& mode : blendModes()) add(mode.name);
+    std::cout
+        << "// Written by share/translations/update: the texts of the stages, for the collector of texts only.\n";
+    for (const std::string& text : all) std::cout << "QT_TRANSLATE_NOOP(\"baryton\", " << Json(text).dump() << ")\n";
+}
+
 } // namespace
 
 void addInfoCommands(CLI::App& app) {
@@ -124,8 +146,12 @@ void addInfoCommands(CLI::App& app) {
     stages->add_flag("--json", *asJson, "As JSON, with units, ranges and defaults as they stand in files");
     auto asMarkdown = std::make_shared<bool>(false);
     stages->add_flag("--markdown", *asMarkdown, "As the page docs/stages.md");
-    stages->callback([asJson, asMarkdown] {
-        if (*asMarkdown)
+    auto asWords = std::make_shared<bool>(false);
+    stages->add_flag("--words", *asWords, "Their texts, for translators");
+    stages->callback([asJson, asMarkdown, asWords] {
+        if (*asWords)
+            writeWords();
+        else if (*asMarkdown)
             writeMarkdown();
         else
             listStages(*asJson);

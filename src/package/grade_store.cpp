@@ -4,8 +4,6 @@
 #include "grade/grade_json.h"
 #include "stages/stage_type.h"
 
-#include <unistd.h>
-
 namespace baryton {
 
 namespace fs = std::filesystem;
@@ -23,23 +21,46 @@ fs::path gradeFileInDataFolder(const fs::path& picture) {
            (safeFileName(picture.filename().string()) + "-" + contentHash(whole.string()) + ".bgrade");
 }
 
-std::optional<PictureWork> loadWork(const fs::path& picture) {
+std::optional<fs::path> gradeFileOf(const fs::path& picture) {
+    std::optional<fs::path> newest;
+    fs::file_time_type when;
     for (const auto& file : {gradeFileBeside(picture), gradeFileInDataFolder(picture)}) {
-        std::error_code ignored;
-        if (!fs::exists(file, ignored)) continue;
-        PictureWork work = readWorkFile(file);
-        work.grade = repaired(work.grade);
-        for (Take& take : work.takes) take.grade = repaired(take.grade);
-        return work;
+        std::error_code none;
+        const auto written = fs::last_write_time(file, none);
+        if (none || (newest && written <= when)) continue;
+        newest = file;
+        when = written;
     }
-    return std::nullopt;
+    return newest;
 }
 
-fs::path storeWork(const fs::path& picture, const PictureWork& work) {
-    const fs::path beside = gradeFileBeside(picture), folder = beside.has_parent_path() ? beside.parent_path() : ".";
-    const fs::path file = ::access(folder.c_str(), W_OK) == 0 ? beside : gradeFileInDataFolder(picture);
-    writeWorkFile(file, work);
-    return file;
+std::optional<PictureWork> loadWork(const fs::path& picture) {
+    const auto file = gradeFileOf(picture);
+    if (!file) return std::nullopt;
+    PictureWork work = readWorkFile(*file);
+    work.grade = repaired(work.grade);
+    for (Take& take : work.takes) take.grade = repaired(take.grade);
+    return work;
+}
+
+fs::path storeWork(const fs::path& picture, const PictureWork& work, std::string* whyElsewhere) {
+    const fs::path beside = gradeFileBeside(picture);
+    try {
+        // A folder that is gone is not made anew.
+        if (const fs::path folder = beside.has_parent_path() ? beside.parent_path() : "."; !fs::is_directory(folder))
+            throw Error(folder.string(), "", "the folder is not there", "bring it back or open the pictures anew");
+        writeWorkFile(beside, work);
+        return beside;
+    } catch (const Error& e) {
+        const fs::path other = gradeFileInDataFolder(picture);
+        try {
+            writeWorkFile(other, work);
+        } catch (const Error&) {
+            throw e;
+        }
+        if (whyElsewhere) *whyElsewhere = e.what();
+        return other;
+    }
 }
 
 std::optional<Grade> loadGrade(const fs::path& picture) {

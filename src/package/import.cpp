@@ -1,6 +1,7 @@
 #include "package/import.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "lut/lut_file.h"
 #include "render/program.h"
 #include "stages/stage_type.h"
@@ -258,7 +259,7 @@ ImportAccount accountOfImport(const std::vector<fs::path>& files, const Library&
 }
 
 LibraryEdit importEdit(const ImportAccount& account, const Library& library) {
-    LibraryEdit edit{"Import " + account.info.name, {}};
+    LibraryEdit edit{inWords("Import {}", account.info.name), {}};
     std::set<fs::path> taken;
     const auto added = [&](const fs::path& file) {
         return std::any_of(edit.changes.begin(), edit.changes.end(),
@@ -295,7 +296,7 @@ bool giveFirstPresets(const Library& library, const fs::path& given) {
     for (ImportItem& item : account.items)
         if (item.state != State::New) item.choice = Choice::LeaveOut;
     perform(importEdit(account, library));
-    perform(library.setIndex({}, "First presets"));
+    perform(library.setIndex({}, words("First presets")));
     return true;
 }
 

@@ -1,6 +1,7 @@
 #include "package/library.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
 #include "stages/stage_type.h"
@@ -56,7 +57,7 @@ fs::path freeFile(const fs::path& file, const std::set<fs::path>& taken = {}) {
 }
 
 std::string counted(const std::vector<LibraryEntry>& entries) {
-    return entries.size() == 1 ? entries.front().name : std::to_string(entries.size()) + " items";
+    return entries.size() == 1 ? entries.front().name : inWords("{} items", entries.size());
 }
 
 } // namespace
@@ -205,7 +206,7 @@ LibraryEdit Library::add(const Preset& preset, const std::string& group, bool ke
     }
     // Two names can come to one file name ("a/b", "a:b"): only the same name replaces.
     if (fs::exists(file, ignored) && entryFor(file, Luts::Read).name != named.name) file = freeFile(file);
-    LibraryEdit edit{"Save preset " + named.name, {}};
+    LibraryEdit edit{inWords("Save preset {}", named.name), {}};
     addFolder(edit, group);
     edit.changes.push_back(contentChange(file, presetToText(named)));
     return edit;
@@ -215,7 +216,7 @@ LibraryEdit Library::addFile(const std::string& bytes, const std::string& fileNa
                              bool keepBoth) const {
     fs::path file = folderFor(group) / safeFileName(fileName);
     if (keepBoth) file = freeFile(file);
-    LibraryEdit edit{"Add " + file.filename().string(), {}};
+    LibraryEdit edit{inWords("Add {}", file.filename().string()), {}};
     addFolder(edit, group);
     edit.changes.push_back(contentChange(file, bytes));
     return edit;
@@ -231,7 +232,7 @@ LibraryEdit Library::rename(const LibraryEntry& entry, const std::string& name) 
     std::error_code ignored;
     if (file != entry.file && fs::exists(file, ignored))
         throw Error(file.string(), "", "the group already has an item of this name", "choose another name");
-    LibraryEdit edit{"Rename " + entry.name + " to " + name, {}};
+    LibraryEdit edit{inWords("Rename {} to {}", entry.name, name), {}};
     if (isLut) {
         if (file != entry.file) edit.changes.push_back({FileChange::Kind::Move, entry.file, {}, {}, file});
     } else {
@@ -245,7 +246,7 @@ LibraryEdit Library::rename(const LibraryEntry& entry, const std::string& name) 
 }
 
 LibraryEdit Library::remove(const std::vector<LibraryEntry>& entries) const {
-    LibraryEdit edit{"Delete " + counted(entries), {}};
+    LibraryEdit edit{inWords("Delete {}", counted(entries)), {}};
     std::vector<std::pair<std::string, std::string>> names;
     for (const auto& entry : entries) {
         edit.changes.push_back(contentChange(entry.file, std::nullopt));
@@ -256,7 +257,7 @@ LibraryEdit Library::remove(const std::vector<LibraryEntry>& entries) const {
 }
 
 LibraryEdit Library::move(const std::vector<LibraryEntry>& entries, const std::string& group) const {
-    LibraryEdit edit{"Move " + counted(entries) + " to " + group, {}};
+    LibraryEdit edit{inWords("Move {} to {}", counted(entries), group), {}};
     addFolder(edit, group);
     std::vector<std::pair<std::string, std::string>> names;
     std::set<fs::path> taken, moved;
@@ -284,7 +285,7 @@ LibraryEdit Library::duplicate(const LibraryEntry& entry) const {
     LibraryEdit edit = entry.preset && entry.kind == LibraryEntry::Kind::Preset
                            ? add(*entry.preset, entry.group, true)
                            : addFile(readFile(entry.file), entry.file.filename().string(), entry.group, true);
-    edit.description = "Duplicate " + entry.name;
+    edit.description = inWords("Duplicate {}", entry.name);
     return edit;
 }
 
@@ -295,7 +296,7 @@ LibraryEdit Library::change(const LibraryEntry& entry, const Preset& preset, con
 }
 
 LibraryEdit Library::addGroup(const std::string& group) const {
-    LibraryEdit edit{"Make group " + group, {}};
+    LibraryEdit edit{inWords("Make group {}", group), {}};
     addFolder(edit, group);
     if (edit.changes.empty() || edit.changes.back().file != folderFor(group))
         throw Error(folderFor(group).string(), "", "there is a group of this name already", "choose another name");
@@ -308,13 +309,13 @@ LibraryEdit Library::renameGroup(const std::string& group, const std::string& na
     std::error_code ignored;
     if (fs::exists(to, ignored))
         throw Error(to.string(), "", "there is a group of this name already", "choose another name");
-    LibraryEdit edit{"Rename group " + group + " to " + name, {{FileChange::Kind::Move, from, {}, {}, to}}};
+    LibraryEdit edit{inWords("Rename group {} to {}", group, name), {{FileChange::Kind::Move, from, {}, {}, to}}};
     renameInIndex(edit, {{group + "/", to.filename().string() + "/"}});
     return edit;
 }
 
 LibraryEdit Library::removeGroup(const std::string& group) const {
-    LibraryEdit edit{"Delete group " + group, {}};
+    LibraryEdit edit{inWords("Delete group {}", group), {}};
     edit.changes.push_back({FileChange::Kind::Move, root_ / group, {}, {}, freeFile(root_ / kDeletedFolder / group)});
     renameInIndex(edit, {{group + "/", ""}});
     return edit;
@@ -323,7 +324,7 @@ LibraryEdit Library::removeGroup(const std::string& group) const {
 LibraryEdit Library::orderGroups(const std::vector<std::string>& groups) const {
     LibraryIndex next = index();
     next.groupOrder = groups;
-    return setIndex(next, "Order the groups");
+    return setIndex(next, words("Order the groups"));
 }
 
 LibraryEdit Library::setIndex(const LibraryIndex& index, const std::string& description) const {

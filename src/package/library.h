@@ -19,10 +19,10 @@ struct LibraryEntry {
     enum class Kind { Preset, Lut };
 
     std::filesystem::path file;
-    std::string group;            ///< the folder's name
-    std::string name;             ///< the preset's name; the file's for LUTs and where it can't be read
+    std::string group;                    ///< the folder's name
+    std::string name;                     ///< the preset's name; the file's for LUTs and where it can't be read
     std::shared_ptr<const Preset> preset; ///< of a LUT file one with just a LUT stage; null where it can't be read
-    std::string error;            ///< empty when all is well
+    std::string error;                    ///< empty when all is well
     Kind kind = Kind::Preset;
     std::string contentId;  ///< a name for what the file holds; empty while it is pending
     bool isPending = false; ///< a LUT file that has not been read yet: no preset, no error

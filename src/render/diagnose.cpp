@@ -1,4 +1,5 @@
 #include "render/diagnose.h"
+#include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "render/histogram.h"
@@ -13,8 +14,11 @@ namespace {
 
 constexpr double kSeen = 0.1;        ///< ΔE below which a change can't be seen
 constexpr double kClipShare = 0.005; ///< of the pixels, from which on clipping is told
-constexpr int kStretchTold = 6;      ///< stretched levels from which on banding is told
-constexpr double kContrasty = 0.82;  ///< spread of luma from which on a film response turns dull
+constexpr double kFlatSlope = 0.15;  ///< levels out for each level in
+constexpr int kFlatTold = 12;        ///< levels in a run, from which on it is told
+constexpr double kFlatShare = 0.02;
+constexpr int kStretchTold = 6;     ///< stretched levels from which on banding is told
+constexpr double kContrasty = 0.82; ///< spread of luma from which on a film response turns dull
 
 Vec3 colourOf(const Picture& p, int x, int y) {
     return {p.row(0, y)[x], p.row(1, y)[x], p.row(2, y)[x]};
@@ -115,16 +119,25 @@ void measure(StageReport& report, const Picture& in, const Picture& out) {
         }
     // A level counts as filled when a smooth area could be made of it.
     for (int i = 0; i < 256; ++i) filled[i] = counts[i] > pixels / 4000;
-    for (int i = 1; i < 256; ++i)
-        if (filled[i] && filled[i - 1]) {
+    int flatStart = 0;
+    for (int i = 1; i < 256; ++i) {
+        const bool both = filled[i] && filled[i - 1];
+        if (!both || std::abs(sums[i] / counts[i] - sums[i - 1] / counts[i - 1]) >= kFlatSlope)
+            flatStart = i;
+        else if (i - flatStart > report.flatTo - report.flatFrom)
+            report.flatFrom = flatStart, report.flatTo = i;
+        if (both) {
             const double low = sums[i - 1] / counts[i - 1], high = sums[i] / counts[i];
             report.stretchedLevels +=
                 std::abs(high - low) > 2 && std::max(low, high) > 0 && std::min(low, high) < 255;
         }
+    }
+    for (int i = report.flatFrom; i <= report.flatTo && report.flatTo > report.flatFrom; ++i)
+        report.flatShare += counts[i] / pixels;
 }
 
 std::string ends(const double (&share)[3]) {
-    static const char* names[] = {"red", "green", "blue"};
+    const std::string names[] = {words("red"), words("green"), words("blue")};
     std::string text;
     for (int k = 0; k < 3; ++k)
         if (share[k] >= kClipShare)
@@ -134,38 +147,48 @@ std::string ends(const double (&share)[3]) {
 
 void putIntoWords(StageReport& r, const StageType& type, const std::string& title) {
     if (r.isDead) {
-        r.mark = "no effect here";
-        r.sentence = title + " finds nothing to work on: what stands before it has taken the colours it acts on.";
+        r.mark = words("no effect here");
+        r.sentence =
+            inWords("{} finds nothing to work on: what stands before it has taken the colours it acts on.", title);
         return;
     }
     if (r.largestChange < kSeen) {
-        r.mark = "changes nothing";
-        r.sentence = fmt::format("{} changes no pixel of this picture by as much as ΔE {}.", title, kSeen);
+        r.mark = words("changes nothing");
+        r.sentence = inWords("{} changes no pixel of this picture by as much as ΔE {}.", title, kSeen);
         return;
     }
+    // The gravest gives the mark; all are told.
+    const auto tell = [&r](const std::string& mark, const std::string& sentence) {
+        if (r.mark.empty()) r.mark = mark;
+        r.sentence += (r.sentence.empty() ? "" : " ") + sentence;
+    };
     const std::string black = ends(r.newBlack), white = ends(r.newWhite);
     if (!black.empty() || !white.empty()) {
-        r.mark = "clips";
-        r.sentence = title + " pushes pixels past the ends:";
-        if (!black.empty()) r.sentence += " below black " + black;
-        if (!white.empty()) r.sentence += std::string(black.empty() ? " " : "; ") + "above white " + white;
-        r.sentence += ". A later stage may bring them back.";
-    } else if (r.stretchedLevels >= kStretchTold) {
-        r.mark = "may band";
-        r.sentence = fmt::format("{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.",
-                                 title, r.stretchedLevels);
-    } else if (r.tooContrasty) {
-        r.mark = "contrasty source";
-        r.sentence = fmt::format(
-            "The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. Flatten it "
-            "first with Tone, or lower the film contrast.",
-            r.sourceSpread * 100, title);
-    } else if (!r.deadParameters.empty()) {
+        std::string lost;
+        if (!black.empty()) lost = inWords("below black {}", black);
+        if (!white.empty()) lost += (black.empty() ? "" : "; ") + inWords("above white {}", white);
+        tell(words("clips"),
+             inWords("{} pushes pixels past the ends: {}. A later stage may bring them back.", title, lost));
+    }
+    if (r.flatTo - r.flatFrom >= kFlatTold && r.flatShare >= kFlatShare)
+        tell(words("flattens"),
+             inWords("{} lays the levels {} to {} almost together ({:.0f} % of the picture): folds and "
+                     "texture are lost there. A softer bend keeps them.",
+                     title, r.flatFrom, r.flatTo, r.flatShare * 100));
+    if (r.stretchedLevels >= kStretchTold)
+        tell(words("may band"),
+             inWords("{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.", title,
+                     r.stretchedLevels));
+    if (r.tooContrasty)
+        tell("contrasty source",
+             inWords("The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. "
+                     "Flatten it first with Tone, or lower the film contrast.",
+                     r.sourceSpread * 100, title));
+    if (!r.deadParameters.empty()) {
         std::string names;
         for (const std::string& id : r.deadParameters)
             names += (names.empty() ? "" : ", ") + type.parameter(id)->name;
-        r.mark = "partly idle";
-        r.sentence = fmt::format("This picture has no colours here for some of {}: {}.", title, names);
+        tell(words("partly idle"), inWords("This picture has no colours here for some of {}: {}.", title, names));
     }
 }
 
@@ -189,11 +212,10 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         if (const std::string missing = missingLut(stage, *type); !missing.empty() && stage.isEnabled()) {
             StageReport& report = reports.emplace_back();
             report.stageId = stage.id;
-            report.mark = "LUT missing";
-            report.sentence =
-                fmt::format("{} names the LUT “{}”, but its content did not come along: the picture passes "
-                            "through. Load the file again.",
-                            stageTitle(stage), missing);
+            report.mark = words("LUT missing");
+            report.sentence = inWords("{} names the LUT “{}”, but its content did not come along: the picture passes "
+                                      "through. Load the file again.",
+                                      stageTitle(stage), missing);
             continue;
         }
         if (isNeutral(stage)) continue;

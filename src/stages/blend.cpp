@@ -1,4 +1,5 @@
 #include "stages/blend.h"
+#include "base/words.h"
 
 #include <algorithm>
 #include <cmath>
@@ -6,15 +7,19 @@
 namespace baryton {
 
 const std::vector<ParameterType::Option>& blendModes() {
-    static const std::vector<ParameterType::Option> all = {
-        {"normal", "Normal"},         {"multiply", "Multiply"},
-        {"screen", "Screen"},         {"overlay", "Overlay"},
-        {"soft-light", "Soft light"}, {"hard-light", "Hard light"},
-        {"darken", "Darken"},         {"lighten", "Lighten"},
-        {"difference", "Difference"}, {"hue", "Hue"},
-        {"saturation", "Saturation"}, {"colour", "Colour"},
-        {"luminosity", "Luminosity"},
-    };
+    static const std::vector<ParameterType::Option> all = [] {
+        std::vector<ParameterType::Option> modes = {
+            {"normal", "Normal"},         {"multiply", "Multiply"},
+            {"screen", "Screen"},         {"overlay", "Overlay"},
+            {"soft-light", "Soft light"}, {"hard-light", "Hard light"},
+            {"darken", "Darken"},         {"lighten", "Lighten"},
+            {"difference", "Difference"}, {"hue", "Hue"},
+            {"saturation", "Saturation"}, {"colour", "Colour"},
+            {"luminosity", "Luminosity"},
+        };
+        for (auto& mode : modes) mode.name = words(mode.name);
+        return modes;
+    }();
     return all;
 }
 

@@ -1,4 +1,5 @@
 #include "stages/preset_words.h"
+#include "base/words.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -8,17 +9,23 @@ namespace baryton {
 
 namespace {
 
-std::string counted(std::size_t n, const std::string& one, const std::string& many) {
-    return fmt::format("{} {}", n, n == 1 ? one : many);
+std::string valuesIn(std::size_t n) {
+    return n == 1 ? words("1 value") : inWords("{} values", n);
 }
 
+std::string stagesIn(std::size_t n) {
+    return n == 1 ? words("1 stage") : inWords("{} stages", n);
+}
+
+/// A stage's name within a sentence: lower case in English; other languages have rules of their own.
 std::string lowered(std::string text) {
-    if (!text.empty()) text[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(text[0])));
+    const bool isEnglish = words(" and ") == " and ";
+    if (isEnglish && !text.empty()) text[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(text[0])));
     return text;
 }
 
-/// What became of a curve, in levels of 0…255: " point 2 to 64 → 48".
-std::string curveWords(Curve before, Curve after) {
+/// What became of a curve, in levels of 0…255: "RGB point 2 to 64 → 48".
+std::string curveWords(const std::string& name, Curve before, Curve after) {
     for (Curve* curve : {&before, &after})
         if (curve->empty()) *curve = {{0, 0}, {1, 1}};
     const auto at = [](const CurvePoint& p) { return fmt::format("{:.0f} → {:.0f}", p.x * 255, p.y * 255); };
@@ -29,13 +36,14 @@ std::string curveWords(Curve before, Curve after) {
     while (first < longer.size() && !differs(first)) ++first;
     for (std::size_t i = 0; i < longer.size(); ++i) different += differs(i);
     if (before.size() == after.size())
-        return different == 1 ? fmt::format(" point {} to {}", first + 1, at(after[first]))
-                              : fmt::format(" {} points", different);
+        return different == 1 ? inWords("{} point {} to {}", name, first + 1, at(after[first]))
+                              : inWords("{} {} points", name, different);
     const bool oneMore = longer.size() == shorter.size() + 1 &&
                          std::equal(longer.begin() + static_cast<std::ptrdiff_t>(first) + 1, longer.end(),
                                     shorter.begin() + static_cast<std::ptrdiff_t>(first));
-    if (!oneMore) return " curve";
-    return (after.size() > before.size() ? " point added at " : " point removed at ") + at(longer[first]);
+    if (!oneMore) return inWords("{} curve", name);
+    return after.size() > before.size() ? inWords("{} point added at {}", name, at(longer[first]))
+                                        : inWords("{} point removed at {}", name, at(longer[first]));
 }
 
 } // namespace
@@ -45,8 +53,7 @@ std::string accountOf(const Preset& preset) {
     std::set<std::pair<std::string, std::string>> stages; // layer and stage: ids may be empty or repeat over layers
     for (const auto& path : carried)
         if (!path.stage.empty()) stages.insert({path.layer, path.stage});
-    std::string text = fmt::format("sets {} in {}", counted(carried.size(), "value", "values"),
-                                   counted(stages.size(), "stage", "stages"));
+    std::string text = inWords("sets {} in {}", valuesIn(carried.size()), stagesIn(stages.size()));
     std::vector<std::string> left;
     for (const Stage& stage : startingGrade().prep) {
         const bool isCarried = std::any_of(preset.carried.prep.begin(), preset.carried.prep.end(),
@@ -54,7 +61,7 @@ std::string accountOf(const Preset& preset) {
         if (!isCarried) left.push_back(lowered(stageTitle(stage)));
     }
     for (std::size_t i = 0; i < left.size(); ++i)
-        text += (i == 0 ? ", leaves " : i + 1 == left.size() ? " and " : ", ") + left[i];
+        text += (i == 0 ? words(", leaves ") : i + 1 == left.size() ? words(" and ") : ", ") + left[i];
     return text;
 }
 
@@ -63,28 +70,27 @@ std::string editText(const Grade& before, const Grade& after) {
     if (changes.empty()) {
         if (before == after) return {};
         const auto count = [](const Grade& g) { return stagePlaces(g).size(); };
-        return count(after) > count(before)   ? "Add a stage"
-               : count(after) < count(before) ? "Delete a stage"
-                                              : "Move a stage";
+        return count(after) > count(before)   ? words("Add a stage")
+               : count(after) < count(before) ? words("Delete a stage")
+                                              : words("Move a stage");
     }
     std::set<CarryPath> stages;
     for (const auto& change : changes) stages.insert({change.path.part, change.path.layer, change.path.stage, ""});
-    if (stages.size() > 1) return counted(stages.size(), "stage", "stages") + " changed";
+    if (stages.size() > 1) return inWords("{} stages changed", stages.size());
     const CarryPath& path = changes.front().path;
     const auto place = findStage(after, path.stage);
-    if (!place) return findStage(before, path.stage) ? "Delete a stage" : "Layer changed";
+    if (!place) return findStage(before, path.stage) ? words("Delete a stage") : words("Layer changed");
     const Stage& stage = stageAt(after, *place);
     const std::string title = stageTitle(stage);
-    if (changes.size() > 1) return title + ": " + counted(changes.size(), "value", "values");
-    if (path.parameter == kEnabledWord) return title + (stage.isEnabled() ? " on" : " off");
-    if (path.parameter == kStrengthWord)
-        return fmt::format("{}: strength {:.0f}", title, stage.strengthOrFull() * 100);
+    if (changes.size() > 1) return title + ": " + valuesIn(changes.size());
+    if (path.parameter == kEnabledWord) return stage.isEnabled() ? inWords("{} on", title) : inWords("{} off", title);
+    if (path.parameter == kStrengthWord) return inWords("{}: strength {:.0f}", title, stage.strengthOrFull() * 100);
     const StageType* type = findStageType(stage.type);
     const ParameterType* parameter = type ? type->parameter(path.parameter) : nullptr;
     if (!parameter) return title;
     if (parameter->kind == ParameterKind::CurveShape) {
         const auto curve = [&](const std::optional<Value>& v) { return v ? std::get<Curve>(*v) : Curve{}; };
-        return title + ": " + parameter->name + curveWords(curve(changes[0].before), curve(changes[0].after));
+        return title + ": " + curveWords(parameter->name, curve(changes[0].before), curve(changes[0].after));
     }
     const auto value = stage.parameters.find(path.parameter);
     return title + ": " + parameter->name + " " +

@@ -1,9 +1,19 @@
+#include "base/words.h"
 #include "stages/all_stages.h"
 #include "stages/limits.h"
 
 namespace baryton {
 
 namespace {
+
+/// Names and tooltips in the language of the interface.
+void translate(StageType& type) {
+    type.name = words(type.name), type.summary = words(type.summary);
+    for (ParameterType& parameter : type.parameters) {
+        parameter.name = words(parameter.name), parameter.tooltip = words(parameter.tooltip);
+        for (auto& option : parameter.options) option.name = words(option.name);
+    }
+}
 
 /// Every stage of the Look has limits beside its own parameters.
 std::vector<StageType> withLimits(std::initializer_list<const StageType*> types) {
@@ -14,6 +24,7 @@ std::vector<StageType> withLimits(std::initializer_list<const StageType*> types)
         const auto& limits = limitParameters();
         all.back().parameters.insert(all.back().parameters.end(), limits.begin(), limits.end());
     }
+    for (StageType& type : all) translate(type);
     return all;
 }
 

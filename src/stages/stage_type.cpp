@@ -1,4 +1,5 @@
 #include "stages/stage_type.h"
+#include "base/words.h"
 #include "stages/blend.h"
 
 #include <algorithm>
@@ -16,9 +17,9 @@ double storedNumber(const ParameterType& type, double shown) {
 
 std::string shownText(const ParameterType& type, const Value& value) {
     if (const auto* curve = std::get_if<Curve>(&value))
-        return curve->empty() ? "straight" : fmt::format("{} points", curve->size());
-    if (const auto* lut = std::get_if<LutContent>(&value)) return lut->name.empty() ? "none" : lut->name;
-    if (const auto* toggle = std::get_if<bool>(&value)) return *toggle ? "on" : "off";
+        return curve->empty() ? words("straight") : inWords("{} points", curve->size());
+    if (const auto* lut = std::get_if<LutContent>(&value)) return lut->name.empty() ? words("none") : lut->name;
+    if (const auto* toggle = std::get_if<bool>(&value)) return *toggle ? words("on") : words("off");
     const auto* number = std::get_if<double>(&value);
     if (!number) {
         const auto& word = std::get<std::string>(value);

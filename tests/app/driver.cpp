@@ -1,5 +1,6 @@
 #include "app/driver.h"
 #include "app/grade/add_stage_list.h"
+#include "app/keys.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
@@ -31,6 +32,7 @@ void Driver::start() {
     window_ = std::make_unique<MainWindow>(libraryRoot());
     window_->resize(1280, 800);
     window_->show();
+    window_->activateWindow();
     if (!QTest::qWaitForWindowActive(window_.get())) qFatal("the window did not become active");
     window_->openPaths({folder()});
     settle();
@@ -53,22 +55,41 @@ void Driver::settle() {
     QTest::qWait(350);
 }
 
+QMenu* Driver::menuNamed(const QString& name) {
+    for (QMenu* menu : window().findChildren<QMenu*>())
+        if (menu->title() == name) return menu;
+    qFatal("there is no menu %s", qPrintable(name));
+}
+
 void Driver::menu(const QString& menuName, const QString& entry) {
-    for (QMenu* menu : window().findChildren<QMenu*>()) {
-        if (menu->title() != menuName) continue;
-        for (QAction* action : menu->actions())
-            if (action->text().section(u'\t', 0, 0) == entry) {
-                auto* bar = window().findChild<QMenuBar*>();
-                QTest::mouseClick(bar, Qt::LeftButton, {}, bar->actionGeometry(menu->menuAction()).center());
-                QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-                actions_ += 2;
-                QTest::qWait(30);
-                // Without a window manager nobody gives the focus back when a menu closes.
-                if (!sheetIfAny()) QApplication::setActiveWindow(&window());
-                return;
-            }
-    }
+    QMenu* menu = menuNamed(menuName);
+    for (QAction* action : menu->actions())
+        if (action->text().section(u'\t', 0, 0) == entry) {
+            auto* bar = window().findChild<QMenuBar*>();
+            QTest::mouseClick(bar, Qt::LeftButton, {}, bar->actionGeometry(menu->menuAction()).center());
+            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
+            actions_ += 2;
+            QTest::qWait(30);
+            // Without a window manager nobody gives the focus back when a menu closes.
+            if (!sheetIfAny()) QApplication::setActiveWindow(&window());
+            return;
+        }
     qFatal("there is no %s in the menu %s", qPrintable(entry), qPrintable(menuName));
+}
+
+bool Driver::editEntry(int place) {
+    const auto* edit = menuNamed(keyText("Edit"));
+    const QAction* action = edit->actions().at(place);
+    if (!action->isEnabled()) return false;
+    menu(keyText("Edit"), action->text().section(u'\t', 0, 0));
+    return true;
+}
+
+bool Driver::isTold(const char* words) {
+    const auto labels = window().findChildren<QLabel*>();
+    return std::any_of(labels.begin(), labels.end(), [&](const QLabel* label) {
+        return label->isVisible() && label->text().contains(QString::fromUtf8(words));
+    });
 }
 
 int Driver::rowOf(const QAbstractItemView* view, const QString& name) {
@@ -130,11 +151,12 @@ QDialog* Driver::sheet() {
 }
 
 void Driver::addStage(const QString& name) {
-    click(named<QPushButton>(window().gradePage(), QStringLiteral("Add a stage")));
+    click(named<QPushButton>(window().gradePage(), ChainView::tr("Add a stage")));
     auto* list = qobject_cast<AddStageList*>(QApplication::activePopupWidget());
     if (!list) qFatal("the list of stages did not open");
     ++actions_;
-    QTest::keyClicks(list->search(), name);
+    for (const QChar letter : name) // keyClicks knows ASCII only
+        QTest::sendKeyEvent(QTest::Click, list->search(), Qt::Key_unknown, QString(letter), Qt::NoModifier);
     QTest::keyClick(list->search(), Qt::Key_Return);
     QTest::qWait(30);
     QApplication::setActiveWindow(window_.get());

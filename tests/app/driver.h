@@ -6,6 +6,12 @@
 
 namespace baryton {
 
+namespace test {
+inline QString tr8(const char* text) {
+    return QString::fromUtf8(text);
+}
+} // namespace test
+
 /// The real window on a copy of demo pictures, with folders of its own, for tests and screenshots. Everything is done
 /// through menus, mouse and keys.
 class Driver {
@@ -30,6 +36,9 @@ public:
 
     /// Runs a menu's entry by its text, as it stands in the menu ("File", "Save preset…").
     void menu(const QString& menu, const QString& entry);
+    /// The menu's Undo and Redo, whatever they say they will do; false when there is nothing.
+    bool undo() { return editEntry(0); }
+    bool redo() { return editEntry(1); }
     void click(QWidget* widget, QPointF at = {-1, -1});
     void drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers = Qt::NoModifier);
     void type(QWidget* widget, const QString& text, bool enter = false);
@@ -56,12 +65,18 @@ public:
     /// A key of the table of keys, pressed in the window.
     void key(const char* sequence);
 
+    /// Whether a message or a line of the status bar says this.
+    bool isTold(const char* words);
+
     /// How many clicks, drags, typed values and keys were used since the last `countFromHere`; an entry of a menu is
     /// two.
     void countFromHere() { actions_ = 0; }
     int actions() const { return actions_; }
 
 private:
+    QMenu* menuNamed(const QString& name);
+    bool editEntry(int place);
+
     QTemporaryDir temporary_;
     std::unique_ptr<MainWindow> window_;
     int actions_ = 0;

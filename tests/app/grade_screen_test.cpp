@@ -5,6 +5,9 @@
 #include "app/grade/tone_editors.h"
 #include "app/palette.h"
 #include "app/render_image.h"
+#include "base/file.h"
+#include "colour/spaces.h"
+#include "colour/transfer.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "picture/picture_file.h"
@@ -15,10 +18,6 @@
 namespace baryton::test {
 
 namespace {
-
-QString tr8(const char* text) {
-    return QString::fromUtf8(text);
-}
 
 double numberOf(const Grade& grade, const std::string& stageId, const std::string& parameter) {
     const auto place = findStage(grade, stageId);
@@ -99,8 +98,8 @@ TEST(Editors, HueBandsByMouseAndKeyboard) {
     EXPECT_EQ(lanes->chosen(), 5);
     // The whole movement of the mouse was one step.
     d.menu(tr8("View"), tr8("Fit the window"));
-    while (numberOf(d.state().keyGrade(), "hue-bands-1", "band5.shift") != 0 && d.state().undoStack().canUndo())
-        d.state().undoStack().undo();
+    while (numberOf(d.state().keyGrade(), "hue-bands-1", "band5.shift") != 0 && d.undo()) {
+    }
     EXPECT_TRUE(findStage(d.state().keyGrade(), "hue-bands-1"))
         << "one undo more than the drags would take the stage";
 }
@@ -203,6 +202,19 @@ TEST(Editors, PrimariesSplitToneGradientLevelsMixAndFilm) {
     d.addStage(tr8("Gradient map"));
     auto* gradient = editorOf<GradientEditor>(d);
     HandleBar* ramp = gradient->ramp();
+    // A stop's colour by the wheel: the first is the dark one; what lies opposite goes to the light one.
+    d.drag(gradient->wheel(), gradient->wheel()->puck(), gradient->wheel()->discPoint(215, 0.2));
+    d.click(d.button(gradient, tr8("Opposite → lights")));
+    const auto stop = [&](int n) {
+        const auto channel = [&](const char* c) {
+            return numberOf(d.state().keyGrade(), "gradient-map-1", "stop" + std::to_string(n) + "." + c);
+        };
+        return Vec3{channel("r"), channel("g"), channel("b")};
+    };
+    const auto dark = chromaPlane(stop(1)), light = chromaPlane(stop(2));
+    EXPECT_NEAR(std::remainder(std::atan2(dark[1], dark[0]) * 180 / std::numbers::pi - 215, 360), 0, 4);
+    EXPECT_NEAR(std::remainder(std::atan2(light[1], light[0]) * 180 / std::numbers::pi - 35, 360), 0, 4);
+    EXPECT_LT(luma(stop(1)[0], stop(1)[1], stop(1)[2]), luma(stop(2)[0], stop(2)[1], stop(2)[2]));
     QTest::mouseDClick(ramp, Qt::LeftButton, {}, QPoint(ramp->width() / 2, 20));
     EXPECT_EQ(numberOf(d.state().keyGrade(), "gradient-map-1", "stops"), 3);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "gradient-map-1", "stop2.position"), 0.5, 0.01);
@@ -334,11 +346,12 @@ TEST(Compare, BesideWipeAcrossGridAloneAndClips) {
     const QPointF now = at(d, 0.5, 0.3);
     const QPointF shift =
         view->width() * 2 > view->height() * 3 ? QPointF(view->width() / 2.0, 0) : QPointF(0, view->height() / 2.0);
-    EXPECT_LT(light(now - shift), light(now) - 20);
+    EXPECT_TRUE(Driver::waitFor([&] { return light(now - shift) < light(now) - 20; }));
     QTest::keyClick(view, Qt::Key_D);
     QTest::keyClick(view, Qt::Key_W, Qt::ShiftModifier);
     d.settle();
-    EXPECT_LT(light(at(d, 0.2, 0.3)), light(at(d, 0.2, 0.7)) - 20) << "before lies above the line";
+    EXPECT_TRUE(Driver::waitFor([&] { return light(at(d, 0.2, 0.3)) < light(at(d, 0.2, 0.7)) - 20; }))
+        << "before lies above the line";
     QTest::keyClick(view, Qt::Key_W, Qt::ShiftModifier);
     // Clipped fog is marked.
     QTest::keyClick(view, Qt::Key_C);
@@ -441,16 +454,57 @@ TEST(Takes, KeptComparedAndBroughtBack) {
     EXPECT_EQ(means->count(), 3);
     means->setFocus();
     QTest::keyClick(means, Qt::Key_End);
-    EXPECT_EQ(numberOf(d.state().beforeGrade(d.state().keyGrade()), "exposure-1", "stops"), -1);
+    EXPECT_EQ(numberOf(d.state().beforeOf(d.state().key()), "exposure-1", "stops"), -1);
     // Undo goes across takes, and all of it is on disk.
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -1);
-    d.state().undoStack().redo();
+    d.redo();
     d.state().pictures().flush();
     const auto stored = loadWork(d.folder() / "lake-fog.jpg");
     ASSERT_TRUE(stored);
     ASSERT_EQ(stored->takes.size(), 2u);
     EXPECT_EQ(numberOf(stored->takes[1].grade, "exposure-1", "stops"), -1);
+}
+
+TEST(Editors, APinnedOneKeepsItsStageItsInputAndItsPointer) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("curves");
+    d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Kept settings")));
+    auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+    ASSERT_TRUE(menu);
+    QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(menu->actions().front()).center());
+    ASSERT_TRUE(grade->pinnedPanel()->isVisible());
+    EXPECT_LE(d.window().minimumSizeHint().width(), 1280) << "there is room for it on a small screen";
+    EXPECT_TRUE(grade->compareBar()->chip()->isVisible());
+    d.chooseStage("exposure");
+    auto* curves = qobject_cast<CurvesEditor*>(grade->pinnedPanel()->editor());
+    ASSERT_TRUE(curves);
+    d.settle();
+    const QImage asShot = curves->view()->grab().toImage();
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-2"), true);
+    ASSERT_TRUE(Driver::waitFor([&] { return curves->view()->grab().toImage() != asShot; }))
+        << "what enters the pinned stage is darker now, and its histogram shows it";
+    d.settle();
+    const QImage darker = curves->view()->grab().toImage();
+    QTest::mouseMove(grade->view(), d.onPicture({0.5, 0.4}).toPoint());
+    EXPECT_TRUE(Driver::waitFor([&] { return curves->view()->grab().toImage() != darker; }))
+        << "the colour under the pointer is marked there too";
+    // It works its own stage, not the chosen one.
+    d.drag(curves->view(), curves->view()->toWidget({0.5, 0.5}), curves->view()->toWidget({0.5, 0.7}));
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(
+        std::get<double>(
+            stageAt(d.state().keyGrade(), *findStage(d.state().keyGrade(), "exposure-1")).parameters.at("stops")),
+        -2)
+        << "the curve went back, the exposure stayed";
+    d.key("F8");
+    EXPECT_FALSE(grade->pinnedPanel()->isVisible());
+    d.key("F8");
+    EXPECT_TRUE(grade->pinnedPanel()->isVisible());
+    d.click(d.named<QPushButton>(grade->pinnedPanel(), tr8("Close this editor")));
+    EXPECT_FALSE(grade->pinnedPanel()->isVisible());
 }
 
 TEST(History, StepsBecomeAPreset) {
@@ -474,6 +528,13 @@ TEST(History, StepsBecomeAPreset) {
     const Preset preset = readPresetFile(d.libraryRoot() / "Tin Heron/Just colour.bpreset");
     EXPECT_TRUE(preset.carried.prep.empty());
     EXPECT_EQ(presentIn(preset.carried).size(), 1u);
+    // A step to compare with belongs to its picture.
+    d.state().setBefore({Before::Kind::Step, tr8("a step"), d.state().history(0).front().after});
+    d.key("Ctrl+Down");
+    EXPECT_EQ(d.state().before(), Before{});
+    d.key("Ctrl+Up");
+    d.settle();
+    ASSERT_EQ(steps->count(), 2);
     // Back to the first step.
     QTest::mouseClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
     QTest::mouseDClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
@@ -527,8 +588,8 @@ TEST(Shelf, AClickTriesTheNextReplacesAnEditKeeps) {
     const Grade first = d.state().keyGrade();
     d.chooseRow(grade->shelf()->list(), 1);
     EXPECT_NE(d.state().keyGrade(), first);
-    EXPECT_EQ(d.state().undoStack().count(), 1) << "the second took the first one's place";
-    d.state().undoStack().undo();
+    EXPECT_EQ(d.state().history(0).size(), 1) << "the second took the first one's place";
+    d.undo();
     EXPECT_TRUE(isNeutral(d.state().keyGrade()));
     // At half strength the numbers go half the way.
     d.chooseRow(grade->shelf()->list(), 0);
@@ -592,6 +653,22 @@ TEST(Around, ThemesSurroundAndMonitorProfile) {
     d.click(segments->button(0));
     d.click(d.named<Segments>(d.sheet(), tr8("Surround"))->button(2));
     EXPECT_GT(d.window().gradePage()->view()->grab().toImage().pixelColor(2, 2).lightness(), 180);
+    // The monitor's profile from a file, and what is wrong with one.
+    const auto takeProfile = [&](const std::filesystem::path& file) {
+        d.click(d.named<Segments>(d.sheet(), tr8("Monitor profile"))->button(2));
+        auto* dialog = d.window().findChild<QFileDialog*>();
+        Q_EMIT dialog->fileSelected(QString::fromStdString(file.string()));
+        dialog->close();
+        QTest::qWait(30);
+    };
+    const std::string icc = QColorSpace(QColorSpace::DisplayP3).iccProfile().toStdString();
+    writeFileAtomically(d.root() / "wide.icc", icc);
+    takeProfile(d.root() / "wide.icc");
+    EXPECT_EQ(monitorProfileId(), contentHash(icc));
+    takeProfile(d.root() / "none.icc");
+    EXPECT_EQ(monitorProfileId(), "");
+    EXPECT_TRUE(d.isTold("none.icc"));
+    d.click(d.named<Segments>(d.sheet(), tr8("Monitor profile"))->button(1));
     d.click(d.button(d.sheet(), tr8("Close")));
     EXPECT_EQ(loadSettings().surround, theme::Surround::Light);
     theme::setSurround(theme::Surround::Dark);

@@ -3,21 +3,22 @@
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
 #include "app/grade/samples.h"
+#include "app/grade/tone_editors.h"
+#include "app/render_image.h"
 #include "base/file.h"
 #include "colour/spaces.h"
-#include "grade/grade_json.h"
+#include "colour/transfer.h"
 #include "picture/picture_file.h"
 
-#include <fstream>
+#include <QComboBox>
+#include <QListWidget>
+#include <QMenu>
+#include <QTest>
 #include <gtest/gtest.h>
 
 namespace baryton::test {
 
 namespace {
-
-QString tr8(const char* text) {
-    return QString::fromUtf8(text);
-}
 
 /// A place of a picture before and after its grade.
 struct Place {
@@ -31,6 +32,18 @@ struct Place {
 Place placeOf(const Picture& picture, const Grade& grade, QPointF share) {
     const auto before = meanColour(picture, share);
     return {before, Program::compile(grade)(before)};
+}
+
+/// Mean difference of two images, in levels; the second is brought to the size of the first.
+double meanApart(const QImage& a, const QImage& b) {
+    const QImage other = b.scaled(a.size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+    double sum = 0;
+    for (int y = 0; y < a.height(); ++y)
+        for (int x = 0; x < a.width(); ++x) {
+            const QRgb p = a.pixel(x, y), q = other.pixel(x, y);
+            sum += std::abs(qRed(p) - qRed(q)) + std::abs(qGreen(p) - qGreen(q)) + std::abs(qBlue(p) - qBlue(q));
+        }
+    return sum / 3 / a.width() / a.height();
 }
 
 } // namespace
@@ -122,13 +135,20 @@ TEST(Jobs, InkPages) {
     QTest::mouseClick(grade->tray()->viewport(), Qt::LeftButton, Qt::ShiftModifier,
                       grade->tray()->visualRect(grade->tray()->model()->index(6, 0)).center());
     EXPECT_EQ(grade->compareBar()->chip()->text(), tr8("Edits: these 7"));
+    // By hue, kept; by gradient map in its place; the first is the better one, and taken up again on all seven.
     d.addStage(tr8("Monochrome"));
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Reds")), tr8("30"), true);
+    d.key("Ctrl+T");
+    d.key("Ctrl+Backspace");
+    d.addStage(tr8("Gradient map"));
+    d.key("Ctrl+H");
+    QTest::qWait(50);
+    auto* takes = d.named<QListWidget>(grade->steps(), tr8("Takes"));
+    d.chooseRow(takes, 0);
     // Levels drawn in for uncoated paper.
     d.addStage(tr8("Levels"));
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("RGB black out")), tr8("8"), true);
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("RGB white out")), tr8("94"), true);
-    d.key("Ctrl+T");                // a take of the key picture
     EXPECT_LE(d.actions() + 1, 22); // the click with Shift
     d.settle();
     for (int i = 0; i < 7; ++i) {
@@ -142,7 +162,14 @@ TEST(Jobs, InkPages) {
             }
     }
     EXPECT_TRUE(isNeutral(d.state().pictures().at(8).work.grade)) << "the others are left alone";
-    for (int i = 0; i < 7; ++i) EXPECT_EQ(d.state().pictures().at(i).work.takes.size(), 2u) << "a take of each";
+    for (int i = 0; i < 7; ++i) {
+        const PictureWork& work = d.state().pictures().at(i).work;
+        ASSERT_EQ(work.takes.size(), 2u) << "both takes of each";
+        EXPECT_EQ(work.active, 0u);
+        EXPECT_TRUE(findStage(work.grade, "monochrome-1"));
+        EXPECT_TRUE(findStage(work.takes[1].grade, "gradient-map-1"));
+        EXPECT_FALSE(findStage(work.takes[1].grade, "monochrome-1"));
+    }
     // A hue band behind the monochrome has nothing to act on, and its card says so.
     d.addStage(tr8("Hue bands"));
     auto* lanes = qobject_cast<HueBandsEditor*>(grade->editorPanel()->editor())->lanes();
@@ -152,63 +179,155 @@ TEST(Jobs, InkPages) {
     EXPECT_TRUE(
         Driver::waitFor([&] { return grade->chain()->card(id)->toolTip().contains(tr8("nothing to work on")); }));
     // One undo takes it from all seven.
-    d.state().undoStack().undo();
-    d.state().undoStack().undo();
+    d.undo();
+    d.undo();
     for (int i = 0; i < 7; ++i) EXPECT_FALSE(findStage(d.state().pictures().at(i).work.grade, "hue-bands-1")) << i;
 }
 
-TEST(BadInput, APictureThatVanishesAndAGradeOfNonsense) {
-    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
-    {
-        std::ofstream nonsense(d.folder() / "snow-yard.jpg.bgrade");
-        nonsense << "{\"format\": \"baryton-grade\", \"version\": 1, \"look\": 7}";
-    }
+TEST(Jobs, MossAndRose) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg", "snow-yard.jpg", "spotlight.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
-    EXPECT_TRUE(d.state().pictures().at(1).gradeUnreadable);
-    // The file goes while the window is open: what is shown stays, and it can be graded on.
-    std::filesystem::remove(d.folder() / "lake-fog.jpg");
-    d.chooseStage("saturation");
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("40"), true);
+    d.countFromHere();
+    QTest::mouseClick(grade->tray()->viewport(), Qt::LeftButton, Qt::ShiftModifier,
+                      grade->tray()->visualRect(grade->tray()->model()->index(3, 0)).center());
+    d.key("G");
+    d.click(grade->scopes()->kinds()->button(3));
+    // With wheels: moss in the darks, and in one click what lies opposite in the lights.
+    d.chooseStage("wheels");
+    auto* wheels = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor());
+    d.drag(wheels->wheel(0), wheels->wheel(0)->puck(), wheels->wheel(0)->discPoint(215, 0.25));
+    d.button(wheels, tr8("Opposite to…"))->menu()->popup(wheels->mapToGlobal(QPoint(0, 0)));
+    QMenu* menu = d.button(wheels, tr8("Opposite to…"))->menu();
+    QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(menu->actions().at(2)).center());
+    d.key("Ctrl+T");
+    // With a gradient map in its place.
+    d.key("Ctrl+R");
+    d.addStage(tr8("Gradient map"));
+    auto* gradient = qobject_cast<GradientEditor*>(grade->editorPanel()->editor());
+    d.drag(gradient->wheel(), gradient->wheel()->puck(), gradient->wheel()->discPoint(215, 0.15));
+    d.click(d.button(gradient, tr8("Opposite → lights")));
+    // Both on all four: the take that was kept is what B shows.
+    auto* means = d.named<QComboBox>(grade, tr8("What before means"));
+    means->setFocus();
+    QTest::keyClick(means, Qt::Key_End);
+    constexpr int notSeen = 1 + 2 + 1 + 1; // the click with Shift, the two of the menu, End, B
+    EXPECT_LE(d.actions() + notSeen, 16);
     d.settle();
-    EXPECT_FALSE(grade->view()->shownAfter().isNull());
-    // The other one turns unreadable before it is looked at.
-    std::filesystem::resize_file(d.folder() / "snow-yard.jpg", 2000);
-    d.chooseRow(grade->tray(), 1);
-    ASSERT_TRUE(Driver::waitFor([&] { return !d.state().pictures().at(1).error.isEmpty(); }));
-    EXPECT_TRUE(d.state().pictures().at(1).error.contains(tr8("snow-yard.jpg")));
-    // Graded all the same, its nonsense is set aside, not lost.
-    d.chooseStage("exposure");
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
-    d.state().pictures().flush();
-    EXPECT_TRUE(std::filesystem::exists(d.folder() / "snow-yard.jpg.bgrade.unreadable"));
-    EXPECT_TRUE(std::filesystem::exists(d.folder() / "snow-yard.jpg.bgrade"));
+    ASSERT_EQ(grade->grid()->shown().size(), 4u);
+    std::map<int, QImage> withGradient, withWheels;
+    ASSERT_TRUE(Driver::waitFor([&] { return !grade->grid()->image(3).isNull(); }));
+    for (int i = 0; i < 4; ++i) withGradient[i] = grade->grid()->image(i);
+    grade->view()->setFocus();
+    QTest::keyPress(&d.window(), Qt::Key_B);
+    QTest::qWait(300);
+    for (int i = 0; i < 4; ++i) withWheels[i] = grade->grid()->image(i);
+    QTest::keyRelease(&d.window(), Qt::Key_B);
+    for (int i = 0; i < 4; ++i) {
+        const PictureWork& work = d.state().pictures().at(i).work;
+        ASSERT_EQ(work.takes.size(), 2u);
+        const Picture small = readThumbnail(d.state().pictures().at(i).file, 480);
+        // Each picture's own take, as it would be written.
+        EXPECT_LT(meanApart(withWheels[i], imageOf(work.takes[0].grade, small)), 2.5) << i;
+        EXPECT_GT(meanApart(withWheels[i], withGradient[i]), 3) << i << ": the two takes differ to the eye";
+        // Moss is green, rose its opposite: dark greys move one way, light greys the other.
+        for (const Grade& look : {work.takes[0].grade, work.grade}) {
+            const Program program = Program::compile(look);
+            const auto chroma = [&](float level) {
+                const auto c = program({level, level, level});
+                return chromaPlane({c[0], c[1], c[2]});
+            };
+            const auto dark = chroma(0.2F), light = chroma(0.8F);
+            EXPECT_LT(dark[1], -0.004) << i;
+            EXPECT_GT(light[1], 0.004) << i;
+            EXPECT_LT(dark[0] * light[0] + dark[1] * light[1], 0) << i << ": opposite";
+        }
+    }
 }
 
-TEST(BadInput, WhatAnotherWindowWroteIsKept) {
-    Driver d({"lake-fog.jpg"});
+TEST(Jobs, TooBrightAMorning) {
+    Driver d({"portrait-light.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
-    d.chooseStage("exposure");
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
-    d.state().pictures().flush();
-    const auto file = d.folder() / "lake-fog.jpg.bgrade";
-    const std::string ours = readFile(file);
-    // Written again from here there is nothing to tell.
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1.5"), true);
-    d.state().pictures().flush();
-    EXPECT_FALSE(std::filesystem::exists(d.folder() / "lake-fog.jpg.bgrade.other"));
-    // Another window on the same folder.
-    writeFileAtomically(file, ours);
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("2"), true);
-    d.state().pictures().flush();
-    EXPECT_EQ(readFile(d.folder() / "lake-fog.jpg.bgrade.other"), ours);
-    EXPECT_NE(readFile(file), ours);
-    QTest::qWait(50);
-    bool told = false;
-    for (auto* label : d.window().findChildren<QLabel*>())
-        told = told || (label->isVisible() && label->text().contains(tr8("changed by someone else")));
-    EXPECT_TRUE(told);
+    d.countFromHere();
+    d.key("C");
+    d.chooseStage("curves");
+    CurveView* curve = qobject_cast<CurvesEditor*>(grade->editorPanel()->editor())->view();
+    d.click(curve, curve->toWidget({0.5, 0.5}));
+    d.click(curve, curve->toWidget({0.84, 0.84}));                       // below it all stays
+    d.drag(curve, curve->toWidget({1, 1}), curve->toWidget({1, 0.925})); // above it runs out gently
+    QTest::mouseDClick(grade->view(), Qt::LeftButton, {}, d.onPicture({0.4, 0.1}).toPoint()); // the edge, at 100 %
+    EXPECT_LE(d.actions() + 1, 10);
+    d.settle();
+    EXPECT_EQ(grade->view()->scale(), 1);
+    const Picture small = readThumbnail(d.folder() / "portrait-light.jpg", 240);
+    const Picture eased = Program::compile(d.state().keyGrade()).graded(small);
+    const auto steepest = [](const Picture& p) {
+        double most = 0;
+        const int y = p.height() / 10;
+        const auto lumaAt = [&](int x) { return luma(p.row(0, y)[x], p.row(1, y)[x], p.row(2, y)[x]); };
+        for (int x = p.width() * 38 / 100; x < p.width() * 46 / 100; ++x)
+            most = std::max(most, std::abs(lumaAt(x + 1) - lumaAt(x)));
+        return most;
+    };
+    EXPECT_LT(steepest(eased), steepest(small) * 2 / 3) << "the edge of the white patch";
+    const Picture picture = readPicture(d.folder() / "portrait-light.jpg").picture;
+    const QPointF room[] = {{0.02, 0.35}, {0.46, 0.31}, {0.85, 0.687}, {0.1, 0.87}, {0.1, 0.1}};
+    for (const QPointF& place : room)
+        EXPECT_LT(placeOf(picture, d.state().keyGrade(), place).difference(), 2) << place.x() << ' ' << place.y();
+    // The marks of clipped highlights are gone from the patch.
+    const QColor white = grade->view()->shownAfter().pixelColor(grade->view()->shownAfter().rect().center());
+    EXPECT_LT(white.red(), 250);
+}
+
+TEST(Jobs, NoonInOpponentColoursWithAToeEased) {
+    Driver d({"snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.countFromHere();
+    d.chooseStage("curves");
+    auto* curves = qobject_cast<CurvesEditor*>(grade->editorPanel()->editor());
+    const auto shape = [&](const char* channel, QPointF from, QPointF to) {
+        d.click(d.button(curves->channels(), tr8(channel)));
+        d.drag(curves->view(), curves->view()->toWidget(from), curves->view()->toWidget(to));
+    };
+    shape("a", {0.5, 0.5}, {0.5, 0.53});
+    shape("b", {0.5, 0.5}, {0.5, 0.54});
+    d.addStage(tr8("Gradient map"));
+    auto* gradient = qobject_cast<GradientEditor*>(grade->editorPanel()->editor());
+    d.drag(gradient->wheel(), gradient->wheel()->puck(), gradient->wheel()->discPoint(330, 0.15));
+    d.click(d.button(gradient, tr8("Opposite → lights")));
+    auto* blend = d.named<QComboBox>(gradient, tr8("Blend"));
+    blend->setFocus();
+    for (int i = 0; i < blend->count() && blend->currentText() != tr8("Overlay"); ++i)
+        QTest::keyClick(blend, Qt::Key_Down);
+    ASSERT_EQ(blend->currentText(), tr8("Overlay"));
+    // A toe so firm that the coat loses its folds, which its card says.
+    d.chooseStage("curves");
+    curves = qobject_cast<CurvesEditor*>(grade->editorPanel()->editor());
+    shape("RGB", {0.45, 0.45}, {0.45, 0.03});
+    StageCard* card = grade->chain()->card("curves-1");
+    EXPECT_TRUE(Driver::waitFor([&] { return card->toolTip().contains(tr8("folds")); }))
+        << card->toolTip().toStdString();
+    const Picture picture = readThumbnail(d.folder() / "snow-yard.jpg", 400);
+    const auto folds = [&](const Picture& p) { // how much the coat's tones spread
+        double sum = 0, squares = 0;
+        int n = 0;
+        for (int y = p.height() * 55 / 100; y < p.height() * 72 / 100; ++y)
+            for (int x = p.width() * 27 / 100; x < p.width() * 38 / 100; ++x, ++n) {
+                const double v = luma(p.row(0, y)[x], p.row(1, y)[x], p.row(2, y)[x]);
+                sum += v, squares += v * v;
+            }
+        return std::sqrt(squares / n - sum / n * sum / n);
+    };
+    const double firm = folds(Program::compile(d.state().keyGrade()).graded(picture));
+    d.drag(curves->view(), curves->view()->toWidget({0.45, 0.03}), curves->view()->toWidget({0.45, 0.34}));
+    EXPECT_TRUE(Driver::waitFor([&] { return !card->toolTip().contains(tr8("folds")); }));
+    constexpr int notSeen = 2; // the list of blends
+    EXPECT_LE(d.actions() + notSeen, 20);
+    const double eased = folds(Program::compile(d.state().keyGrade()).graded(picture));
+    EXPECT_GT(eased, 2 * firm);
+    EXPECT_GT(eased, 0.6 * folds(picture)) << "the folds are back";
 }
 
 } // namespace baryton::test

@@ -18,10 +18,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-QString tr8(const char* text) {
-    return QString::fromUtf8(text);
-}
-
 /// A preset of one value in the layer that every picture has.
 void keepPreset(Driver& d, const char* name, const char* type, const char* parameter, double value) {
     Preset preset;

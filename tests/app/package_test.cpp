@@ -23,10 +23,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-QString tr8(const char* text) {
-    return QString::fromUtf8(text);
-}
-
 QString noticeText(Driver& d) {
     QString all;
     for (auto* label : d.window().findChildren<QLabel*>())
@@ -103,7 +99,7 @@ TEST(Package, PresetsInForceAreListedWeakenedSwappedAndTakenOff) {
     d.type(d.named<NumberField>(shelf->inForce(), tr8("Strength of the preset")), tr8("50"), true);
     EXPECT_EQ(d.state().keyWork().inForce[0].strength, 0.5);
     EXPECT_NE(d.state().keyGrade(), worn);
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(d.state().keyGrade(), worn);
     d.click(d.button(shelf->inForce(), tr8("Swap")));
     d.chooseRow(shelf->list(), Driver::rowOf(shelf->list(), tr8("Lantern blue")));
@@ -113,7 +109,7 @@ TEST(Package, PresetsInForceAreListedWeakenedSwappedAndTakenOff) {
     d.click(d.named<QPushButton>(shelf->inForce(), tr8("Take the preset off")));
     EXPECT_EQ(d.state().keyGrade(), bare);
     EXPECT_TRUE(d.state().keyWork().inForce.empty());
-    d.state().undoStack().undo();
+    d.undo();
     // It is kept with the picture.
     d.state().pictures().flush();
     d.start();
@@ -196,8 +192,8 @@ TEST(Package, EntriesAreChangedAndDroppedWithoutAPicture) {
     QTest::qWait(50);
     EXPECT_EQ(value("shadows.hue"), -1);
     EXPECT_EQ(value("shadows.amount"), 0.06) << "just the one entry";
-    d.state().undoStack().undo();
-    d.state().undoStack().undo();
+    d.undo();
+    d.undo();
     EXPECT_EQ(readFile(file), bytes);
 }
 
@@ -219,7 +215,7 @@ TEST(Package, PresetsAreDraggedBetweenGroupsAndGroupsPutInOrder) {
     dropOn(page->groups(), Driver::rowOf(page->groups(), tr8("Evening")), data.get());
     EXPECT_TRUE(fs::exists(d.libraryRoot() / "Evening/Limelight.bpreset"));
     EXPECT_FALSE(fs::exists(d.libraryRoot() / "Tin Heron/Limelight.bpreset"));
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(bytesOf(d.libraryRoot()), before);
     // A group is dragged before another one.
     EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Evening", "Tin Heron"}));
@@ -229,7 +225,7 @@ TEST(Package, PresetsAreDraggedBetweenGroupsAndGroupsPutInOrder) {
     dropAt(page->groups(), {where.center().x(), where.top() + 2}, group.get());
     EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Tin Heron", "Evening"}));
     EXPECT_EQ(Driver::rowOf(page->groups(), tr8("Tin Heron")), 2);
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(d.state().library().groups(), (std::vector<std::string>{"Evening", "Tin Heron"}));
     page->groups()->setCurrentRow(0);
     QTest::qWait(30);
@@ -238,7 +234,7 @@ TEST(Package, PresetsAreDraggedBetweenGroupsAndGroupsPutInOrder) {
     QTest::keyClick(page->tiles(), Qt::Key_A, Qt::ControlModifier);
     QTest::keyClick(page->tiles(), Qt::Key_Delete);
     EXPECT_EQ(page->tiles()->model()->rowCount(), 0);
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(bytesOf(d.libraryRoot()), before);
 }
 
@@ -303,7 +299,7 @@ TEST(Package, APackTravelsByDragAndDropAndUndoTakesItOut) {
     EXPECT_EQ(readPresetFile(d.libraryRoot() / "Tin Heron/Lantern blue.bpreset").notes.find("changed"),
               std::string::npos);
     EXPECT_EQ(page->tiles()->model()->rowCount(), 3);
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(bytesOf(d.libraryRoot()), changed);
 }
 
@@ -392,7 +388,7 @@ TEST(Package, NewPicturesStartFromTheChosenPreset) {
     EXPECT_EQ(nameOf(0), "Lantern blue");
     EXPECT_EQ(nameOf(1), "Limelight");
     EXPECT_FALSE(fs::exists(d.folder() / "lake-fog.jpg.bgrade")) << "nothing is written before something is changed";
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(nameOf(1), "Limelight");
 }
 

@@ -25,10 +25,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-QString tr8(const char* text) {
-    return QString::fromUtf8(text);
-}
-
 double numberOf(const Grade& grade, const char* stage, const char* parameter) {
     const auto place = findStage(grade, stage);
     const auto& values = stageAt(grade, *place).parameters;
@@ -87,9 +83,9 @@ TEST(Window, TheWholeSlice) {
 
     // A wheel by mouse: one gesture is one step of undo.
     WheelsEditor* wheels = wheelsEditor(d);
-    const int steps = d.state().undoStack().count();
+    const std::size_t steps = d.state().history(d.state().key()).size();
     d.drag(wheels->wheel(1), wheels->wheel(1)->puck(), wheels->wheel(1)->discPoint(120, 0.4));
-    EXPECT_EQ(d.state().undoStack().count(), steps + 1);
+    EXPECT_EQ(d.state().history(d.state().key()).size(), steps + 1);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "wheels-1", "midtones.amount"), 0.4, 0.05);
 
     // Exposure in Prep, which a preset must not carry unasked; and a vignette.
@@ -229,8 +225,10 @@ TEST(Window, UndoGoesBackThroughEverything) {
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Shadows amount")), tr8("30"), true);
     d.menu(tr8("Edit"), tr8("Undo Wheels: Shadows amount 30"));
     EXPECT_TRUE(isNeutral(d.state().keyGrade()));
+    d.menu(tr8("Picture"), tr8("Previous picture"));
+    d.settle();
+    EXPECT_EQ(d.state().key(), 0);
     d.menu(tr8("Edit"), tr8("Undo Saturation off"));
-    EXPECT_EQ(d.state().key(), 0) << "undo shows the picture that it changes";
     EXPECT_TRUE(d.state().keyGrade().look[0].stages[2].isEnabled());
     QTest::keySequence(&d.window(), QKeySequence(tr8("Ctrl+Z")));
     EXPECT_EQ(d.state().keyGrade(), start);
@@ -259,7 +257,7 @@ TEST(Window, APresetIsSavedOverWithThePicturesValues) {
     const Preset after = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
     EXPECT_NE(after.carried, before.carried);
     EXPECT_EQ(presentIn(after.carried), presentIn(before.carried)) << "no exposure slips in";
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset"), before);
 }
 
@@ -280,7 +278,7 @@ TEST(Window, PresetsAreRenamedAndDeletedAndComeBack) {
     EXPECT_EQ(package->tiles()->model()->rowCount(), 2);
     d.click(d.button(&d.window(), tr8("Grade")));
     d.menu(tr8("Edit"), tr8("Undo Delete Footlights"));
-    EXPECT_EQ(d.window().task(), 1) << "undo shows the task that it changes";
+    EXPECT_EQ(package->tiles()->model()->rowCount(), 3) << "what was just done is undone from Grade too";
     d.menu(tr8("Edit"), tr8("Undo Rename Limelight to Footlights"));
     EXPECT_EQ(readFile(file), bytes);
     EXPECT_EQ(package->tiles()->model()->rowCount(), 3);
@@ -476,7 +474,7 @@ TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {
     const Grade before = d.state().keyGrade();
     d.click(d.button(grade->editorPanel(), tr8("Delete layer")));
     EXPECT_EQ(d.state().keyGrade().look.size(), 1u);
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(d.state().keyGrade(), before);
 }
 
@@ -541,7 +539,7 @@ TEST(Window, SavingUnderATakenNameReplacesAndUndoBringsItBack) {
     const Preset replaced = readPresetFile(file);
     EXPECT_EQ(presentIn(replaced.carried).size(), 1u);
     EXPECT_TRUE(replaced.carried.prep.empty());
-    d.state().undoStack().undo();
+    d.undo();
     EXPECT_EQ(readFile(file), before);
 }
 

@@ -1,9 +1,7 @@
 #include "base/file.h"
 #include "support/expect_error.h"
+#include "support/limits.h"
 #include "support/temp_folder.h"
-
-#include <csignal>
-#include <sys/resource.h>
 
 namespace baryton::test {
 
@@ -31,15 +29,10 @@ TEST(File, AFailedWriteLeavesTheOldFile) {
 TEST(File, AWriteThatRunsOutOfRoomKeepsTheOldFileAndLeavesNothing) {
     const TempFolder folder;
     const auto file = folder.file("kept.txt", "old");
-    // A limit on the size of files stands for a full disk: the write itself fails half way.
-    rlimit before{};
-    ::getrlimit(RLIMIT_FSIZE, &before);
-    const auto handler = std::signal(SIGXFSZ, SIG_IGN);
-    const rlimit small{4096, before.rlim_max};
-    ::setrlimit(RLIMIT_FSIZE, &small);
-    const Error e = errorOf([&] { writeFileAtomically(file, std::string(100000, 'x')); });
-    ::setrlimit(RLIMIT_FSIZE, &before);
-    std::signal(SIGXFSZ, handler);
+    const Error e = [&] {
+        const FullDisk full(4096);
+        return errorOf([&] { writeFileAtomically(file, std::string(100000, 'x')); });
+    }();
     EXPECT_NE(std::string(e.what()).find("kept.txt"), std::string::npos);
     EXPECT_EQ(readFile(file), "old");
     EXPECT_EQ(folder.entries(), 1u) << "nothing half written may be left beside it";

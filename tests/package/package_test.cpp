@@ -3,6 +3,7 @@
 #include "stages/stage_type.h"
 #include "support/bytes_of.h"
 #include "support/expect_error.h"
+#include "support/limits.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
 
@@ -79,15 +80,44 @@ TEST(GradeStore, KeepsAGradeBesideItsPicture) {
 }
 
 TEST(GradeStore, GoesToTheDataFolderWhereItCannotWrite) {
-    if (::geteuid() == 0) GTEST_SKIP() << "everything can be written to as root";
     const TempFolder folder;
     const auto picture = folder.file("locked/a.jpg", "x");
-    fs::permissions(folder / "locked", fs::perms::owner_read | fs::perms::owner_exec);
+    Grade first = startingGrade(), second = first;
+    first.prep[0].parameters["stops"] = 1.0;
+    second.prep[0].parameters["stops"] = 2.0;
+    EXPECT_EQ(storeGrade(picture, first), gradeFileBeside(picture));
+    fs::permissions(folder.path(), fs::perms::all);
+    fs::permissions(folder / "locked",
+                    fs::perms::owner_read | fs::perms::owner_exec | fs::perms::others_read | fs::perms::others_exec);
+    openToAll(folder / "data");
     ::setenv("XDG_DATA_HOME", (folder / "data").c_str(), 1);
-    EXPECT_EQ(storeGrade(picture, startingGrade()), gradeFileInDataFolder(picture));
-    EXPECT_TRUE(loadGrade(picture).has_value());
-    ::unsetenv("XDG_DATA_HOME");
+    {
+        const Unprivileged nobody;
+        ASSERT_FALSE(nobody.isPrivileged());
+        std::string why;
+        EXPECT_EQ(storeWork(picture, {second, {}, 0, {}}, &why), gradeFileInDataFolder(picture));
+        EXPECT_NE(why.find("locked"), std::string::npos) << why;
+        EXPECT_EQ(*loadGrade(picture), second) << "the newer one counts, though an older one lies beside the picture";
+    }
     fs::permissions(folder / "locked", fs::perms::owner_all);
+    EXPECT_EQ(storeGrade(picture, first), gradeFileBeside(picture));
+    EXPECT_EQ(*loadGrade(picture), first) << "and now the one beside it is the newer one";
+    ::unsetenv("XDG_DATA_HOME");
+}
+
+TEST(GradeStore, SaysWhatIsWrongBesideThePictureWhenNeitherPlaceTakesIt) {
+    const TempFolder folder;
+    const auto picture = folder.file("a.jpg", "x");
+    ::setenv("XDG_DATA_HOME", (folder / "data").c_str(), 1);
+    storeGrade(picture, startingGrade());
+    const std::string kept = readFile(gradeFileBeside(picture));
+    Grade next = startingGrade();
+    next.prep[0].parameters["stops"] = 1.0;
+    const FullDisk full(64);
+    EXPECT_NE(errorOf([&] { storeGrade(picture, next); }).file().find("a.jpg.bgrade"), std::string::npos);
+    EXPECT_EQ(readFile(gradeFileBeside(picture)), kept);
+    EXPECT_FALSE(fs::exists(gradeFileInDataFolder(picture)));
+    ::unsetenv("XDG_DATA_HOME");
 }
 
 TEST(GradeStore, LeavesABrokenFileAsItIs) {

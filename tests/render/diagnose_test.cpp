@@ -116,6 +116,14 @@ TEST(Diagnose, TellsOfBandingAndOfContrastySources) {
     const StageReport banding = reportOf(grade, ramp, "curves-1");
     EXPECT_GT(banding.stretchedLevels, 20);
     EXPECT_EQ(banding.mark, "may band");
+    // A toe so firm that what lies on it is lost, and a softer one.
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0}, {0.45, 0.02}, {1, 1}};
+    const StageReport firm = reportOf(grade, ramp, "curves-1");
+    EXPECT_EQ(firm.mark, "flattens");
+    EXPECT_LT(firm.flatFrom, 85) << "from the darkest there is";
+    EXPECT_GT(firm.flatShare, 0.1);
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0}, {0.45, 0.25}, {1, 1}};
+    EXPECT_EQ(reportOf(grade, ramp, "curves-1").mark, "");
     Grade film = startingGrade();
     add(film, "film-response").parameters["response"] = std::string("touring");
     EXPECT_TRUE(reportOf(film, demoPicture("spotlight.jpg"), "film-response-1").tooContrasty);

@@ -37,7 +37,7 @@ QWidget* BatchPage::makeOutput() {
     const auto addRow = [&](const QString& label, QWidget* widget, bool stretch = false) {
         auto* line = new QHBoxLayout;
         auto* name = new QLabel(label);
-        name->setFixedWidth(72);
+        name->setFixedWidth(84);
         line->addWidget(name);
         if (!stretch) line->addStretch(1);
         line->addWidget(widget, stretch ? 1 : 0);

@@ -33,19 +33,18 @@ constexpr FormatChoice kFormats[] = {{FileFormat::Jpeg, 8},
                                      {FileFormat::Tiff, 16}};
 
 /// A change of the settings as a step of undo.
-class BatchStep : public QUndoCommand {
+class BatchPart : public UndoPart {
 public:
-    BatchStep(AppState& state, BatchPage& page, const QString& what, BatchSettings before, BatchSettings after)
-        : QUndoCommand(what), state_(state), page_(page), before_(std::move(before)), after_(std::move(after)) {}
-    void undo() override { put(before_); }
-    void redo() override { put(after_); }
+    BatchPart(BatchPage& page, BatchSettings before, BatchSettings after)
+        : UndoPart(kBatchSubject), page_(page), before_(std::move(before)), after_(std::move(after)) {}
+    bool undo() override { return put(before_); }
+    bool redo() override { return put(after_); }
 
 private:
-    void put(const BatchSettings& settings) {
-        Q_EMIT state_.taskTouched(2);
+    bool put(const BatchSettings& settings) {
         page_.setSettings(settings);
+        return true;
     }
-    AppState& state_;
     BatchPage& page_;
     BatchSettings before_, after_;
 };
@@ -178,7 +177,10 @@ QWidget* BatchPage::makeRunBar() {
 
 void BatchPage::change(const QString& what, const BatchSettings& next) {
     if (next == settings_) return;
-    state_.undoStack().push(new BatchStep(state_, *this, what, settings_, next));
+    std::vector<std::unique_ptr<UndoPart>> parts;
+    parts.push_back(std::make_unique<BatchPart>(*this, settings_, next));
+    setSettings(next);
+    state_.undoHistory().push(what, std::move(parts));
 }
 
 BatchPlan BatchPage::plan() const {

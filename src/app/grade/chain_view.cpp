@@ -18,195 +18,16 @@
 namespace baryton {
 
 namespace {
-constexpr int kCardTop = 36, kGap = 8, kSource = 54;
-constexpr int kStringY = kCardTop + 46; ///< where the string runs
+constexpr int kCardTop = StageCard::kTop, kStringY = StageCard::kStringY;
+constexpr int kGap = 8, kSource = 54;
 } // namespace
-
-StageCard::StageCard(AppState& state, const std::string& stageId, QWidget* parent)
-    : QWidget(parent), state_(state), stageId_(stageId) {
-    setFixedSize(kSize);
-    setFocusPolicy(Qt::StrongFocus);
-    setCursor(Qt::PointingHandCursor);
-    setMouseTracking(true);
-    rest_.setSingleShot(true);
-    rest_.setInterval(250);
-    connect(&rest_, &QTimer::timeout, this, [this] { setOff(true); });
-    if (const auto place = findStage(state.shownGrade(), stageId))
-        setAccessibleName(QString::fromStdString(stageTitle(stageAt(state.shownGrade(), *place))));
-}
-
-void StageCard::paintEvent(QPaintEvent*) {
-    const Grade& grade = state_.shownGrade();
-    const auto place = findStage(grade, stageId_);
-    if (!place) return;
-    const Stage& stage = stageAt(grade, *place);
-    const StageType* type = findStageType(stage.type);
-    const auto& c = theme::colours();
-    QPainter p(this);
-    p.setRenderHint(QPainter::Antialiasing);
-    const bool isChosen = state_.chosenStage() == stageId_;
-    const bool isOn = stage.isEnabled();
-    const QRectF box = QRectF(rect()).adjusted(1, 1, -1, -1);
-    const bool lit = isLit();
-    p.setPen(QPen(isChosen || lit ? c.accent : hasFocus() ? c.second : c.edge, isChosen ? 2 : 1));
-    p.setBrush(lit ? c.accentDim : isOn ? c.raised : c.panel);
-    p.drawRoundedRect(box, 4, 4);
-    // A stage that is off lets the string pass under it, dimmed.
-    if (!isOn) {
-        p.setPen(QPen(c.accentDim, 1));
-        p.drawLine(QPointF(1, kStringY - kCardTop), QPointF(width() - 1, kStringY - kCardTop));
-    }
-    p.setPen(isOn ? c.text : c.second);
-    const QString title = QString::fromStdString(stageTitle(stage));
-    QFont font = this->font();
-    font.setPixelSize(11);
-    p.setFont(font);
-    p.drawText(QRectF(7, 4, width() - 24, 16), Qt::AlignVCenter | Qt::AlignLeft,
-               QFontMetrics(font).elidedText(title, Qt::ElideRight, width() - 24));
-    p.setOpacity(isOn ? 1 : 0.45);
-    paintMiniature(p, QRectF(16, 30, width() - 32, 40), stage);
-    p.setOpacity(1);
-    p.setPen(QPen(isOn ? c.accent : c.second, 1.5));
-    p.setBrush(isOn && !isNeutral(stage) ? QBrush(c.accent) : isOn ? QBrush(c.accentDim) : QBrush(Qt::NoBrush));
-    p.drawEllipse(dot().adjusted(1.5, 1.5, -1.5, -1.5));
-    p.setPen(c.second);
-    font.setPixelSize(10);
-    p.setFont(font);
-    const QString foot = !type                        ? tr("unknown")
-                         : !type->bakes               ? tr("not in LUTs")
-                         : stage.strengthOrFull() < 1 ? tr("%1 %").arg(std::lround(stage.strengthOrFull() * 100))
-                                                      : QString();
-    if (mark_.isEmpty() || !isOn) {
-        p.drawText(QRectF(4, height() - 17, width() - 8, 14), Qt::AlignCenter, foot);
-        return;
-    }
-    // A small triangle and the words, so that it is never told by colour alone.
-    const int textWidth = QFontMetrics(font).horizontalAdvance(mark_);
-    const double left = (width() - textWidth - 12) / 2.0, base = height() - 6.5;
-    p.setPen(QPen(c.error, 1.2));
-    p.setBrush(Qt::NoBrush);
-    p.drawPolygon(QPolygonF({QPointF(left, base), QPointF(left + 8, base), QPointF(left + 4, base - 7)}));
-    p.setPen(c.error);
-    p.drawText(QRectF(left + 12, height() - 17, textWidth + 4, 14), Qt::AlignVCenter | Qt::AlignLeft, mark_);
-}
-
-bool StageCard::isLit() const {
-    if (!state_.isTrying()) return false;
-    const auto tried = findStage(state_.shownGrade(), stageId_), own = findStage(state_.keyGrade(), stageId_);
-    if (!tried) return false;
-    return !own || !(stageAt(state_.shownGrade(), *tried) == stageAt(state_.keyGrade(), *own));
-}
-
-void StageCard::refresh() {
-    const auto place = findStage(state_.shownGrade(), stageId_);
-    if (!place || (stageAt(state_.shownGrade(), *place) == painted_ && isLit() == paintedLit_)) return;
-    painted_ = stageAt(state_.shownGrade(), *place);
-    paintedLit_ = isLit();
-    update();
-}
-
-void StageCard::setMark(const QString& mark, const QString& sentence) {
-    setToolTip(sentence);
-    if (mark == mark_) return;
-    mark_ = mark;
-    update();
-}
-
-void StageCard::toggle() {
-    state_.editStage(stageId_, {}, [](Stage& stage) {
-        if (stage.isEnabled())
-            stage.enabled = false;
-        else
-            stage.enabled.reset();
-    });
-}
-
-void StageCard::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
-    if (dot().adjusted(-5, -5, 5, 5).contains(event->position())) {
-        rest_.stop();
-        setOff(false);
-        toggle();
-        return;
-    }
-    pressedAt_ = event->position().toPoint();
-    Q_EMIT chosen();
-}
-
-void StageCard::mouseMoveEvent(QMouseEvent* event) {
-    if (pressedAt_) {
-        if ((event->position().toPoint() - *pressedAt_).manhattanLength() > QApplication::startDragDistance())
-            dragging_ = true;
-        if (dragging_) Q_EMIT dragged(mapToParent(event->position().toPoint()), false);
-        return;
-    }
-    const bool onDot = dot().adjusted(-5, -5, 5, 5).contains(event->position());
-    if (onDot && !rest_.isActive() && !isOff_) rest_.start();
-    if (!onDot) {
-        rest_.stop();
-        setOff(false);
-    }
-}
-
-void StageCard::mouseReleaseEvent(QMouseEvent* event) {
-    pressedAt_.reset();
-    if (!dragging_) return;
-    dragging_ = false;
-    Q_EMIT dragged(mapToParent(event->position().toPoint()), true);
-}
-
-void StageCard::mouseDoubleClickEvent(QMouseEvent* event) {
-    if (!dot().adjusted(-5, -5, 5, 5).contains(event->position())) resetStage(state_, stageId_);
-}
-
-void StageCard::leaveEvent(QEvent*) {
-    rest_.stop();
-    setOff(false);
-}
-
-void StageCard::setOff(bool off) {
-    if (off == isOff_) return;
-    isOff_ = off;
-    Q_EMIT heldOff(off);
-}
-
-void StageCard::keyPressEvent(QKeyEvent* event) {
-    switch (event->key()) {
-    case Qt::Key_Space:
-        toggle();
-        return;
-    case Qt::Key_Return:
-    case Qt::Key_Enter:
-        Q_EMIT chosen();
-        return;
-    case Qt::Key_Left:
-        Q_EMIT walk(-1);
-        return;
-    case Qt::Key_Right:
-        Q_EMIT walk(1);
-        return;
-    case Qt::Key_Delete:
-    case Qt::Key_Backspace:
-        Q_EMIT removeWanted();
-        return;
-    case Qt::Key_Menu:
-        Q_EMIT menuWanted(mapToGlobal(rect().center()));
-        return;
-    default:
-        QWidget::keyPressEvent(event);
-    }
-}
-
-void StageCard::contextMenuEvent(QContextMenuEvent* event) {
-    Q_EMIT menuWanted(event->globalPos());
-}
 
 ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_(state) {
     setAccessibleName(tr("Chain"));
     auto* add = makeButton({}, "", this);
     add->setIcon(theme::icon(QStringLiteral("plus")));
     add->setAccessibleName(tr("Add a stage"));
-    add->setToolTip(tr("Adds a stage at the end of the Look"));
+    add->setToolTip(tr("Adds a stage behind the chosen one"));
     add->setFixedSize(28, StageCard::kSize.height());
     connect(add, &QPushButton::clicked, this, &ChainView::openAddList);
     addButton_ = add;
@@ -224,6 +45,9 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
 
 void ChainView::openAddList() {
     auto* list = new AddStageList(state_, this);
+    connect(list, &QObject::destroyed, this, [this] {
+        if (StageCard* chosen = card(state_.chosenStage())) chosen->setFocus();
+    });
     list->popup(addButton_->mapToGlobal(QPoint(0, 0)));
 }
 
@@ -237,7 +61,8 @@ void ChainView::rebuild() {
     const Grade& grade = state_.shownGrade();
     std::vector<std::string> shape;
     for (const auto& place : stagePlaces(grade)) shape.push_back(stageAt(grade, place).id);
-    if (shape != shape_) {
+    const bool isOther = shape != shape_;
+    if (isOther) {
         shape_ = shape;
         for (StageCard* each : cards_) each->deleteLater();
         cards_.clear();
@@ -255,7 +80,7 @@ void ChainView::rebuild() {
             cards_.push_back(made);
         }
     }
-    brackets_.clear();
+    std::vector<Bracket> brackets;
     int x = 8 + kSource + kGap;
     std::size_t next = 0;
     const auto place = [&](std::size_t count) {
@@ -281,18 +106,35 @@ void ChainView::rebuild() {
         if (!layer.isEnabled()) title += tr(" · off");
         const int least = fontMetrics().horizontalAdvance(title) + 28;
         x = std::max(x, start + least);
-        brackets_.push_back({QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l, title});
+        brackets.push_back(
+            {QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l, layer.isEnabled(), title});
         x += kGap;
     }
     addButton_->move(x, kCardTop);
     x += addButton_->width() + 3 * kGap;
     finishStart_ = x;
     place(grade.finish.size());
+    for (StageCard* each : cards_) each->refresh();
+    const Counts counts = countStages(grade);
+    const bool same = !isOther && contentWidth_ == x + kGap && brackets == brackets_ && counts == counts_;
+    brackets_ = std::move(brackets);
+    counts_ = counts;
+    if (same) return; // while a control moves only its card is painted
     contentWidth_ = x + kGap;
     setMinimumWidth(contentWidth_);
     updateGeometry();
-    for (StageCard* each : cards_) each->refresh();
     update();
+}
+
+ChainView::Counts ChainView::countStages(const Grade& grade) {
+    Counts counts;
+    for (const auto& layer : grade.look)
+        for (const auto& stage : layer.stages) {
+            const StageType* type = findStageType(stage.type);
+            ++counts.look;
+            counts.baking += type && type->bakes;
+        }
+    return counts;
 }
 
 void ChainView::paintEvent(QPaintEvent*) {
@@ -312,13 +154,6 @@ void ChainView::paintEvent(QPaintEvent*) {
     p.setBrush(Qt::NoBrush);
     p.drawRect(source);
 
-    std::size_t baking = 0, all = 0;
-    for (const auto& layer : grade.look)
-        for (const auto& stage : layer.stages) {
-            const StageType* type = findStageType(stage.type);
-            ++all;
-            baking += type && type->bakes;
-        }
     QFont font = this->font();
     font.setPixelSize(11);
     p.setFont(font);
@@ -334,7 +169,7 @@ void ChainView::paintEvent(QPaintEvent*) {
         p.drawText(x, 15, mark);
     };
     head(8, tr("Prep"), tr("this picture only"), {});
-    head(lookStart_, tr("Look"), tr("shared"), tr("%1 of %2 stages bake").arg(baking).arg(all));
+    head(lookStart_, tr("Look"), tr("shared"), tr("%1 of %2 stages bake").arg(counts_.baking).arg(counts_.look));
     head(finishStart_, tr("Finish"), tr("whole frame"), {});
     p.setPen(QPen(c.edge, 1));
     for (const int x : {prepEnd_ + kGap / 2, finishStart_ - 12}) p.drawLine(QPointF(x, 22), QPointF(x, height() - 8));
@@ -376,10 +211,17 @@ void ChainView::contextMenuEvent(QContextMenuEvent* event) {
             ->setEnabled(several);
         menu->addAction(tr("Merge down"), this, [this, id] { mergeLayerDown(state_, id); })
             ->setEnabled(canMergeDown(state_.keyGrade(), id));
+        menu->addAction(tr("Reset the layer"), this, [this, id] { resetLayer(state_, id); });
         menu->addAction(tr("Delete the layer"), this, [this, id] { removeLayer(state_, id); })->setEnabled(several);
         menu->addSeparator();
     }
     menu->addAction(tr("Add a layer"), this, [this] { addLayer(state_); });
+    const int x = event->pos().x();
+    const Part part = x < prepEnd_ ? Part::Prep : x < finishStart_ - 12 ? Part::Look : Part::Finish;
+    menu->addAction(part == Part::Prep   ? tr("Reset Prep")
+                    : part == Part::Look ? tr("Reset the Look")
+                                         : tr("Reset Finish"),
+                    this, [this, part] { resetPart(state_, part); });
     menu->popup(event->globalPos());
 }
 
@@ -409,6 +251,7 @@ void ChainView::dragCard(StageCard* moved, QPoint at, bool done) {
         dropX_.reset();
         if (drop) moveStageTo(state_, moved->stageId(), state_.keyGrade().look[drop->layer].id, drop->index);
         rebuild(); // back to its place where nothing came of it
+        update();
         return;
     }
     moved->raise();

@@ -1,5 +1,5 @@
 #pragma once
-#include "app/app_state.h"
+#include "app/grade/stage_card.h"
 #include "render/diagnose.h"
 
 #include <QTimer>
@@ -7,52 +7,6 @@
 #include <optional>
 
 namespace baryton {
-
-/// One stage of the chain: its name, a dot that turns it on and off, and the stage at work in miniature.
-class StageCard : public QWidget {
-    Q_OBJECT
-public:
-    static constexpr QSize kSize{100, 92};
-
-    StageCard(AppState& state, const std::string& stageId, QWidget* parent);
-    const std::string& stageId() const { return stageId_; }
-    /// A few words about what the stage does to this picture, and a sentence; empty when all is well.
-    void setMark(const QString& mark, const QString& sentence);
-    void refresh(); ///< paints anew where the stage has changed
-    /// Whether what is being tried changes this stage.
-    bool isLit() const;
-    QRectF dot() const { return {kSize.width() - 17.0, 7, 10, 10}; }
-
-Q_SIGNALS:
-    void chosen();
-    void menuWanted(QPoint globalPosition);
-    void walk(int step); ///< an arrow key: to the neighbour
-    void removeWanted();
-    void heldOff(bool off); ///< the pointer rests on the dot: the picture is wanted without the stage
-    void dragged(QPoint inChain, bool done); ///< the card is pulled along the chain; `done` where it is let go
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
-    void mouseReleaseEvent(QMouseEvent* event) override;
-    void mouseDoubleClickEvent(QMouseEvent* event) override;
-    void leaveEvent(QEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
-    void contextMenuEvent(QContextMenuEvent* event) override;
-
-private:
-    void toggle();
-    void setOff(bool off);
-    std::optional<QPoint> pressedAt_;
-    bool dragging_ = false, isOff_ = false;
-    QTimer rest_; ///< of the pointer on the dot
-    AppState& state_;
-    std::string stageId_;
-    Stage painted_;
-    bool paintedLit_ = false;
-    QString mark_;
-};
 
 /// The stages of the key picture in the order they act, on one string from the source to the scope: Prep, the layers
 /// of the Look as brackets, Finish.
@@ -88,8 +42,15 @@ private:
     struct Bracket {
         QRect box;
         std::size_t layer;
+        bool isOn;
         QString title;
+        bool operator==(const Bracket&) const = default;
     };
+    struct Counts {
+        std::size_t look = 0, baking = 0;
+        bool operator==(const Counts&) const = default;
+    };
+    static Counts countStages(const Grade& grade);
     void rebuild();
     void walk(StageCard* from, int step);
     void openMenu(const std::string& stageId, QPoint at);
@@ -99,6 +60,7 @@ private:
     std::vector<StageCard*> cards_;
     std::vector<std::string> shape_; ///< what the cards were built for
     std::vector<Bracket> brackets_;
+    Counts counts_;
     std::optional<int> dropX_; ///< where the line is drawn while a card is dragged
     QWidget* addButton_ = nullptr;
     int prepEnd_ = 0, lookStart_ = 0, finishStart_ = 0, contentWidth_ = 0;

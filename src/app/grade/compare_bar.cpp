@@ -73,6 +73,29 @@ CompareBar::CompareBar(AppState& state, QWidget* parent)
     showTargets();
 }
 
+void CompareBar::resizeEvent(QResizeEvent*) {
+    leaveOut();
+}
+
+void CompareBar::leaveOut() {
+    const auto room = [this](const QWidget* each) {
+        return std::max(each->sizeHint().width(), each->minimumWidth()) + layout()->spacing();
+    };
+    const QMargins margins = layout()->contentsMargins();
+    int needed = margins.left() + margins.right();
+    for (int i = 0; i < layout()->count(); ++i) {
+        const QLayoutItem* item = layout()->itemAt(i);
+        needed += item->widget() ? room(item->widget()) : item->sizeHint().width() + layout()->spacing();
+    }
+    // From the last one on, until the rest has room.
+    QWidget* const spare[] = {before_, modes_[Mode::Reference], fit_, full_, double_, zoom_};
+    for (std::size_t i = std::size(spare); i-- > 0;) {
+        const bool fits = needed <= width();
+        if (!fits) needed -= room(spare[i]);
+        spare[i]->setVisible(fits);
+    }
+}
+
 void CompareBar::toggleMode(Mode mode) {
     const Mode next = mode == mode_ ? Mode::Single : mode;
     mode_ = next;
@@ -97,12 +120,12 @@ void CompareBar::fillBefore() {
     for (std::size_t i = 0; i < takes.size(); ++i) {
         if (i == work.active) continue;
         const QString name = QString::fromStdString(takes[i].name);
-        beforeChoices_.push_back({Before::Kind::Kept, name, takes[i].grade});
+        beforeChoices_.push_back({Before::Kind::Take, name, {}});
         names.append(tr("before = %1").arg(name));
     }
     const Before& now = state_.before();
     auto at = std::find(beforeChoices_.begin(), beforeChoices_.end(), now);
-    if (at == beforeChoices_.end() && now.kind == Before::Kind::Kept) {
+    if (at == beforeChoices_.end()) {
         beforeChoices_.push_back(now);
         names.append(tr("before = %1").arg(now.name));
         at = beforeChoices_.end() - 1;
@@ -127,6 +150,7 @@ void CompareBar::showTargets() {
              : tr("Edits change the key picture alone. Choose several in the tray to edit them together"));
     chip_->setProperty("many", many);
     setRole(chip_, "chip");
+    leaveOut();
 }
 
 void CompareBar::setZoom(double scale, bool isFitted) {

@@ -20,6 +20,9 @@ public:
     void setZoom(double scale, bool isFitted); ///< 0: no picture
     QPushButton* chip() const { return chip_; }
 
+    /// A narrow bar leaves out what the menus have as well.
+    QSize minimumSizeHint() const override { return {240, height()}; }
+
 Q_SIGNALS:
     void modeChanged();
     void beforeHeld(bool held);
@@ -27,7 +30,11 @@ Q_SIGNALS:
     void zoomWanted(double scale);
     void referenceWanted(); ///< a reference is asked for and none is there
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
+    void leaveOut(); ///< what a narrow bar has no room for
     void showMode();
     void fillBefore();
     void showTargets();

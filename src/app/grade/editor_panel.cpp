@@ -71,6 +71,15 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     head->addWidget(onPicture_);
     head->addWidget(more_);
     head->addWidget(reset_);
+    if (role == Role::Pinned) {
+        auto* close = makeButton({}, "flat");
+        close->setIcon(theme::icon(QStringLiteral("close")));
+        close->setFixedWidth(26);
+        close->setAccessibleName(tr("Close this editor"));
+        close->setToolTip(tr("Close this editor"));
+        head->addWidget(close);
+        connect(close, &QPushButton::clicked, this, &EditorPanel::unpinWanted);
+    }
     layout->addLayout(head);
     idle_->setWordWrap(true);
     idle_->hide();
@@ -101,12 +110,7 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     });
     connect(reset_, &QPushButton::clicked, this, [this] {
         if (chosenLayer()) {
-            editLayer({}, [](Layer& layer) {
-                layer.strength.reset();
-                layer.enabled.reset();
-                for (Stage& stage : layer.stages)
-                    stage.parameters.clear(), stage.strength.reset(), stage.enabled.reset();
-            });
+            resetLayer(state_, target());
             return;
         }
         resetStage(state_, target());
@@ -162,17 +166,20 @@ void EditorPanel::pin(const std::string& stageId) {
 }
 
 void EditorPanel::setInput(const PreviewScopes& scopes) {
-    if (!editor_ || !scopes.input || scopes.inputOf != editor_->stageId() || scopes.inputPicture.isEmpty()) return;
+    if (!editor_) return;
+    const auto found = std::find_if(scopes.inputs.begin(), scopes.inputs.end(),
+                                    [this](const StageInput& each) { return each.stageId == editor_->stageId(); });
+    if (found == scopes.inputs.end() || found->small.isEmpty()) return;
     // Pictures share their pixels: the same pixels are the same input.
-    if (!shownInput_.isEmpty() && std::as_const(shownInput_).row(0, 0) == scopes.inputPicture.row(0, 0)) return;
-    shownInput_ = scopes.inputPicture;
+    if (!shownInput_.isEmpty() && std::as_const(shownInput_).row(0, 0) == found->small.row(0, 0)) return;
+    shownInput_ = found->small;
     const auto counts = [](const std::array<std::uint32_t, 256>& from) {
         return QVector<double>(from.begin(), from.end());
     };
-    const QVector<double> input[4] = {counts(scopes.input->r), counts(scopes.input->g), counts(scopes.input->b),
-                                      counts(scopes.input->luma)};
+    const Histogram& h = found->histogram;
+    const QVector<double> input[4] = {counts(h.r), counts(h.g), counts(h.b), counts(h.luma)};
     editor_->setInput(input);
-    editor_->setInputPicture(scopes.inputPicture);
+    editor_->setInputPicture(shownInput_);
 }
 
 void EditorPanel::setReports(const std::vector<StageReport>& reports) {
@@ -199,9 +206,7 @@ void EditorPanel::openKept() {
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
     const std::string stageId = target();
-    if (role_ == Role::Pinned)
-        menu->addAction(tr("Close this editor"), this, &EditorPanel::unpinWanted);
-    else
+    if (role_ == Role::Follows)
         menu->addAction(tr("Pin this editor beside"), this, [this, stageId] { Q_EMIT pinWanted(stageId); });
     menu->addAction(tr("Keep these settings…"), this, &EditorPanel::keepSettings);
     menu->addSeparator();
@@ -352,7 +357,10 @@ void EditorPanel::rebuild() {
     if (!page) {
         auto* none = makeLabel(place ? tr("This stage comes from a newer Baryton. It is kept as it is and changes "
                                           "nothing here.")
-                                     : tr("Choose a stage in the chain below."),
+                               : role_ == Role::Pinned
+                                   ? tr("This picture has no such stage. The editor comes back with the next one "
+                                        "that has it.")
+                                   : tr("Choose a stage in the chain below."),
                                "second");
         none->setWordWrap(true);
         none->setAlignment(Qt::AlignTop);

@@ -17,6 +17,8 @@ public:
     explicit EditorPanel(AppState& state, Role role = Role::Follows, QWidget* parent = nullptr);
     StageEditor* editor() const { return editor_; }
     void pin(const std::string& stageId);
+    /// The stage or layer that it shows: the chosen one, or the one it is pinned to.
+    const std::string& target() const { return role_ == Role::Pinned ? pinned_ : state_.chosenStage(); }
 
     void setInput(const PreviewScopes& scopes);
     void setReports(const std::vector<StageReport>& reports);
@@ -45,7 +47,6 @@ private:
     void keepSettings();
     QWidget* makeLayerPage();
     const Layer* chosenLayer() const;
-    const std::string& target() const { return role_ == Role::Pinned ? pinned_ : state_.chosenStage(); }
     void editLayer(const QString& gesture, const std::function<void(Layer&)>& change);
 
     AppState& state_;

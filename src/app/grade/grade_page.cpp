@@ -18,7 +18,7 @@ namespace baryton {
 
 namespace {
 
-constexpr int kBandHeight = 150, kLargeBandHeight = 300, kShelfWidth = 208, kScopeWidth = 330;
+constexpr int kBandHeight = 150, kLargeBandHeight = 300, kShelfWidth = 208;
 
 ViewRegion toViewRegion(const PictureView::Region& r) {
     return {r.left, r.top, r.width, r.height, r.scale};
@@ -85,6 +85,7 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     connectHand();
     view_->setNotice(tr("Open a folder of pictures to begin: File, Open folder… or drop one here."));
     updateCompare();
+    scopes_->restoreLayout();
 }
 
 QListView* GradePage::tray() const {
@@ -122,9 +123,13 @@ void GradePage::connectState() {
     connect(panel_, &EditorPanel::pinWanted, this, [this](const std::string& stageId) {
         pinned_->pin(stageId);
         pinned_->show();
+        requestFrame();
     });
-    connect(pinned_, &EditorPanel::unpinWanted, pinned_, &QWidget::hide);
-    for (auto* each : {panel_, pinned_}) connect(each, &EditorPanel::pickWanted, this, &GradePage::startPick);
+    connect(pinned_, &EditorPanel::unpinWanted, this, [this] {
+        pinned_->pin({});
+        pinned_->hide();
+    });
+    for (EditorPanel* each : panels()) connect(each, &EditorPanel::pickWanted, this, &GradePage::startPick);
     connect(chain_, &ChainView::heldOff, this, [this](const std::string& stageId) {
         if (stageId.empty())
             state_.tryChange({});
@@ -171,12 +176,12 @@ void GradePage::connectPicture() {
     });
     connect(&preview_, &PreviewService::scopesReady, this, [this](const PreviewScopes& scopes) {
         scopes_->show(scopes);
-        panel_->setInput(scopes);
+        for (EditorPanel* each : panels()) each->setInput(scopes);
         showSamples();
     });
     connect(&preview_, &PreviewService::reportsReady, this, [this](const std::vector<StageReport>& reports) {
         chain_->setReports(reports);
-        panel_->setReports(reports);
+        for (EditorPanel* each : panels()) each->setReports(reports);
     });
     connect(compare_, &CompareBar::modeChanged, this, [this] {
         if (compare_->mode() == CompareBar::Mode::Reference && reference_.isEmpty()) chooseReference();
@@ -220,7 +225,6 @@ QWidget* GradePage::makeBand() {
     connect(chain_, &ChainView::cardShown, scroll,
             [scroll](QWidget* card) { scroll->ensureWidgetVisible(card, 60, 0); });
     row->addWidget(scroll, 1);
-    scopes_->setFixedWidth(kScopeWidth);
     row->addWidget(scopes_);
     return band;
 }
@@ -252,8 +256,9 @@ void GradePage::requestFrame() {
     request.region = toViewRegion(view_->region());
     request.grade = displayedGrade();
     if (view_->compare() != PictureView::Compare::After && view_->compare() != PictureView::Compare::Reference)
-        request.before = state_.beforeGrade(request.grade);
-    request.inputOf = state_.chosenStage();
+        request.before = state_.beforeOf(state_.key());
+    request.inputsOf = {state_.chosenStage()};
+    if (isPinned() && pinned_->target() != state_.chosenStage()) request.inputsOf.push_back(pinned_->target());
     request.scope = scopes_->wanted();
     preview_.request(std::move(request));
 }
@@ -270,10 +275,7 @@ void GradePage::toggleAlone() {
 }
 
 void GradePage::updateCompare() {
-    const Before& before = state_.before();
-    view_->setBeforeName(before.kind == Before::Kind::Source     ? tr("before: source")
-                         : before.kind == Before::Kind::PrepOnly ? tr("before: Prep only")
-                                                                 : tr("before: %1").arg(before.name));
+    view_->setBeforeName(state_.beforeName());
     QString tag;
     if (!alone_.empty()) {
         const auto place = findStage(state_.shownGrade(), alone_);
@@ -283,6 +285,7 @@ void GradePage::updateCompare() {
     view_->setTag(tag);
     const bool isGrid = compare_->mode() == CompareBar::Mode::Grid;
     views_->setCurrentWidget(isGrid ? static_cast<QWidget*>(grid_) : view_);
+    grid_->showBefore(held_);
     view_->setCompare(held_ ? PictureView::Compare::Before : compareOf(compare_->mode()));
     requestFrame();
 }
@@ -298,6 +301,7 @@ void GradePage::showLeft(Left which) {
 
 void GradePage::showPanels(bool shown) {
     for (QWidget* each : std::initializer_list<QWidget*>{left_, panel_, band_}) each->setVisible(shown);
+    pinned_->setVisible(shown && isPinned());
 }
 
 PickedColour GradePage::colourPicked(QPointF fraction) const {
@@ -312,9 +316,11 @@ void GradePage::showPointer(QPointF at) {
     at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
     const int y = std::clamp(static_cast<int>(at.y()), 0, full.height() - 1);
-    if (!pointer_)
-        pointer_ = {Program::compile(displayedGrade()),
-                    Program::compile(upTo(state_.shownGrade(), state_.chosenStage()))};
+    if (!pointer_) {
+        pointer_ = PointerPrograms{Program::compile(displayedGrade()), {}};
+        for (EditorPanel* each : panels())
+            pointer_->inputs.push_back(Program::compile(upTo(state_.shownGrade(), each->target())));
+    }
     const auto after = colourAt(pointer_->all, full, x, y);
     const auto chroma = chromaPlane({after[0], after[1], after[2]});
     QString text = tr("R %1 G %2 B %3 → R %4 G %5 B %6")
@@ -331,14 +337,15 @@ void GradePage::showPointer(QPointF at) {
                 .arg(std::lround(std::fmod(std::atan2(chroma[1], chroma[0]) * 180 / std::numbers::pi + 360, 360)));
     Q_EMIT pointerText(text);
     pointedAfter_ = after;
-    panel_->setPointed(colourAt(pointer_->input, full, x, y));
+    for (std::size_t i = 0; i < panels().size(); ++i)
+        panels()[i]->setPointed(colourAt(pointer_->inputs[i], full, x, y));
     showSamples();
 }
 
 void GradePage::clearPointer() {
     Q_EMIT pointerText({});
     pointedAfter_.reset();
-    panel_->setPointed({});
+    for (EditorPanel* each : panels()) each->setPointed({});
     showSamples();
 }
 

@@ -81,6 +81,8 @@ private:
     void showSamples();
     void openPictureMenu(QPointF position, QPoint global);
     void startPick(const QString& what, TakePicked take);
+    std::array<EditorPanel*, 2> panels() const { return {panel_, pinned_}; }
+    bool isPinned() const { return !pinned_->target().empty(); }
     bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }
     Grade displayedGrade() const;
     PickedColour colourPicked(QPointF fraction) const;
@@ -109,7 +111,8 @@ private:
     std::string alone_;
     std::optional<std::array<float, 3>> pointedAfter_;
     struct PointerPrograms {
-        Program all, input; ///< the whole grade, and what stands before the chosen stage
+        Program all;                 ///< the whole grade
+        std::vector<Program> inputs; ///< what stands before the stage of each panel
     };
     std::optional<PointerPrograms> pointer_; ///< compiled once for many moves of the pointer
 };

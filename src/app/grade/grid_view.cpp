@@ -1,5 +1,6 @@
 #include "app/grade/grid_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/tag.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -12,6 +13,7 @@ GridView::GridView(AppState& state, QWidget* parent) : QWidget(parent), state_(s
     connect(&state, &AppState::targetsChanged, this, &GridView::choose);
     connect(&state, &AppState::keyChanged, this, &GridView::choose);
     connect(&state, &AppState::shownGradeChanged, this, &GridView::redraw);
+    connect(&state, &AppState::beforeChanged, this, &GridView::redraw);
     connect(&state.pictures(), &PictureSet::gradeChanged, this, &GridView::redraw);
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
         if (images_.contains(index) || std::find(shown_.begin(), shown_.end(), index) == shown_.end()) return;
@@ -68,10 +70,17 @@ void GridView::redraw() {
             source = resized(small, std::max(1, static_cast<int>(std::lround(small.width() * scale))),
                              std::max(1, static_cast<int>(std::lround(small.height() * scale))));
         }
-        tiles.push_back({index, state_.shownGradeOf(index), source});
+        tiles.push_back({index, isBefore_ ? state_.beforeOf(index) : state_.shownGradeOf(index), source});
         awaited_.insert(index);
     }
     drawer_.draw(std::move(tiles));
+}
+
+void GridView::showBefore(bool before) {
+    if (before == isBefore_) return;
+    isBefore_ = before;
+    redraw();
+    update();
 }
 
 void GridView::showEvent(QShowEvent*) {
@@ -99,6 +108,7 @@ void GridView::paintEvent(QPaintEvent*) {
             const QSizeF size = QSizeF(picture.size()).scaled(room.size(), Qt::KeepAspectRatio);
             where = {room.center() - QPointF(size.width() / 2, size.height() / 2), size};
             p.drawImage(where, picture);
+            if (isBefore_) drawTag(p, where, state_.beforeName(), Qt::AlignLeft);
         } else {
             const QString& error = state_.pictures().at(shown_[i]).error;
             p.setPen(error.isEmpty() ? c.second : c.error);

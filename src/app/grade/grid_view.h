@@ -14,6 +14,8 @@ public:
     static constexpr std::size_t kMost = 9;
 
     explicit GridView(AppState& state, QWidget* parent = nullptr);
+    /// Shows the version before of each instead.
+    void showBefore(bool before);
     /// The pictures that are shown.
     const std::vector<int>& shown() const { return shown_; }
     QImage image(int index) const;
@@ -33,6 +35,7 @@ private:
     void redraw();
 
     AppState& state_;
+    bool isBefore_ = false;
     std::vector<int> shown_;
     std::map<int, QImage> images_;
     std::set<int> awaited_;

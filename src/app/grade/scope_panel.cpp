@@ -1,9 +1,11 @@
 #include "app/grade/scope_panel.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 
 #include <QHBoxLayout>
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace baryton {
 
@@ -21,18 +23,19 @@ ScopePanel::ScopePanel(QWidget* parent)
       parade_(new ScopeView(ScopeView::Kind::Parade)), vectorscope_(new ScopeView(ScopeView::Kind::Vectorscope)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
+    setFixedWidth(kWidth);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(12, 5, 8, 8);
     layout->setSpacing(5);
     auto* head = new QHBoxLayout;
-    head->setSpacing(4);
+    head->setSpacing(1);
     head->addWidget(kinds_);
     head->addStretch(1);
     const auto addIcon = [&](const char* icon, const QString& name, const QString& tip) {
         auto* button = makeButton({}, "flat");
         button->setIcon(theme::icon(QString::fromLatin1(icon)));
         button->setCheckable(true);
-        button->setFixedWidth(28);
+        button->setFixedWidth(24);
         button->setAccessibleName(name);
         button->setToolTip(tip);
         head->addWidget(button);
@@ -42,6 +45,8 @@ ScopePanel::ScopePanel(QWidget* parent)
         "clips", tr("Clip marks"),
         tr("Paints what lies at an end of a channel in the colour of that channel; stripes where all do (C)"));
     auto* larger = addIcon("larger", tr("Larger scope"), tr("Makes the scope higher, and smaller again"));
+    larger_ = larger;
+    fold_ = addIcon("fold", tr("Fold the scope"), tr("Gives the scope's room to the chain, and back"));
     layout->addLayout(head);
     for (QWidget* view : std::initializer_list<QWidget*>{histogram_, waveform_, parade_, vectorscope_})
         views_->addWidget(view);
@@ -53,16 +58,38 @@ ScopePanel::ScopePanel(QWidget* parent)
     kinds_->button(3)->setToolTip(tr("Vectorscope: where the colours lie, with the line of skin"));
     connect(kinds_, &Segments::chosen, this, [this](int index) {
         views_->setCurrentIndex(index);
+        rememberLayout(QStringLiteral("scope-kind"), QByteArray::number(index));
         Q_EMIT wantedChanged();
     });
+    connect(fold_, &QPushButton::toggled, this, &ScopePanel::setFolded);
     connect(clips_, &QPushButton::toggled, this, &ScopePanel::clipMarksToggled);
-    connect(larger, &QPushButton::toggled, this, &ScopePanel::sizeWanted);
+    connect(larger, &QPushButton::toggled, this, [this](bool large) {
+        rememberLayout(QStringLiteral("scope-large"), large ? "1" : "0");
+        Q_EMIT sizeWanted(large);
+    });
+}
+
+void ScopePanel::restoreLayout() {
+    kinds_->button(std::clamp(layoutState(QStringLiteral("scope-kind")).toInt(), 0, views_->count() - 1))->click();
+    larger_->setChecked(layoutState(QStringLiteral("scope-large")) == "1");
+    fold_->setChecked(layoutState(QStringLiteral("scope-folded")) == "1");
+}
+
+void ScopePanel::setFolded(bool folded) {
+    for (QWidget* each : std::initializer_list<QWidget*>{kinds_, views_, clips_, larger_}) each->setVisible(!folded);
+    layout()->setContentsMargins(folded ? 4 : 12, 5, folded ? 4 : 8, 8);
+    layout()->setAlignment(folded ? Qt::AlignTop : Qt::Alignment());
+    setFixedWidth(folded ? kFoldedWidth : kWidth);
+    rememberLayout(QStringLiteral("scope-folded"), folded ? "1" : "0");
+    Q_EMIT wantedChanged();
 }
 
 PreviewRequest::Scope ScopePanel::wanted() const {
     using Scope = PreviewRequest::Scope;
     const int kind = views_->currentIndex();
-    return !isVisible() || kind == 0 ? Scope::None : kind == 3 ? Scope::Vectorscope : Scope::Waveform;
+    return !isVisible() || fold_->isChecked() || kind == 0 ? Scope::None
+           : kind == 3                                     ? Scope::Vectorscope
+                                                           : Scope::Waveform;
 }
 
 void ScopePanel::show(const PreviewScopes& scopes) {

@@ -15,6 +15,8 @@ class ScopePanel : public QWidget {
     Q_OBJECT
 public:
     explicit ScopePanel(QWidget* parent = nullptr);
+    /// As it was when the program was left: which scope, large, folded.
+    void restoreLayout();
 
     PreviewRequest::Scope wanted() const;
     void show(const PreviewScopes& scopes);
@@ -24,6 +26,7 @@ public:
     ScopeView* waveform() const { return waveform_; }
     ScopeView* parade() const { return parade_; }
     QPushButton* clips() const { return clips_; }
+    QPushButton* fold() const { return fold_; }
 
 Q_SIGNALS:
     void wantedChanged();
@@ -31,11 +34,13 @@ Q_SIGNALS:
     void clipMarksToggled(bool on);
 
 private:
+    static constexpr int kWidth = 330, kFoldedWidth = 36;
+    void setFolded(bool folded);
     Segments* kinds_;
     QStackedWidget* views_;
     HistogramView* histogram_;
     ScopeView *waveform_, *parade_, *vectorscope_;
-    QPushButton* clips_;
+    QPushButton *clips_, *larger_, *fold_;
 };
 
 } // namespace baryton

@@ -102,6 +102,7 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     layout->addLayout(head);
     layout->addWidget(inForce_);
     search_->setPlaceholderText(tr("Search presets"));
+    search_->setAccessibleName(tr("Search presets"));
     search_->setClearButtonEnabled(true);
     layout->addWidget(search_);
     group_->setAccessibleName(tr("Group"));

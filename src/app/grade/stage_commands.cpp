@@ -66,7 +66,32 @@ void duplicateStage(AppState& state, const std::string& stageId) {
     state.chooseStage(id);
 }
 
+namespace {
+
+void makeBare(Stage& stage) {
+    stage.parameters.clear();
+    stage.strength.reset();
+    stage.enabled.reset();
+}
+
+const Layer* layerOf(const Grade& grade, const std::string& id) {
+    for (const Layer& layer : grade.look)
+        if (layer.id == id ||
+            std::any_of(layer.stages.begin(), layer.stages.end(), [&](const Stage& stage) { return stage.id == id; }))
+            return &layer;
+    return nullptr;
+}
+
+/// What a part becomes: as it was opened, or bare where it already is that.
+template <class Content>
+Content resetOf(const Content& now, const Content& opened, const Content& bare) {
+    return now == opened ? bare : opened;
+}
+
+} // namespace
+
 void resetStage(AppState& state, const std::string& stageId) {
+    if (!state.hasKey()) return;
     const Grade& opened = state.pictures().at(state.key()).opened;
     const auto then = findStage(opened, stageId), now = findStage(state.keyGrade(), stageId);
     if (!now) return;
@@ -76,9 +101,7 @@ void resetStage(AppState& state, const std::string& stageId) {
             stage = stageAt(opened, *then);
             return;
         }
-        stage.parameters.clear();
-        stage.strength.reset();
-        stage.enabled.reset();
+        makeBare(stage);
     });
 }
 
@@ -127,6 +150,40 @@ std::string freeLayerName(const Grade& grade, const std::string& stem) {
 }
 
 } // namespace
+
+void resetLayer(AppState& state, const std::string& id) {
+    if (!state.hasKey()) return;
+    const Layer* now = layerOf(state.keyGrade(), id);
+    if (!now) return;
+    const Layer* then = layerOf(state.pictures().at(state.key()).opened, now->id);
+    Layer bare = *now;
+    bare.strength.reset(), bare.enabled.reset(), bare.blend.reset();
+    for (Stage& stage : bare.stages) makeBare(stage);
+    const Layer wanted = then ? resetOf(*now, *then, bare) : bare;
+    Grade next = state.keyGrade();
+    for (Layer& layer : next.look)
+        if (layer.id == wanted.id) layer = wanted;
+    state.editKey(next);
+}
+
+void resetPart(AppState& state, Part part) {
+    const QString text = part == Part::Prep   ? AppState::tr("Reset Prep")
+                         : part == Part::Look ? AppState::tr("Reset the Look")
+                                              : AppState::tr("Reset Finish");
+    state.resetTargets(text, [part](const Grade& now, const Grade& opened) {
+        const Grade bare = startingGrade();
+        Grade next = now;
+        if (part == Part::Prep) next.prep = resetOf(now.prep, opened.prep, bare.prep);
+        if (part == Part::Look) next.look = resetOf(now.look, opened.look, bare.look);
+        if (part == Part::Finish) next.finish = resetOf(now.finish, opened.finish, bare.finish);
+        return next;
+    });
+}
+
+void resetPicture(AppState& state) {
+    state.resetTargets(AppState::tr("Reset the picture"),
+                       [](const Grade& now, const Grade& opened) { return resetOf(now, opened, startingGrade()); });
+}
 
 void addLayer(AppState& state) {
     if (!state.hasKey()) return;

@@ -18,6 +18,10 @@ void moveStageTo(AppState& state, const std::string& stageId, const std::string&
 /// First back to how the picture was opened; where the stage already is as it was then, to its defaults, on, at full
 /// strength.
 void resetStage(AppState& state, const std::string& stageId);
+/// The same for a layer (named by itself or by one of its stages), for a part, and for all of each target.
+void resetLayer(AppState& state, const std::string& id);
+void resetPart(AppState& state, Part part);
+void resetPicture(AppState& state);
 
 void addLayer(AppState& state);
 void removeLayer(AppState& state, const std::string& layerId);

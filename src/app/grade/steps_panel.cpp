@@ -9,6 +9,10 @@
 
 namespace baryton {
 
+namespace {
+constexpr int kStepMargin = 10; ///< beside a step's text
+} // namespace
+
 StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), takes_(new QListWidget), steps_(new QListWidget),
       remove_(makeButton(tr("Delete"), "flat")), save_(makeButton(tr("Save these as a preset…"), "")) {
@@ -92,7 +96,7 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
         menu->addAction(tr("Go back to this step"), this, [back, item] { back(item); });
         menu->addAction(tr("Compare with this step"), this, [this, entryAt, item] {
             const auto entry = entryAt(item);
-            state_.setBefore({Before::Kind::Kept, entry.text, entry.after});
+            state_.setBefore({Before::Kind::Step, entry.text, entry.after});
         });
         menu->popup(steps_->viewport()->mapToGlobal(at));
     });
@@ -103,7 +107,7 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
         Q_EMIT saveWanted(grade, changed);
     });
     // Later: a list is not refilled from within its own signal.
-    connect(&state.undoStack(), &QUndoStack::indexChanged, this, &StepsPanel::fill, Qt::QueuedConnection);
+    connect(&state.undoHistory(), &UndoHistory::changed, this, &StepsPanel::fill, Qt::QueuedConnection);
     connect(&state, &AppState::keyChanged, this, &StepsPanel::fill);
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
         if (index == state_.key()) drawTakes();
@@ -141,6 +145,10 @@ void StepsPanel::fill() {
     for (std::size_t i = entries.size(); i-- > 0;) { // the last one first
         auto* item = new QListWidgetItem(entries[i].text, steps_);
         item->setData(Qt::UserRole, static_cast<int>(i));
+        // Measured here: with a style sheet the list takes its padding for room, and cuts what nearly fits.
+        const QRect room(0, 0, steps_->viewport()->width() - 2 * kStepMargin, 1000);
+        item->setSizeHint(
+            {0, steps_->fontMetrics().boundingRect(room, Qt::TextWordWrap, entries[i].text).height() + 6});
         if (!entries[i].isDone) item->setForeground(theme::colours().faint);
     }
     save_->setEnabled(false);
@@ -171,7 +179,7 @@ void StepsPanel::openTakeMenu(QPoint at) {
     menu->addAction(tr("Rename"), this, [this, item] { takes_->editItem(item); });
     menu->addAction(tr("Compare with this take"), this, [this, index] {
         const auto kept = takesOf(state_.keyWork());
-        state_.setBefore({Before::Kind::Kept, QString::fromStdString(kept.at(index).name), kept.at(index).grade});
+        state_.setBefore({Before::Kind::Take, QString::fromStdString(kept.at(index).name), {}});
     });
     menu->addAction(tr("Duplicate"), this, [this, index] {
         state_.editWorks(tr("Duplicate a take"),

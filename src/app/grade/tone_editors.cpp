@@ -1,6 +1,8 @@
 #include "app/grade/tone_editors.h"
+#include "app/grade/miniatures.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "stages/film_response.h"
 #include "stages/gradient_map.h"
@@ -9,6 +11,7 @@
 #include <QHBoxLayout>
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace baryton {
 
@@ -113,14 +116,55 @@ QColor colourOf(double r, double g, double b) {
 
 } // namespace
 
+namespace {
+
+constexpr double kFullChroma = 0.5; ///< CbCr units at the wheel's edge
+
+/// A stop's colour as a wheel shows it; the level is the luma.
+WheelView::Setting wheelOf(const Vec3& colour) {
+    const auto [cb, cr] = chromaPlane(colour);
+    const double hue = std::fmod(std::atan2(cr, cb) * 180 / std::numbers::pi + 360, 360);
+    return {hue, std::min(1.0, std::hypot(cb, cr) / kFullChroma), 2 * luma(colour[0], colour[1], colour[2]) - 1};
+}
+
+/// And back: the luma gives way where it can't hold so much colour (black holds none), the chroma where no luma can.
+Vec3 colourOfWheel(const WheelView::Setting& setting) {
+    Vec3 colour = hueDirection(setting.hue);
+    double down = 0, up = 0; // how far a chroma of 1 reaches below and above the luma
+    for (const double d : colour) down = std::max(down, -d), up = std::max(up, d);
+    const double chroma = std::min(setting.amount * kFullChroma, 1 / (down + up));
+    const double light = std::clamp((setting.level + 1) / 2, chroma * down, 1 - chroma * up);
+    for (double& c : colour) c = std::clamp(light + chroma * c, 0.0, 1.0);
+    return colour;
+}
+
+} // namespace
+
 GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent), ramp_(new HandleBar(tr("Gradient"))) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
-    ramp_->setFixedHeight(128);
+    ramp_->setFixedHeight(104);
     ramp_->setToolTip(tr("Drag the stops; a double click beside them adds one, on one takes it away"));
     layout->addWidget(ramp_);
+    auto* chosen = new QHBoxLayout;
+    chosen->setSpacing(10);
+    wheel_ = new WheelView(tr("Stop colour"), hueColour);
+    wheel_->setFixedSize(136, 136);
+    wheel_->setToolTip(tr("Pull toward a colour; the ring around makes it lighter or darker. Double click resets."));
+    chosen->addWidget(wheel_);
+    auto* tools = new QVBoxLayout;
+    tools->addStretch(1);
+    auto* pick = makeButton(tr("Colour from picture…"), "");
+    pick->setToolTip(tr("Press on a colour in the picture, or in the reference picture, to give it to this stop"));
+    opposite_ = makeButton({}, "");
+    opposite_->setToolTip(tr("Gives the stop at the other end the hue that lies opposite, as strong as this one"));
+    tools->addWidget(pick);
+    tools->addWidget(opposite_);
+    tools->addStretch(1);
+    chosen->addLayout(tools, 1);
+    layout->addLayout(chosen);
     for (int s = 0; s < 8; ++s) {
         pages_[s] = new QWidget;
         auto* rows = new QVBoxLayout(pages_[s]);
@@ -130,21 +174,31 @@ GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWid
         addRow(rows, stopId(s, "r"), tr("Red"));
         addRow(rows, stopId(s, "g"), tr("Green"));
         addRow(rows, stopId(s, "b"), tr("Blue"));
-        auto* pick = makeButton(tr("Colour from picture…"), "");
-        pick->setToolTip(
-            tr("Press on a colour in the picture, or in the reference picture, to give it to this stop"));
-        rows->addWidget(pick, 0, Qt::AlignLeft);
-        connect(pick, &QPushButton::clicked, this, [this, s] {
-            Q_EMIT pickWanted(tr("Press on the colour that the stop is to have"), [this, s](const PickedColour& c) {
-                const auto held = [](float v) { return std::round(std::clamp(v, 0.0F, 1.0F) * 100.0) / 100; };
-                set({{stopId(s, "r"), held(c.input[0])},
-                     {stopId(s, "g"), held(c.input[1])},
-                     {stopId(s, "b"), held(c.input[2])}},
-                    true);
-            });
-        });
         layout->addWidget(pages_[s]);
     }
+    connect(wheel_, &WheelView::edited, this, [this](WheelView::Setting setting, bool settled) {
+        // A luma that gave way to a colour comes back as the colour goes, while the hand is on the wheel.
+        if (!asked_ || setting.level != shownLevel_) asked_ = setting.level;
+        setting.level = *asked_;
+        if (settled) asked_.reset();
+        setColour(ramp_->chosen(), colourOfWheel(setting), settled);
+    });
+    connect(pick, &QPushButton::clicked, this, [this] {
+        Q_EMIT pickWanted(tr("Press on the colour that the stop is to have"),
+                          [this, stop = ramp_->chosen()](const PickedColour& c) {
+                              Vec3 colour;
+                              for (std::size_t k = 0; k < 3; ++k)
+                                  colour[k] = std::round(std::clamp(double(c.input[k]), 0.0, 1.0) * 100) / 100;
+                              setColour(stop, colour, true);
+                          });
+    });
+    connect(opposite_, &QPushButton::clicked, this, [this] {
+        const WheelView::Setting from = wheel_->setting();
+        const int other = otherEnd();
+        WheelView::Setting to = wheelOf(colourOfStop(other));
+        to.hue = std::fmod(from.hue + 180, 360), to.amount = from.amount;
+        setColour(other, colourOfWheel(to), true);
+    });
     addRow(layout, "amount");
     addChoice(layout, "blend");
     addChoice(layout, "space");
@@ -195,8 +249,31 @@ void GradientEditor::setStops(std::vector<Stop> all, bool settled) {
     set(values, settled);
 }
 
+int GradientEditor::otherEnd() const {
+    const auto all = stops();
+    const auto chosen = static_cast<std::size_t>(ramp_->chosen());
+    const bool isDark = chosen < all.size() && all[chosen].at < (all.front().at + all.back().at) / 2;
+    return isDark ? static_cast<int>(all.size()) - 1 : 0;
+}
+
+Vec3 GradientEditor::colourOfStop(int stop) const {
+    return {number(stopId(stop, "r")), number(stopId(stop, "g")), number(stopId(stop, "b"))};
+}
+
+void GradientEditor::setColour(int stop, const Vec3& colour, bool settled) {
+    const char* channels[] = {"r", "g", "b"};
+    constexpr double steps = 10000; // finer than anything that is shown
+    std::map<std::string, Value> values;
+    for (std::size_t k = 0; k < 3; ++k) values[stopId(stop, channels[k])] = std::round(colour[k] * steps) / steps;
+    set(values, settled);
+}
+
 void GradientEditor::showStop(int stop) {
     for (int s = 0; s < 8; ++s) pages_[s]->setVisible(s == stop);
+    const WheelView::Setting shown = wheelOf(colourOfStop(stop));
+    shownLevel_ = shown.level;
+    wheel_->setSetting(shown);
+    opposite_->setText(otherEnd() == 0 ? tr("Opposite → shadows") : tr("Opposite → lights"));
 }
 
 void GradientEditor::setInput(const QVector<double> (&counts)[4]) {

@@ -36,6 +36,7 @@ public:
     void refresh() override;
     void setInput(const QVector<double> (&counts)[4]) override;
     HandleBar* ramp() const { return ramp_; }
+    WheelView* wheel() const { return wheel_; } ///< of the chosen stop
 
 private:
     struct Stop {
@@ -43,8 +44,15 @@ private:
     };
     std::vector<Stop> stops() const;
     void setStops(std::vector<Stop> stops, bool settled);
+    Vec3 colourOfStop(int stop) const;
+    void setColour(int stop, const Vec3& colour, bool settled);
+    int otherEnd() const; ///< the first or last stop, whichever is farther from the chosen one
     void showStop(int stop);
     HandleBar* ramp_;
+    WheelView* wheel_;
+    double shownLevel_ = 0;       ///< of the wheel
+    std::optional<double> asked_; ///< the level that the hand on the wheel asks for
+    QPushButton* opposite_;
     QWidget* pages_[8];
 };
 

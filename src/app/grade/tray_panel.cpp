@@ -1,4 +1,5 @@
 #include "app/grade/tray_panel.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 
@@ -13,7 +14,8 @@ namespace baryton {
 
 namespace {
 
-constexpr int kWidth = 112, kMargin = 16; ///< of the panel, and what of it is not thumbnail
+constexpr int kLeastWidth = 112, kMostWidth = 280; ///< of the panel
+constexpr int kMargin = 16;                        ///< what of it is not thumbnail
 
 /// Sorts and filters what the model says.
 class TrayOrder : public QSortFilterProxyModel {
@@ -108,20 +110,25 @@ TrayPanel::TrayPanel(AppState& state, QWidget* parent)
     connect(more, &QPushButton::clicked, menu,
             [menu, more] { menu->popup(more->mapToGlobal(QPoint(0, more->height()))); });
 
-    connect(&state.pictures(), &PictureSet::opened, this, [this, name] {
-        const QString count = QStringLiteral(" · %1").arg(state_.pictures().size());
-        const QFontMetrics metrics = name->fontMetrics();
-        const int room = width() - 38 - metrics.horizontalAdvance(count);
-        name->setText(metrics.elidedText(state_.pictures().name(), Qt::ElideRight, room) + count);
-        name->setToolTip(state_.pictures().name());
-    });
+    name_ = name;
+    connect(&state.pictures(), &PictureSet::opened, this, &TrayPanel::showName);
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
         if (index.isValid() && !showing_) state_.setKey(pictureAt(index.row()));
     });
     connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &TrayPanel::takeSelection);
     connect(&state, &AppState::keyChanged, this, &TrayPanel::showSelection);
     connect(&state, &AppState::targetsChanged, this, &TrayPanel::showSelection);
-    setFixedWidth(kWidth);
+    const int last = layoutState(QStringLiteral("tray-width")).toInt();
+    setThumbnailWidth(last >= kLeastWidth && last <= kMostWidth ? last : kLeastWidth);
+}
+
+void TrayPanel::showName() {
+    const int count = state_.pictures().size();
+    const QString whole = QStringLiteral("%1 · %2").arg(state_.pictures().name()).arg(count);
+    // A name that would be cut says less than none.
+    const bool fits = name_->fontMetrics().horizontalAdvance(whole) < width() - 38;
+    name_->setText(fits ? whole : tr("%n pictures", nullptr, count));
+    name_->setToolTip(state_.pictures().name());
 }
 
 int TrayPanel::rowOf(int picture) const {
@@ -157,8 +164,10 @@ void TrayPanel::showSelection() {
 
 void TrayPanel::setThumbnailWidth(int width) {
     setFixedWidth(width);
+    rememberLayout(QStringLiteral("tray-width"), QByteArray::number(width));
     delegate_->setWidth(width - kMargin);
     list_->doItemsLayout();
+    if (state_.pictures().size() > 0) showName();
     Q_EMIT widthWanted(width);
 }
 
@@ -166,8 +175,9 @@ bool TrayPanel::eventFilter(QObject* watched, QEvent* event) {
     if (event->type() == QEvent::Wheel) {
         const auto* wheel = static_cast<QWheelEvent*>(event);
         if (wheel->modifiers() & Qt::ControlModifier) {
-            constexpr int step = 28, least = 112, most = 280;
-            setThumbnailWidth(std::clamp(width() + (wheel->angleDelta().y() > 0 ? step : -step), least, most));
+            constexpr int step = 28;
+            setThumbnailWidth(
+                std::clamp(width() + (wheel->angleDelta().y() > 0 ? step : -step), kLeastWidth, kMostWidth));
             return true;
         }
     }

@@ -2,6 +2,7 @@
 #include "app/app_state.h"
 #include "app/picture_model.h"
 
+#include <QLabel>
 #include <QListView>
 #include <QSortFilterProxyModel>
 
@@ -26,6 +27,8 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void showName();
+    QLabel* name_ = nullptr;
     void takeSelection();
     void showSelection();
 

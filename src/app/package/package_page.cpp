@@ -69,6 +69,7 @@ QWidget* PackagePage::makeLeft() {
     layout->setContentsMargins(8, 10, 8, 8);
     layout->setSpacing(6);
     search_->setPlaceholderText(tr("Search presets"));
+    search_->setAccessibleName(tr("Search presets"));
     search_->setToolTip(tr("Looks through names, groups, notes, authors and the stages that presets use"));
     search_->setClearButtonEnabled(true);
     layout->addWidget(search_);

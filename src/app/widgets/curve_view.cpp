@@ -58,6 +58,7 @@ void CurveView::setMarker(std::optional<double> x) {
 void CurveView::select(int index) {
     selected_ = index;
     update();
+    announce(this);
     Q_EMIT selectionChanged(index);
 }
 
@@ -174,6 +175,7 @@ void CurveView::moveSelected(QPointF to, bool settled) {
     const double high = selected_ + 1 < points_.size() ? points_[selected_ + 1].x() - kLeastDistance : 1;
     points_[selected_] = {std::clamp(to.x(), std::min(low, high), high), std::clamp(to.y(), 0.0, 1.0)};
     update();
+    announce(this);
     Q_EMIT edited(points_, settled);
 }
 
@@ -186,6 +188,7 @@ void CurveView::removePoint(int index) {
         select(-1);
     }
     update();
+    announce(this);
     Q_EMIT edited(points_, true);
 }
 
@@ -254,6 +257,17 @@ void CurveView::keyPressEvent(QKeyEvent* event) {
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+QString CurveView::inWords() const {
+    const auto count = std::max<qsizetype>(2, points_.size());
+    if (selected_ < 0 || selected_ >= points_.size()) return tr("%1 points").arg(count);
+    const QPointF at = points_[selected_] * 255;
+    return tr("point %1 of %2: %3 to %4")
+        .arg(selected_ + 1)
+        .arg(count)
+        .arg(std::lround(at.x()))
+        .arg(std::lround(at.y()));
 }
 
 } // namespace baryton

@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QColor>
 #include <QPointF>
 #include <QVector>
@@ -14,7 +16,7 @@ namespace baryton {
 /// Press on the line or beside it: a point is made (or taken) and dragged, Shift drags finely; a double click removes
 /// a point, an end point goes back to its corner. Arrow keys nudge the chosen point by 1/255, with Shift by 10;
 /// Page Up and Page Down choose, Delete removes.
-class CurveView : public QWidget {
+class CurveView : public QWidget, public Readable {
     Q_OBJECT
 public:
     using Points = QVector<QPointF>; ///< by rising x
@@ -45,6 +47,7 @@ public:
 
     QPointF toWidget(QPointF point) const;
     QPointF fromWidget(QPointF pixel) const;
+    QString inWords() const override;
 
 Q_SIGNALS:
     void edited(const QVector<QPointF>& points, bool settled);

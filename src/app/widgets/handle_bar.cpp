@@ -40,6 +40,7 @@ void HandleBar::choose(int handle) {
     if (handle == chosen_) return;
     chosen_ = handle;
     update();
+    announce(this);
     Q_EMIT chosenChanged(handle);
 }
 
@@ -104,6 +105,7 @@ void HandleBar::move(double to, bool settled) {
     const double high = chosen_ + 1 < handles_.size() ? handles_[chosen_ + 1].at : 1;
     handles_[chosen_].at = std::clamp(to, low, high);
     update();
+    announce(this);
     Q_EMIT moved(chosen_, handles_[chosen_].at, settled);
 }
 
@@ -157,6 +159,14 @@ void HandleBar::keyPressEvent(QKeyEvent* event) {
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+QString HandleBar::inWords() const {
+    if (chosen_ < 0 || chosen_ >= handles_.size()) return {};
+    return tr("handle %1 of %2 at %3")
+        .arg(chosen_ + 1)
+        .arg(handles_.size())
+        .arg(std::lround(handles_[chosen_].at * 100));
 }
 
 } // namespace baryton

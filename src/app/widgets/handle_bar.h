@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QColor>
 #include <QVector>
 #include <QWidget>
@@ -9,7 +11,7 @@ namespace baryton {
 /// A bar with handles on a scale of 0…1: over a histogram the ends and the middle of Levels, on a ramp the stops of a
 /// gradient. Handles are dragged (Shift: finely) and held between their neighbours; Page Up and Page Down choose,
 /// arrow keys nudge by 1/255, with Shift by 10. A double click resets a handle, or asks for a new one beside them.
-class HandleBar : public QWidget {
+class HandleBar : public QWidget, public Readable {
     Q_OBJECT
 public:
     struct Handle {
@@ -28,6 +30,7 @@ public:
     QPointF handlePoint(int handle) const;
     double placeAt(double x) const;
     QSize sizeHint() const override { return {288, ramp_ ? 92 : 76}; }
+    QString inWords() const override;
 
 Q_SIGNALS:
     void moved(int handle, double at, bool settled);

@@ -72,4 +72,14 @@ void HistogramView::leaveEvent(QEvent*) {
     update();
 }
 
+QString HistogramView::inWords() const {
+    const auto share = [this](int level) {
+        double sum = 0;
+        for (const auto& channel : channels_)
+            if (channel.size() > level) sum += channel[level];
+        return pixels_ > 0 ? std::lround(sum / 3 / pixels_ * 100) : 0;
+    };
+    return tr("%1 % at black, %2 % at white").arg(share(0)).arg(share(255));
+}
+
 } // namespace baryton

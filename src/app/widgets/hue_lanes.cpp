@@ -185,6 +185,7 @@ bool HueLanes::hit(QPointF at, int& band, int& laneIndex, int& edge) const {
 
 void HueLanes::change(int laneIndex, bool settled) {
     update();
+    announce(this);
     Q_EMIT edited(chosen_, laneIndex, bands_[chosen_], settled);
 }
 
@@ -283,6 +284,18 @@ void HueLanes::keyPressEvent(QKeyEvent* event) {
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+QString HueLanes::inWords() const {
+    if (chosen_ < 0 || chosen_ >= bands_.size()) return {};
+    const Band& band = bands_[chosen_];
+    const auto share = [&](Lane lane) { return std::lround(band.value[lane] * 100); };
+    return tr("band %1 at hue %2°: shift %3, saturation %4, lightness %5")
+        .arg(chosen_ + 1)
+        .arg(std::lround(band.centre))
+        .arg(share(Shift))
+        .arg(share(Saturation))
+        .arg(share(Lightness));
 }
 
 } // namespace baryton

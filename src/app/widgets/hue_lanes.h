@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QVector>
 #include <QWidget>
 
@@ -10,7 +12,7 @@ namespace baryton {
 ///
 /// Arrow keys move the chosen band's value (up, down) and hue (left, right), with Shift by ten; Tab within the lanes
 /// is Page Up and Page Down for the lane, Home resets the lane's value; comma and full stop choose the band beside.
-class HueLanes : public QWidget {
+class HueLanes : public QWidget, public Readable {
     Q_OBJECT
 public:
     enum Lane { Shift, Saturation, Lightness };
@@ -30,6 +32,7 @@ public:
     int chosen() const { return chosen_; }
     QPointF handle(int band, Lane lane) const;
     QSize sizeHint() const override { return {288, 216}; }
+    QString inWords() const override;
 
 Q_SIGNALS:
     void edited(int band, int lane, const baryton::HueLanes::Band& value, bool settled); ///< lane −1: hue or width

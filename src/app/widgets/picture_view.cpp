@@ -1,5 +1,6 @@
 #include "app/widgets/picture_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/tag.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -243,19 +244,6 @@ bool PictureView::onWipeLine(QPointF position) const {
     return compare_ == Compare::WipeAcross && std::abs(position.y() - area.top() - wipe_ * area.height()) < reach;
 }
 
-void PictureView::drawTag(QPainter& painter, const QRectF& over, const QString& text, Qt::Alignment side) const {
-    if (text.isEmpty()) return;
-    const QSizeF size(painter.fontMetrics().horizontalAdvance(text) + 16, 20);
-    const double x = side & Qt::AlignRight ? over.right() - size.width() - 8 : over.left() + 8;
-    const double y = side & Qt::AlignBottom ? over.bottom() - size.height() - 8 : over.top() + 8;
-    const QRectF box(QPointF(x, y), size);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(QColor(0, 0, 0, 170));
-    painter.drawRoundedRect(box, 4, 4);
-    painter.setPen(Qt::white);
-    painter.drawText(box, Qt::AlignCenter, text);
-}
-
 void PictureView::drawPane(QPainter& p, int which, const QImage& image) const {
     const QRectF room = pane(which);
     p.save();
@@ -403,6 +391,11 @@ void PictureView::wheelEvent(QWheelEvent* event) {
 
 void PictureView::leaveEvent(QEvent*) {
     Q_EMIT pointerLeft();
+}
+
+QString PictureView::inWords() const {
+    if (size_.isEmpty()) return notice_;
+    return tr("%1 by %2 pixels at %3 %").arg(size_.width()).arg(size_.height()).arg(std::lround(scale() * 100));
 }
 
 } // namespace baryton

@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QImage>
 #include <QWidget>
 #include <optional>
@@ -11,7 +13,7 @@ namespace baryton {
 /// Wheel: zoom about the pointer. Drag, or drag with the space bar held: pan. Double click: fit or 100 %. The wipe's
 /// line is dragged. Side by side, both panes show the same place at the same scale, one beside or above the other,
 /// whichever shows more; in the place of the version before a reference picture can stand, fitted.
-class PictureView : public QWidget {
+class PictureView : public QWidget, public Readable {
     Q_OBJECT
 public:
     /// A rectangle of the picture as it is seen.
@@ -67,6 +69,8 @@ public:
     bool isPanHeld() const { return spaceHeld_; } ///< the space bar: dragging pans whatever else it could do
 
     QSize sizeHint() const override { return {820, 550}; }
+    QString inWords() const override;
+    QAccessible::Role readableRole() const override { return QAccessible::Graphic; }
 
 Q_SIGNALS:
     void regionChanged();
@@ -102,7 +106,6 @@ private:
     void changed();
     QRectF seen() const; ///< of the picture, in the pane that shows it now
     void makeClips();
-    void drawTag(QPainter& painter, const QRectF& over, const QString& text, Qt::Alignment side) const;
 
     QSize size_;
     bool fitted_ = true;

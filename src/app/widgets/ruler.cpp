@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 
 #include <QKeyEvent>
+#include <QLocale>
 #include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
@@ -51,6 +52,7 @@ void Ruler::moveTo(double value, bool settled) {
     if (value == value_ && !settled) return;
     value_ = value;
     update();
+    announce(this);
     Q_EMIT edited(value_, settled);
 }
 
@@ -142,6 +144,18 @@ void Ruler::keyPressEvent(QKeyEvent* event) {
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+QString Ruler::inWords() const {
+    return QLocale::c().toString(value_, 'g', 6);
+}
+
+std::optional<Readable::Number> Ruler::readableNumber() const {
+    return Number{value_, minimum_, maximum_, step_};
+}
+
+void Ruler::takeReadableNumber(double value) {
+    moveTo(value, true);
 }
 
 } // namespace baryton

@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QLinearGradient>
 #include <QWidget>
 #include <functional>
@@ -8,7 +10,7 @@ namespace baryton {
 
 /// A line on which a value is dragged; what lies between the default and the value is brass. Shift drags finely, a
 /// double click goes back to the default, arrow keys nudge.
-class Ruler : public QWidget {
+class Ruler : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit Ruler(QWidget* parent = nullptr);
@@ -23,6 +25,9 @@ public:
 
     QSize sizeHint() const override { return {120, 22}; }
     QSize minimumSizeHint() const override { return {60, 22}; }
+    QString inWords() const override;
+    std::optional<Number> readableNumber() const override;
+    void takeReadableNumber(double value) override;
 
 Q_SIGNALS:
     void edited(double value, bool settled);

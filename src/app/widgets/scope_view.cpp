@@ -217,4 +217,15 @@ void ScopeView::leaveEvent(QEvent*) {
     update();
 }
 
+QString ScopeView::inWords() const {
+    QStringList words;
+    for (const ScopeMark& mark : marks_)
+        words.append(tr("%1: red %2, green %3, blue %4")
+                         .arg(mark.label.isEmpty() ? tr("pointer") : mark.label)
+                         .arg(std::lround(mark.colour[0] * 255))
+                         .arg(std::lround(mark.colour[1] * 255))
+                         .arg(std::lround(mark.colour[2] * 255)));
+    return words.join(QStringLiteral("; "));
+}
+
 } // namespace baryton

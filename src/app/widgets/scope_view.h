@@ -1,4 +1,5 @@
 #pragma once
+#include "app/widgets/readable.h"
 #include "render/scopes.h"
 
 #include <QImage>
@@ -14,7 +15,7 @@ struct ScopeMark {
 
 /// Waveform, parade (red, green, blue side by side) or vectorscope of the picture, drawn from counts. The vectorscope
 /// carries the skin line, hue ticks and the marked colours; a hover reads the place under the pointer.
-class ScopeView : public QWidget {
+class ScopeView : public QWidget, public Readable {
     Q_OBJECT
 public:
     enum class Kind { Waveform, Parade, Vectorscope };
@@ -27,6 +28,8 @@ public:
     const QImage& trace() const { return trace_; }
     /// Where a colour lies on the vectorscope, in widget pixels.
     QPointF placeOf(const std::array<float, 3>& colour) const;
+    QString inWords() const override; ///< the marked colours
+    QAccessible::Role readableRole() const override { return QAccessible::Graphic; }
     QSize sizeHint() const override { return {272, 112}; }
 
 protected:

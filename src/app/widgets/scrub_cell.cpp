@@ -60,6 +60,7 @@ void ScrubCell::change(double value, bool settled) {
     if (value == value_ && !settled) return;
     value_ = value;
     update();
+    announce(this);
     Q_EMIT edited(value_, settled);
 }
 
@@ -141,6 +142,18 @@ void ScrubCell::write(const QString& begun) {
     connect(field, &QLineEdit::editingFinished, field, &QObject::deleteLater);
     field->show();
     field->setFocus();
+}
+
+QString ScrubCell::inWords() const {
+    return QString::number(std::lround(value_));
+}
+
+std::optional<Readable::Number> ScrubCell::readableNumber() const {
+    return Number{value_, minimum_, maximum_, 1};
+}
+
+void ScrubCell::takeReadableNumber(double value) {
+    change(value, true);
 }
 
 } // namespace baryton

@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QColor>
 #include <QWidget>
 #include <functional>
@@ -9,7 +11,7 @@ namespace baryton {
 
 /// A number in a table: drag sideways to change it (Shift: finely), type to write it (arithmetic allowed), double
 /// click to reset it; arrow keys turn it. Its ground is washed with a colour that the owner chooses for the value.
-class ScrubCell : public QWidget {
+class ScrubCell : public QWidget, public Readable {
     Q_OBJECT
 public:
     ScrubCell(const QString& name, double minimum, double maximum, double defaultValue, QWidget* parent = nullptr);
@@ -19,6 +21,9 @@ public:
     void setWash(std::function<QColor(double value)> wash) { wash_ = std::move(wash); }
     void setFaint(bool faint);
     QSize sizeHint() const override { return {48, 26}; }
+    QString inWords() const override;
+    std::optional<Number> readableNumber() const override;
+    void takeReadableNumber(double value) override;
 
 Q_SIGNALS:
     void edited(double value, bool settled);

@@ -112,6 +112,7 @@ void TriangleView::change(int corner, Corner value, bool settled) {
     value.reach = std::clamp(std::round(value.reach * 1000) / 1000, -0.6, 0.4);
     corners_[static_cast<std::size_t>(corner)] = value;
     update();
+    announce(this);
     Q_EMIT edited(corner, value, settled);
 }
 
@@ -180,6 +181,15 @@ void TriangleView::keyPressEvent(QKeyEvent* event) {
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+QString TriangleView::inWords() const {
+    const QString names[] = {tr("red corner"), tr("green corner"), tr("blue corner")};
+    const Corner& corner = corners_[static_cast<std::size_t>(chosen_)];
+    return tr("%1: turn %2°, reach %3")
+        .arg(names[chosen_])
+        .arg(std::lround(corner.turn))
+        .arg(std::lround(corner.reach * 100));
 }
 
 } // namespace baryton

@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QColor>
 #include <QVector>
 #include <QWidget>
@@ -10,7 +12,7 @@ namespace baryton {
 /// turned about white and drawn in or out; the picture's colours as a cloud in it. Corners are dragged (Shift:
 /// finely), a double click resets one. Page Up and Page Down choose a corner, arrow keys turn it (left, right) and
 /// change its reach (up, down), Home resets.
-class TriangleView : public QWidget {
+class TriangleView : public QWidget, public Readable {
     Q_OBJECT
 public:
     struct Corner {
@@ -27,6 +29,7 @@ public:
     QPointF cornerPoint(int corner) const; ///< in widget pixels
     QPointF fromXy(QPointF xy) const;
     QSize sizeHint() const override { return {288, 260}; }
+    QString inWords() const override;
 
 Q_SIGNALS:
     void edited(int corner, const baryton::TriangleView::Corner& value, bool settled);

@@ -7,11 +7,11 @@
 namespace baryton {
 
 ValueRow::ValueRow(const QString& name, QWidget* parent)
-    : QWidget(parent), label_(new QLabel(name)), ruler_(new Ruler), field_(new NumberField) {
+    : QWidget(parent), name_(name), label_(new QLabel), ruler_(new Ruler), field_(new NumberField) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(8);
-    label_->setFixedWidth(96);
+    setLabelWidth(96);
     row->addWidget(label_);
     row->addWidget(ruler_, 1);
     row->addWidget(field_);
@@ -27,6 +27,21 @@ ValueRow::ValueRow(const QString& name, QWidget* parent)
         markChanged();
         Q_EMIT edited(v, settled);
     });
+}
+
+void ValueRow::setLabelWidth(int width) {
+    label_->setFixedWidth(width);
+    fitLabel();
+}
+
+void ValueRow::fitLabel() {
+    const QString text = label_->fontMetrics().elidedText(name_, Qt::ElideRight, label_->width());
+    label_->setText(text);
+    label_->setToolTip(text == name_ ? QString() : name_);
+}
+
+void ValueRow::showEvent(QShowEvent*) {
+    fitLabel(); // only now the label has its font
 }
 
 void ValueRow::setRange(double minimum, double maximum, double step, double defaultValue) {

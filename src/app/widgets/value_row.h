@@ -13,7 +13,8 @@ public:
     explicit ValueRow(const QString& name, QWidget* parent = nullptr);
 
     void setRange(double minimum, double maximum, double step, double defaultValue);
-    void setLabelWidth(int width) { label_->setFixedWidth(width); }
+    /// A name that does not fit is cut with dots, and stands whole in the tooltip.
+    void setLabelWidth(int width);
     void setValue(double value);
     double value() const { return ruler_->value(); }
     Ruler* ruler() const { return ruler_; }
@@ -22,8 +23,13 @@ public:
 Q_SIGNALS:
     void edited(double value, bool settled);
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 private:
     void markChanged();
+    void fitLabel();
+    QString name_;
     QLabel* label_;
     Ruler* ruler_;
     NumberField* field_;

@@ -61,6 +61,7 @@ void WheelView::change(const Setting& next, bool settled) {
     if (next == setting_ && !settled) return;
     setting_ = next;
     update();
+    announce(this);
     Q_EMIT edited(setting_, settled);
 }
 
@@ -219,6 +220,12 @@ void WheelView::keyPressEvent(QKeyEvent* event) {
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+QString WheelView::inWords() const {
+    const QString colour =
+        tr("hue %1°, amount %2").arg(std::lround(setting_.hue)).arg(std::lround(setting_.amount * 100));
+    return hasLevel_ ? tr("%1, level %2").arg(colour).arg(std::lround(setting_.level * 100)) : colour;
 }
 
 } // namespace baryton

@@ -1,4 +1,6 @@
 #pragma once
+#include "app/widgets/readable.h"
+
 #include <QColor>
 #include <QImage>
 #include <QWidget>
@@ -11,7 +13,7 @@ namespace baryton {
 ///
 /// Drag on the disc or the ring (Shift: finely); the mouse wheel turns the level; a double click resets the disc or
 /// the ring. Arrow keys pull the colour, Page Up and Page Down move the level, Home resets.
-class WheelView : public QWidget {
+class WheelView : public QWidget, public Readable {
     Q_OBJECT
 public:
     struct Setting {
@@ -32,6 +34,7 @@ public:
     QPointF puck() const;                  ///< in widget pixels
     QPointF ringPoint(double level) const; ///< where the ring shows a level
     QPointF discPoint(double hue, double amount) const;
+    QString inWords() const override;
 
 Q_SIGNALS:
     void edited(const baryton::WheelView::Setting& setting, bool settled);

@@ -1,0 +1,6136 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="de">
+<context>
+    <name>Samples</name>
+    <message>
+        <source>   hue %1°, opposite %2°</source>
+        <translation>   Farbton %1°, gegenüber %2°</translation>
+    </message>
+</context>
+<context>
+    <name>baryton</name>
+    <message>
+        <source>Keys</source>
+        <translation>Tasten</translation>
+    </message>
+    <message>
+        <source>About Baryton</source>
+        <translation>Über Baryton</translation>
+    </message>
+    <message>
+        <source>&lt;b&gt;Baryton&lt;/b&gt;&lt;br&gt;A colour style made on one picture, kept, and put on whole sets.&lt;br&gt;&lt;br&gt;Presets are kept in %1&lt;br&gt;Free software under the GNU General Public License, version 3 or later.&lt;br&gt;The typeface is Inter, under the SIL Open Font License.</source>
+        <translation>&lt;b&gt;Baryton&lt;/b&gt;&lt;br&gt;Ein Farbstil, an einem Bild entstanden, aufbewahrt und auf ganze Sätze gelegt.&lt;br&gt;&lt;br&gt;Vorgaben liegen in %1&lt;br&gt;Freie Software unter der GNU General Public License, Version 3 oder später.&lt;br&gt;Die Schrift ist Inter, unter der SIL Open Font License.</translation>
+    </message>
+    <message>
+        <source>File</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>Open folder…</source>
+        <translation>Ordner öffnen…</translation>
+    </message>
+    <message>
+        <source>Open pictures…</source>
+        <translation>Bilder öffnen…</translation>
+    </message>
+    <message>
+        <source>Save preset…</source>
+        <translation>Vorgabe sichern…</translation>
+    </message>
+    <message>
+        <source>Export LUT…</source>
+        <translation>LUT ausgeben…</translation>
+    </message>
+    <message>
+        <source>Write this picture…</source>
+        <translation>Dieses Bild schreiben…</translation>
+    </message>
+    <message>
+        <source>Open this picture with…</source>
+        <translation>Dieses Bild öffnen mit…</translation>
+    </message>
+    <message>
+        <source>Import presets and LUTs…</source>
+        <translation>Vorgaben und LUTs einlesen…</translation>
+    </message>
+    <message>
+        <source>Export a pack…</source>
+        <translation>Ein Paket ausgeben…</translation>
+    </message>
+    <message>
+        <source>Preferences…</source>
+        <translation>Einstellungen…</translation>
+    </message>
+    <message>
+        <source>Quit</source>
+        <translation>Beenden</translation>
+    </message>
+    <message>
+        <source>Edit</source>
+        <translation>Bearbeiten</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+    <message>
+        <source>Redo</source>
+        <translation>Wiederholen</translation>
+    </message>
+    <message>
+        <source>Copy the grade</source>
+        <translation>Gestaltung kopieren</translation>
+    </message>
+    <message>
+        <source>Paste to the chosen pictures</source>
+        <translation>Auf die gewählten Bilder einfügen</translation>
+    </message>
+    <message>
+        <source>Paste with ticks…</source>
+        <translation>Mit Häkchen einfügen…</translation>
+    </message>
+    <message>
+        <source>Find anything…</source>
+        <translation>Alles finden…</translation>
+    </message>
+    <message>
+        <source>Reset the stage</source>
+        <translation>Stufe zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset the picture</source>
+        <translation>Bild zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Next picture</source>
+        <translation>Nächstes Bild</translation>
+    </message>
+    <message>
+        <source>Previous picture</source>
+        <translation>Voriges Bild</translation>
+    </message>
+    <message>
+        <source>Choose all pictures</source>
+        <translation>Alle Bilder wählen</translation>
+    </message>
+    <message>
+        <source>Edits go to all chosen</source>
+        <translation>Änderungen gelten allen gewählten</translation>
+    </message>
+    <message>
+        <source>Keep a take</source>
+        <translation>Eine Fassung behalten</translation>
+    </message>
+    <message>
+        <source>Takes and steps</source>
+        <translation>Fassungen und Schritte</translation>
+    </message>
+    <message>
+        <source>Reference picture…</source>
+        <translation>Referenzbild…</translation>
+    </message>
+    <message>
+        <source>Start of new pictures…</source>
+        <translation>Anfang neuer Bilder…</translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation>Look</translation>
+    </message>
+    <message>
+        <source>Add a stage…</source>
+        <translation>Stufe hinzufügen…</translation>
+    </message>
+    <message>
+        <source>Add a layer</source>
+        <translation>Ebene hinzufügen</translation>
+    </message>
+    <message>
+        <source>Work on the picture</source>
+        <translation>Am Bild arbeiten</translation>
+    </message>
+    <message>
+        <source>Show the stage alone</source>
+        <translation>Die Stufe allein zeigen</translation>
+    </message>
+    <message>
+        <source>Duplicate the stage</source>
+        <translation>Stufe verdoppeln</translation>
+    </message>
+    <message>
+        <source>Delete the stage</source>
+        <translation>Stufe löschen</translation>
+    </message>
+    <message>
+        <source>Move the stage earlier</source>
+        <translation>Stufe nach vorn</translation>
+    </message>
+    <message>
+        <source>Move the stage later</source>
+        <translation>Stufe nach hinten</translation>
+    </message>
+    <message>
+        <source>Bring back Baryton&apos;s own presets…</source>
+        <translation>Barytons eigene Vorgaben zurückholen…</translation>
+    </message>
+    <message>
+        <source>View</source>
+        <translation>Ansicht</translation>
+    </message>
+    <message>
+        <source>Grade</source>
+        <translation>Gestalten</translation>
+    </message>
+    <message>
+        <source>Package</source>
+        <translation>Packen</translation>
+    </message>
+    <message>
+        <source>Batch</source>
+        <translation>Stapel</translation>
+    </message>
+    <message>
+        <source>Before, while held</source>
+        <translation>Vorher, solange gehalten</translation>
+    </message>
+    <message>
+        <source>Wipe</source>
+        <translation>Wischen</translation>
+    </message>
+    <message>
+        <source>Wipe across</source>
+        <translation>Quer wischen</translation>
+    </message>
+    <message>
+        <source>Beside</source>
+        <translation>Daneben</translation>
+    </message>
+    <message>
+        <source>Grid of pictures</source>
+        <translation>Raster von Bildern</translation>
+    </message>
+    <message>
+        <source>Clip marks</source>
+        <translation>Beschnittmarken</translation>
+    </message>
+    <message>
+        <source>Fit the window</source>
+        <translation>Ins Fenster einpassen</translation>
+    </message>
+    <message>
+        <source>Full size (100 %)</source>
+        <translation>Volle Größe (100 %)</translation>
+    </message>
+    <message>
+        <source>Double size (200 %)</source>
+        <translation>Doppelte Größe (200 %)</translation>
+    </message>
+    <message>
+        <source>Larger</source>
+        <translation>Größer</translation>
+    </message>
+    <message>
+        <source>Smaller</source>
+        <translation>Kleiner</translation>
+    </message>
+    <message>
+        <source>Shelf of presets</source>
+        <translation>Regal der Vorgaben</translation>
+    </message>
+    <message>
+        <source>Panels</source>
+        <translation>Leisten</translation>
+    </message>
+    <message>
+        <source>Full screen</source>
+        <translation>Ganzer Bildschirm</translation>
+    </message>
+    <message>
+        <source>Help</source>
+        <translation>Hilfe</translation>
+    </message>
+    <message>
+        <source>Keys…</source>
+        <translation>Tasten…</translation>
+    </message>
+    <message>
+        <source>About Baryton…</source>
+        <translation>Über Baryton…</translation>
+    </message>
+    <message>
+        <source>A number</source>
+        <translation>Eine Zahl</translation>
+    </message>
+    <message>
+        <source>Up and Down turn it, Shift by ten; Enter takes a number or a sum, Escape takes it back</source>
+        <translation>Auf und Ab drehen sie, mit Umschalt um zehn; Eingabe nimmt eine Zahl oder Rechnung, Escape nimmt sie zurück</translation>
+    </message>
+    <message>
+        <source>A ruler</source>
+        <translation>Ein Lineal</translation>
+    </message>
+    <message>
+        <source>arrow keys turn it, Shift by ten; Home goes back to the default</source>
+        <translation>Pfeiltasten drehen es, mit Umschalt um zehn; Pos1 geht zum Ausgangswert zurück</translation>
+    </message>
+    <message>
+        <source>A curve</source>
+        <translation>Eine Kurve</translation>
+    </message>
+    <message>
+        <source>arrow keys nudge the point by 1, Shift by 10; Page Up and Page Down choose; Delete removes</source>
+        <translation>Pfeiltasten rücken den Punkt um 1, mit Umschalt um 10; Bild auf und Bild ab wählen; Entf entfernt</translation>
+    </message>
+    <message>
+        <source>A wheel</source>
+        <translation>Ein Rad</translation>
+    </message>
+    <message>
+        <source>arrow keys pull the colour; Page Up and Page Down lift and lower; Home resets</source>
+        <translation>Pfeiltasten ziehen die Farbe; Bild auf und Bild ab heben und senken; Pos1 setzt zurück</translation>
+    </message>
+    <message>
+        <source>A card of the chain</source>
+        <translation>Eine Karte der Kette</translation>
+    </message>
+    <message>
+        <source>Left and Right walk; Space turns the stage on and off; Enter opens it, Delete removes it</source>
+        <translation>Links und Rechts gehen weiter; Leertaste schaltet die Stufe ein und aus; Eingabe öffnet sie, Entf löscht sie</translation>
+    </message>
+    <message>
+        <source>Hue bands</source>
+        <translation>Farbtonbänder</translation>
+    </message>
+    <message>
+        <source>Up and Down turn the value, Left and Right the hue; comma and full stop choose a band, Page Up and Page Down the lane</source>
+        <translation>Auf und Ab drehen den Wert, Links und Rechts den Farbton; Komma und Punkt wählen ein Band, Bild auf und Bild ab die Bahn</translation>
+    </message>
+    <message>
+        <source>A triangle&apos;s corner</source>
+        <translation>Eine Ecke des Dreiecks</translation>
+    </message>
+    <message>
+        <source>Left and Right turn it, Up and Down change its reach; Page Up and Page Down choose; Home resets</source>
+        <translation>Links und Rechts drehen sie, Auf und Ab ändern ihre Reichweite; Bild auf und Bild ab wählen; Pos1 setzt zurück</translation>
+    </message>
+    <message>
+        <source>A bar with handles</source>
+        <translation>Eine Leiste mit Griffen</translation>
+    </message>
+    <message>
+        <source>arrow keys move the handle; Page Up and Page Down choose; Home resets</source>
+        <translation>Pfeiltasten bewegen den Griff; Bild auf und Bild ab wählen; Pos1 setzt zurück</translation>
+    </message>
+    <message>
+        <source>A cell of a table</source>
+        <translation>Ein Feld einer Tafel</translation>
+    </message>
+    <message>
+        <source>a digit or Enter writes; Up and Down turn it, Shift by ten; Home resets</source>
+        <translation>eine Ziffer oder Eingabe schreibt; Auf und Ab drehen es, mit Umschalt um zehn; Pos1 setzt zurück</translation>
+    </message>
+    <message>
+        <source>The picture</source>
+        <translation>Das Bild</translation>
+    </message>
+    <message>
+        <source>Space held pans by dragging</source>
+        <translation>Leertaste gehalten verschiebt durch Ziehen</translation>
+    </message>
+    <message>
+        <source>Import {}</source>
+        <translation>{} einlesen</translation>
+    </message>
+    <message>
+        <source>First presets</source>
+        <translation>Erste Vorgaben</translation>
+    </message>
+    <message>
+        <source>no effect here</source>
+        <translation>hier ohne Wirkung</translation>
+    </message>
+    <message>
+        <source>{} finds nothing to work on: what stands before it has taken the colours it acts on.</source>
+        <translation>{} findet nichts zu tun: was davor steht, hat die Farben genommen, auf die es wirkt.</translation>
+    </message>
+    <message>
+        <source>changes nothing</source>
+        <translation>ändert nichts</translation>
+    </message>
+    <message>
+        <source>{} changes no pixel of this picture by as much as ΔE {}.</source>
+        <translation>{} ändert kein Pixel dieses Bildes um auch nur ΔE {}.</translation>
+    </message>
+    <message>
+        <source>below black {}</source>
+        <translation>unter Schwarz {}</translation>
+    </message>
+    <message>
+        <source>above white {}</source>
+        <translation>über Weiß {}</translation>
+    </message>
+    <message>
+        <source>clips</source>
+        <translation>beschneidet</translation>
+    </message>
+    <message>
+        <source>{} pushes pixels past the ends: {}. A later stage may bring them back.</source>
+        <translation>{} schiebt Pixel über die Enden hinaus: {}. Eine spätere Stufe kann sie zurückholen.</translation>
+    </message>
+    <message>
+        <source>flattens</source>
+        <translation>verflacht</translation>
+    </message>
+    <message>
+        <source>{} lays the levels {} to {} almost together ({:.0f} % of the picture): folds and texture are lost there. A softer bend keeps them.</source>
+        <translation>{} legt die Stufen {} bis {} fast aufeinander ({:.0f} % des Bildes): Falten und Struktur gehen dort verloren. Eine weichere Biegung erhält sie.</translation>
+    </message>
+    <message>
+        <source>may band</source>
+        <translation>evtl. Streifen</translation>
+    </message>
+    <message>
+        <source>{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.</source>
+        <translation>{} zieht {} benachbarte Tonstufen mehr als 2 auseinander: glatte Flächen können Streifen zeigen.</translation>
+    </message>
+    <message>
+        <source>The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. Flatten it first with Tone, or lower the film contrast.</source>
+        <translation>Das Bild ist schon kontrastreich (seine Töne nehmen {:.0f} % der Skala ein): {} wird stumpf aussehen. Erst mit Tonumfang flacher machen oder den Filmkontrast senken.</translation>
+    </message>
+    <message>
+        <source>partly idle</source>
+        <translation>teils ohne Wirkung</translation>
+    </message>
+    <message>
+        <source>This picture has no colours here for some of {}: {}.</source>
+        <translation>Dieses Bild hat hier keine Farben für einiges von {}: {}.</translation>
+    </message>
+    <message>
+        <source>LUT missing</source>
+        <translation>LUT fehlt</translation>
+    </message>
+    <message>
+        <source>{} names the LUT “{}”, but its content did not come along: the picture passes through. Load the file again.</source>
+        <translation>{} nennt die LUT „{}“, aber ihr Inhalt kam nicht mit: das Bild geht unverändert durch. Die Datei neu laden.</translation>
+    </message>
+    <message>
+        <source>Exposure</source>
+        <translation>Belichtung</translation>
+    </message>
+    <message>
+        <source>Brightens or darkens the whole picture as if it had been exposed longer or shorter.</source>
+        <translation>Macht das ganze Bild heller oder dunkler, als wäre es länger oder kürzer belichtet worden.</translation>
+    </message>
+    <message>
+        <source>Stops</source>
+        <translation>Blenden</translation>
+    </message>
+    <message>
+        <source>One stop up doubles the light everywhere, one down halves it.</source>
+        <translation>Eine Blende mehr verdoppelt überall das Licht, eine weniger halbiert es.</translation>
+    </message>
+    <message>
+        <source>Tones from</source>
+        <translation>Töne ab</translation>
+    </message>
+    <message>
+        <source>The stage acts on tones from here up.</source>
+        <translation>Die Stufe wirkt auf Töne ab hier aufwärts.</translation>
+    </message>
+    <message>
+        <source>Tones to</source>
+        <translation>Töne bis</translation>
+    </message>
+    <message>
+        <source>The stage acts on tones up to here.</source>
+        <translation>Die Stufe wirkt auf Töne bis hier.</translation>
+    </message>
+    <message>
+        <source>Tone softness</source>
+        <translation>Tonweichheit</translation>
+    </message>
+    <message>
+        <source>How gently the stage sets in at the ends.</source>
+        <translation>Wie sanft die Stufe an den Enden einsetzt.</translation>
+    </message>
+    <message>
+        <source>Hue</source>
+        <translation>Farbton</translation>
+    </message>
+    <message>
+        <source>The hue that the stage acts on.</source>
+        <translation>Der Farbton, auf den die Stufe wirkt.</translation>
+    </message>
+    <message>
+        <source>Hue width</source>
+        <translation>Farbtonbreite</translation>
+    </message>
+    <message>
+        <source>How many degrees of hue the stage acts on; 360 is all of them, and grey.</source>
+        <translation>Auf wie viele Grad Farbton die Stufe wirkt; 360 sind alle, und Grau.</translation>
+    </message>
+    <message>
+        <source>Hue softness</source>
+        <translation>Farbweichheit</translation>
+    </message>
+    <message>
+        <source>How gently the hues fade out.</source>
+        <translation>Wie sanft die Farbtöne auslaufen.</translation>
+    </message>
+    <message>
+        <source>White balance</source>
+        <translation>Weißabgleich</translation>
+    </message>
+    <message>
+        <source>Makes the light of the scene neutral.</source>
+        <translation>Macht das Licht der Szene neutral.</translation>
+    </message>
+    <message>
+        <source>Temperature</source>
+        <translation>Farbtemperatur</translation>
+    </message>
+    <message>
+        <source>The colour of the light the picture was taken in: lower for lamps (the picture turns bluer), higher for shade (it turns warmer).</source>
+        <translation>Die Farbe des Lichts bei der Aufnahme: niedriger für Lampen (das Bild wird blauer), höher für Schatten (es wird wärmer).</translation>
+    </message>
+    <message>
+        <source>Tint</source>
+        <translation>Tönung</translation>
+    </message>
+    <message>
+        <source>Takes away a green cast (to the right) or a magenta one (to the left).</source>
+        <translation>Nimmt einen Grünstich weg (nach rechts) oder einen Magentastich (nach links).</translation>
+    </message>
+    <message>
+        <source>Warmth</source>
+        <translation>Wärme</translation>
+    </message>
+    <message>
+        <source>Makes the picture warmer or cooler than it is, whatever its own white balance.</source>
+        <translation>Macht das Bild wärmer oder kühler, als es ist, gleich welchen Weißabgleich es hat.</translation>
+    </message>
+    <message>
+        <source>To the right warmer, to the left cooler, in mired: equal steps look equal.</source>
+        <translation>Nach rechts wärmer, nach links kühler, in Mired: gleiche Schritte sehen gleich aus.</translation>
+    </message>
+    <message>
+        <source>To the right toward magenta, to the left toward green.</source>
+        <translation>Nach rechts Richtung Magenta, nach links Richtung Grün.</translation>
+    </message>
+    <message>
+        <source>Tone</source>
+        <translation>Tonumfang</translation>
+    </message>
+    <message>
+        <source>Sets the scale from dark to light: its two ends, the shadows, the highlights and the contrast between.</source>
+        <translation>Stellt die Skala von dunkel bis hell ein: beide Enden, die Schatten, die Lichter und den Kontrast dazwischen.</translation>
+    </message>
+    <message>
+        <source>Black end</source>
+        <translation>Schwarzes Ende</translation>
+    </message>
+    <message>
+        <source>Lifts or deepens the darkest tones alone.</source>
+        <translation>Hebt oder vertieft nur die dunkelsten Töne.</translation>
+    </message>
+    <message>
+        <source>Shadows</source>
+        <translation>Schatten</translation>
+    </message>
+    <message>
+        <source>Opens or closes the shadows; black stays.</source>
+        <translation>Öffnet oder schließt die Schatten; Schwarz bleibt.</translation>
+    </message>
+    <message>
+        <source>Contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>Draws tones apart or together about the pivot.</source>
+        <translation>Zieht Töne um den Drehpunkt auseinander oder zusammen.</translation>
+    </message>
+    <message>
+        <source>Pivot</source>
+        <translation>Drehpunkt</translation>
+    </message>
+    <message>
+        <source>The tone that contrast leaves where it is.</source>
+        <translation>Der Ton, den der Kontrast lässt, wo er ist.</translation>
+    </message>
+    <message>
+        <source>Highlights</source>
+        <translation>Lichter</translation>
+    </message>
+    <message>
+        <source>Lightens or recovers the highlights; white stays.</source>
+        <translation>Hellt die Lichter auf oder holt sie zurück; Weiß bleibt.</translation>
+    </message>
+    <message>
+        <source>White end</source>
+        <translation>Weißes Ende</translation>
+    </message>
+    <message>
+        <source>Lifts or lowers the lightest tones alone.</source>
+        <translation>Hebt oder senkt nur die hellsten Töne.</translation>
+    </message>
+    <message>
+        <source>Levels</source>
+        <translation>Tonwerte</translation>
+    </message>
+    <message>
+        <source>Chooses what becomes black and white, where the middle lies, and how dark and light the result may be.</source>
+        <translation>Bestimmt, was Schwarz und Weiß wird, wo die Mitte liegt und wie dunkel und hell das Ergebnis sein darf.</translation>
+    </message>
+    <message>
+        <source>RGB black in</source>
+        <translation>RGB Schwarz herein</translation>
+    </message>
+    <message>
+        <source>What is darker of all channels becomes black.</source>
+        <translation>Was in allen Kanälen dunkler ist, wird schwarz.</translation>
+    </message>
+    <message>
+        <source>RGB gamma</source>
+        <translation>RGB Gamma</translation>
+    </message>
+    <message>
+        <source>Above 1 lightens the middle of all channels, below darkens it.</source>
+        <translation>Über 1 hellt die Mitte aller Kanäle auf, darunter dunkelt es sie ab.</translation>
+    </message>
+    <message>
+        <source>RGB white in</source>
+        <translation>RGB Weiß herein</translation>
+    </message>
+    <message>
+        <source>What is lighter of all channels becomes white.</source>
+        <translation>Was in allen Kanälen heller ist, wird weiß.</translation>
+    </message>
+    <message>
+        <source>RGB black out</source>
+        <translation>RGB Schwarz heraus</translation>
+    </message>
+    <message>
+        <source>The darkest that comes out of all channels: lifted, blacks turn matte.</source>
+        <translation>Das Dunkelste, das in allen Kanälen herauskommt: angehoben werden Schwärzen matt.</translation>
+    </message>
+    <message>
+        <source>RGB white out</source>
+        <translation>RGB Weiß heraus</translation>
+    </message>
+    <message>
+        <source>The lightest that comes out of all channels.</source>
+        <translation>Das Hellste, das in allen Kanälen herauskommt.</translation>
+    </message>
+    <message>
+        <source>Red black in</source>
+        <translation>Rot Schwarz herein</translation>
+    </message>
+    <message>
+        <source>What is darker of red becomes black.</source>
+        <translation>Was im Rot dunkler ist, wird schwarz.</translation>
+    </message>
+    <message>
+        <source>Red gamma</source>
+        <translation>Rot Gamma</translation>
+    </message>
+    <message>
+        <source>Above 1 lightens the middle of red, below darkens it.</source>
+        <translation>Über 1 hellt die Mitte des Rots auf, darunter dunkelt es sie ab.</translation>
+    </message>
+    <message>
+        <source>Red white in</source>
+        <translation>Rot Weiß herein</translation>
+    </message>
+    <message>
+        <source>What is lighter of red becomes white.</source>
+        <translation>Was im Rot heller ist, wird weiß.</translation>
+    </message>
+    <message>
+        <source>Red black out</source>
+        <translation>Rot Schwarz heraus</translation>
+    </message>
+    <message>
+        <source>The darkest that comes out of red: lifted, blacks turn matte.</source>
+        <translation>Das Dunkelste, das im Rot herauskommt: angehoben werden Schwärzen matt.</translation>
+    </message>
+    <message>
+        <source>Red white out</source>
+        <translation>Rot Weiß heraus</translation>
+    </message>
+    <message>
+        <source>The lightest that comes out of red.</source>
+        <translation>Das Hellste, das im Rot herauskommt.</translation>
+    </message>
+    <message>
+        <source>Green black in</source>
+        <translation>Grün Schwarz herein</translation>
+    </message>
+    <message>
+        <source>What is darker of green becomes black.</source>
+        <translation>Was im Grün dunkler ist, wird schwarz.</translation>
+    </message>
+    <message>
+        <source>Green gamma</source>
+        <translation>Grün Gamma</translation>
+    </message>
+    <message>
+        <source>Above 1 lightens the middle of green, below darkens it.</source>
+        <translation>Über 1 hellt die Mitte des Grüns auf, darunter dunkelt es sie ab.</translation>
+    </message>
+    <message>
+        <source>Green white in</source>
+        <translation>Grün Weiß herein</translation>
+    </message>
+    <message>
+        <source>What is lighter of green becomes white.</source>
+        <translation>Was im Grün heller ist, wird weiß.</translation>
+    </message>
+    <message>
+        <source>Green black out</source>
+        <translation>Grün Schwarz heraus</translation>
+    </message>
+    <message>
+        <source>The darkest that comes out of green: lifted, blacks turn matte.</source>
+        <translation>Das Dunkelste, das im Grün herauskommt: angehoben werden Schwärzen matt.</translation>
+    </message>
+    <message>
+        <source>Green white out</source>
+        <translation>Grün Weiß heraus</translation>
+    </message>
+    <message>
+        <source>The lightest that comes out of green.</source>
+        <translation>Das Hellste, das im Grün herauskommt.</translation>
+    </message>
+    <message>
+        <source>Blue black in</source>
+        <translation>Blau Schwarz herein</translation>
+    </message>
+    <message>
+        <source>What is darker of blue becomes black.</source>
+        <translation>Was im Blau dunkler ist, wird schwarz.</translation>
+    </message>
+    <message>
+        <source>Blue gamma</source>
+        <translation>Blau Gamma</translation>
+    </message>
+    <message>
+        <source>Above 1 lightens the middle of blue, below darkens it.</source>
+        <translation>Über 1 hellt die Mitte des Blaus auf, darunter dunkelt es sie ab.</translation>
+    </message>
+    <message>
+        <source>Blue white in</source>
+        <translation>Blau Weiß herein</translation>
+    </message>
+    <message>
+        <source>What is lighter of blue becomes white.</source>
+        <translation>Was im Blau heller ist, wird weiß.</translation>
+    </message>
+    <message>
+        <source>Blue black out</source>
+        <translation>Blau Schwarz heraus</translation>
+    </message>
+    <message>
+        <source>The darkest that comes out of blue: lifted, blacks turn matte.</source>
+        <translation>Das Dunkelste, das im Blau herauskommt: angehoben werden Schwärzen matt.</translation>
+    </message>
+    <message>
+        <source>Blue white out</source>
+        <translation>Blau Weiß heraus</translation>
+    </message>
+    <message>
+        <source>The lightest that comes out of blue.</source>
+        <translation>Das Hellste, das im Blau herauskommt.</translation>
+    </message>
+    <message>
+        <source>Curves</source>
+        <translation>Kurven</translation>
+    </message>
+    <message>
+        <source>Bends the tones: what is dark, middling or light becomes darker or lighter, in all channels or in one.</source>
+        <translation>Biegt die Töne: Dunkles, Mittleres oder Helles wird dunkler oder heller, in allen Kanälen oder in einem.</translation>
+    </message>
+    <message>
+        <source>RGB</source>
+        <translation>RGB</translation>
+    </message>
+    <message>
+        <source>Changes the tones of all three channels alike: an S gives contrast, a lifted left end matte blacks.</source>
+        <translation>Ändert die Töne aller drei Kanäle gleich: ein S gibt Kontrast, ein angehobenes linkes Ende matte Schwärzen.</translation>
+    </message>
+    <message>
+        <source>Luma</source>
+        <translation>Luma</translation>
+    </message>
+    <message>
+        <source>Changes how light tones are and leaves their colour as it is.</source>
+        <translation>Ändert, wie hell Töne sind, und lässt ihre Farbe, wie sie ist.</translation>
+    </message>
+    <message>
+        <source>Red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>Upward turns these tones toward red, downward toward cyan.</source>
+        <translation>Aufwärts werden diese Töne röter, abwärts cyaner.</translation>
+    </message>
+    <message>
+        <source>Green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>Upward turns these tones toward green, downward toward magenta.</source>
+        <translation>Aufwärts werden diese Töne grüner, abwärts magentafarbener.</translation>
+    </message>
+    <message>
+        <source>Blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>Upward turns these tones toward blue, downward toward yellow.</source>
+        <translation>Aufwärts werden diese Töne blauer, abwärts gelber.</translation>
+    </message>
+    <message>
+        <source>Lightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>Changes lightness as the eye sees it.</source>
+        <translation>Ändert die Helligkeit, wie das Auge sie sieht.</translation>
+    </message>
+    <message>
+        <source>Green to red</source>
+        <translation>Grün nach Rot</translation>
+    </message>
+    <message>
+        <source>The middle is neutral; steeper draws greens and reds apart.</source>
+        <translation>Die Mitte ist neutral; steiler zieht Grün und Rot auseinander.</translation>
+    </message>
+    <message>
+        <source>Blue to yellow</source>
+        <translation>Blau nach Gelb</translation>
+    </message>
+    <message>
+        <source>The middle is neutral; steeper draws blues and yellows apart.</source>
+        <translation>Die Mitte ist neutral; steiler zieht Blau und Gelb auseinander.</translation>
+    </message>
+    <message>
+        <source>Response</source>
+        <translation>Wirkung</translation>
+    </message>
+    <message>
+        <source>How the RGB curve acts: on each channel, with hues held, or on luma alone.</source>
+        <translation>Wie die RGB-Kurve wirkt: auf jeden Kanal, mit gehaltenen Farbtönen oder nur auf Luma.</translation>
+    </message>
+    <message>
+        <source>Channels</source>
+        <translation>Kanäle</translation>
+    </message>
+    <message>
+        <source>Hold hue</source>
+        <translation>Farbton halten</translation>
+    </message>
+    <message>
+        <source>Luma only</source>
+        <translation>Nur Luma</translation>
+    </message>
+    <message>
+        <source>Spline</source>
+        <translation>Kurvenform</translation>
+    </message>
+    <message>
+        <source>Monotone never swings past its points; natural is smoother.</source>
+        <translation>Monoton schwingt nie über seine Punkte hinaus; natürlich ist glatter.</translation>
+    </message>
+    <message>
+        <source>Monotone</source>
+        <translation>Monoton</translation>
+    </message>
+    <message>
+        <source>Natural</source>
+        <translation>Natürlich</translation>
+    </message>
+    <message>
+        <source>Wheels</source>
+        <translation>Farbräder</translation>
+    </message>
+    <message>
+        <source>Pushes shadows, midtones and highlights each toward a colour of their own, and lifts or lowers them.</source>
+        <translation>Schiebt Schatten, Mitteltöne und Lichter je zu einer eigenen Farbe und hebt oder senkt sie.</translation>
+    </message>
+    <message>
+        <source>Shadows hue</source>
+        <translation>Schatten Farbton</translation>
+    </message>
+    <message>
+        <source>The colour that the dark tones are pushed toward.</source>
+        <translation>Die Farbe, zu der die dunklen Töne geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Shadows amount</source>
+        <translation>Schatten Stärke</translation>
+    </message>
+    <message>
+        <source>How far the dark tones are pushed toward the hue.</source>
+        <translation>Wie weit die dunklen Töne zu diesem Farbton geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Shadows level</source>
+        <translation>Schatten Höhe</translation>
+    </message>
+    <message>
+        <source>Lifts or deepens the dark tones; white stays.</source>
+        <translation>Hebt oder vertieft die dunklen Töne; Weiß bleibt.</translation>
+    </message>
+    <message>
+        <source>Midtones hue</source>
+        <translation>Mitteltöne Farbton</translation>
+    </message>
+    <message>
+        <source>The colour that the middle tones are pushed toward.</source>
+        <translation>Die Farbe, zu der die mittleren Töne geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Midtones amount</source>
+        <translation>Mitteltöne Stärke</translation>
+    </message>
+    <message>
+        <source>How far the middle tones are pushed toward the hue.</source>
+        <translation>Wie weit die mittleren Töne zu diesem Farbton geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Midtones level</source>
+        <translation>Mitteltöne Höhe</translation>
+    </message>
+    <message>
+        <source>Lightens or darkens the middle tones; black and white stay.</source>
+        <translation>Macht die mittleren Töne heller oder dunkler; Schwarz und Weiß bleiben.</translation>
+    </message>
+    <message>
+        <source>Highlights hue</source>
+        <translation>Lichter Farbton</translation>
+    </message>
+    <message>
+        <source>The colour that the light tones are pushed toward.</source>
+        <translation>Die Farbe, zu der die hellen Töne geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Highlights amount</source>
+        <translation>Lichter Stärke</translation>
+    </message>
+    <message>
+        <source>How far the light tones are pushed toward the hue.</source>
+        <translation>Wie weit die hellen Töne zu diesem Farbton geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Highlights level</source>
+        <translation>Lichter Höhe</translation>
+    </message>
+    <message>
+        <source>Lightens or darkens the light tones; black stays.</source>
+        <translation>Macht die hellen Töne heller oder dunkler; Schwarz bleibt.</translation>
+    </message>
+    <message>
+        <source>Whole hue</source>
+        <translation>Ganzes Farbton</translation>
+    </message>
+    <message>
+        <source>The colour that all tones are pushed toward.</source>
+        <translation>Die Farbe, zu der alle Töne geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Whole amount</source>
+        <translation>Ganzes Stärke</translation>
+    </message>
+    <message>
+        <source>How far all tones are pushed toward the hue.</source>
+        <translation>Wie weit alle Töne zu diesem Farbton geschoben werden.</translation>
+    </message>
+    <message>
+        <source>Whole level</source>
+        <translation>Ganzes Höhe</translation>
+    </message>
+    <message>
+        <source>Moves all tones up or down alike.</source>
+        <translation>Hebt oder senkt alle Töne gleich.</translation>
+    </message>
+    <message>
+        <source>Shadows reach</source>
+        <translation>Schatten bis</translation>
+    </message>
+    <message>
+        <source>Up to which tone the shadows reach.</source>
+        <translation>Bis zu welchem Ton die Schatten reichen.</translation>
+    </message>
+    <message>
+        <source>Highlights start</source>
+        <translation>Lichter ab</translation>
+    </message>
+    <message>
+        <source>From which tone on the highlights count.</source>
+        <translation>Ab welchem Ton die Lichter zählen.</translation>
+    </message>
+    <message>
+        <source>Softness</source>
+        <translation>Weichheit</translation>
+    </message>
+    <message>
+        <source>How gently the ranges pass into one another.</source>
+        <translation>Wie sanft die Bereiche ineinander übergehen.</translation>
+    </message>
+    <message>
+        <source>Split tone</source>
+        <translation>Teiltonung</translation>
+    </message>
+    <message>
+        <source>Puts one colour into the shadows and another into the highlights.</source>
+        <translation>Legt eine Farbe in die Schatten und eine andere in die Lichter.</translation>
+    </message>
+    <message>
+        <source>The colour that goes into the shadows.</source>
+        <translation>Die Farbe, die in die Schatten kommt.</translation>
+    </message>
+    <message>
+        <source>How much of it.</source>
+        <translation>Wie viel davon.</translation>
+    </message>
+    <message>
+        <source>The colour that goes into the highlights.</source>
+        <translation>Die Farbe, die in die Lichter kommt.</translation>
+    </message>
+    <message>
+        <source>Balance</source>
+        <translation>Gewicht</translation>
+    </message>
+    <message>
+        <source>To the right the highlights&apos; colour reaches further down.</source>
+        <translation>Nach rechts reicht die Farbe der Lichter weiter hinunter.</translation>
+    </message>
+    <message>
+        <source>Hold black and white</source>
+        <translation>Schwarz und Weiß halten</translation>
+    </message>
+    <message>
+        <source>Leaves the very darkest and lightest tones neutral.</source>
+        <translation>Lässt die allerdunkelsten und allerhellsten Töne neutral.</translation>
+    </message>
+    <message>
+        <source>Turns, strengthens and lightens families of hues, each on its own.</source>
+        <translation>Dreht, verstärkt und hellt Familien von Farbtönen auf, jede für sich.</translation>
+    </message>
+    <message>
+        <source>Band 1 hue</source>
+        <translation>Band 1 Farbton</translation>
+    </message>
+    <message>
+        <source>The middle of the hues that the band takes (OKLCh).</source>
+        <translation>Die Mitte der Farbtöne, die das Band nimmt (OKLCh).</translation>
+    </message>
+    <message>
+        <source>Band 1 width</source>
+        <translation>Band 1 Breite</translation>
+    </message>
+    <message>
+        <source>How many degrees of hue the band takes whole.</source>
+        <translation>Wie viele Grad Farbton das Band ganz nimmt.</translation>
+    </message>
+    <message>
+        <source>Band 1 feather</source>
+        <translation>Band 1 Auslauf</translation>
+    </message>
+    <message>
+        <source>How gently the band ends on either side.</source>
+        <translation>Wie sanft das Band zu beiden Seiten endet.</translation>
+    </message>
+    <message>
+        <source>Band 1 shift</source>
+        <translation>Band 1 Drehung</translation>
+    </message>
+    <message>
+        <source>Turns these hues round the circle.</source>
+        <translation>Dreht diese Farbtöne im Kreis.</translation>
+    </message>
+    <message>
+        <source>Band 1 saturation</source>
+        <translation>Band 1 Sättigung</translation>
+    </message>
+    <message>
+        <source>Makes these hues stronger or quieter.</source>
+        <translation>Macht diese Farbtöne kräftiger oder stiller.</translation>
+    </message>
+    <message>
+        <source>Band 1 lightness</source>
+        <translation>Band 1 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Makes these hues lighter or darker.</source>
+        <translation>Macht diese Farbtöne heller oder dunkler.</translation>
+    </message>
+    <message>
+        <source>Band 2 hue</source>
+        <translation>Band 2 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 2 width</source>
+        <translation>Band 2 Breite</translation>
+    </message>
+    <message>
+        <source>Band 2 feather</source>
+        <translation>Band 2 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 2 shift</source>
+        <translation>Band 2 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 2 saturation</source>
+        <translation>Band 2 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 2 lightness</source>
+        <translation>Band 2 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 3 hue</source>
+        <translation>Band 3 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 3 width</source>
+        <translation>Band 3 Breite</translation>
+    </message>
+    <message>
+        <source>Band 3 feather</source>
+        <translation>Band 3 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 3 shift</source>
+        <translation>Band 3 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 3 saturation</source>
+        <translation>Band 3 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 3 lightness</source>
+        <translation>Band 3 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 4 hue</source>
+        <translation>Band 4 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 4 width</source>
+        <translation>Band 4 Breite</translation>
+    </message>
+    <message>
+        <source>Band 4 feather</source>
+        <translation>Band 4 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 4 shift</source>
+        <translation>Band 4 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 4 saturation</source>
+        <translation>Band 4 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 4 lightness</source>
+        <translation>Band 4 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 5 hue</source>
+        <translation>Band 5 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 5 width</source>
+        <translation>Band 5 Breite</translation>
+    </message>
+    <message>
+        <source>Band 5 feather</source>
+        <translation>Band 5 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 5 shift</source>
+        <translation>Band 5 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 5 saturation</source>
+        <translation>Band 5 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 5 lightness</source>
+        <translation>Band 5 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 6 hue</source>
+        <translation>Band 6 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 6 width</source>
+        <translation>Band 6 Breite</translation>
+    </message>
+    <message>
+        <source>Band 6 feather</source>
+        <translation>Band 6 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 6 shift</source>
+        <translation>Band 6 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 6 saturation</source>
+        <translation>Band 6 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 6 lightness</source>
+        <translation>Band 6 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 7 hue</source>
+        <translation>Band 7 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 7 width</source>
+        <translation>Band 7 Breite</translation>
+    </message>
+    <message>
+        <source>Band 7 feather</source>
+        <translation>Band 7 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 7 shift</source>
+        <translation>Band 7 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 7 saturation</source>
+        <translation>Band 7 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 7 lightness</source>
+        <translation>Band 7 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 8 hue</source>
+        <translation>Band 8 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 8 width</source>
+        <translation>Band 8 Breite</translation>
+    </message>
+    <message>
+        <source>Band 8 feather</source>
+        <translation>Band 8 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 8 shift</source>
+        <translation>Band 8 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 8 saturation</source>
+        <translation>Band 8 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 8 lightness</source>
+        <translation>Band 8 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 9 hue</source>
+        <translation>Band 9 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 9 width</source>
+        <translation>Band 9 Breite</translation>
+    </message>
+    <message>
+        <source>Band 9 feather</source>
+        <translation>Band 9 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 9 shift</source>
+        <translation>Band 9 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 9 saturation</source>
+        <translation>Band 9 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 9 lightness</source>
+        <translation>Band 9 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 10 hue</source>
+        <translation>Band 10 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 10 width</source>
+        <translation>Band 10 Breite</translation>
+    </message>
+    <message>
+        <source>Band 10 feather</source>
+        <translation>Band 10 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 10 shift</source>
+        <translation>Band 10 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 10 saturation</source>
+        <translation>Band 10 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 10 lightness</source>
+        <translation>Band 10 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 11 hue</source>
+        <translation>Band 11 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 11 width</source>
+        <translation>Band 11 Breite</translation>
+    </message>
+    <message>
+        <source>Band 11 feather</source>
+        <translation>Band 11 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 11 shift</source>
+        <translation>Band 11 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 11 saturation</source>
+        <translation>Band 11 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 11 lightness</source>
+        <translation>Band 11 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Band 12 hue</source>
+        <translation>Band 12 Farbton</translation>
+    </message>
+    <message>
+        <source>Band 12 width</source>
+        <translation>Band 12 Breite</translation>
+    </message>
+    <message>
+        <source>Band 12 feather</source>
+        <translation>Band 12 Auslauf</translation>
+    </message>
+    <message>
+        <source>Band 12 shift</source>
+        <translation>Band 12 Drehung</translation>
+    </message>
+    <message>
+        <source>Band 12 saturation</source>
+        <translation>Band 12 Sättigung</translation>
+    </message>
+    <message>
+        <source>Band 12 lightness</source>
+        <translation>Band 12 Helligkeit</translation>
+    </message>
+    <message>
+        <source>Push table</source>
+        <translation>Schubtafel</translation>
+    </message>
+    <message>
+        <source>Pushes ranges of tones and families of hues toward red or cyan, green or magenta, blue or yellow, and in density.</source>
+        <translation>Schiebt Tonbereiche und Familien von Farbtönen nach Rot oder Cyan, Grün oder Magenta, Blau oder Gelb, und in der Dichte.</translation>
+    </message>
+    <message>
+        <source>Hold luma</source>
+        <translation>Luma halten</translation>
+    </message>
+    <message>
+        <source>Colours move, lightness stays.</source>
+        <translation>Farben bewegen sich, die Helligkeit bleibt.</translation>
+    </message>
+    <message>
+        <source>Row 1 takes</source>
+        <translation>Zeile 1 nimmt</translation>
+    </message>
+    <message>
+        <source>Whether the row is a range of tones or a family of hues.</source>
+        <translation>Ob die Zeile ein Bereich von Tönen oder eine Familie von Farbtönen ist.</translation>
+    </message>
+    <message>
+        <source>Tones</source>
+        <translation>Töne</translation>
+    </message>
+    <message>
+        <source>Hues</source>
+        <translation>Farbtöne</translation>
+    </message>
+    <message>
+        <source>Row 1 tones from</source>
+        <translation>Zeile 1 Töne ab</translation>
+    </message>
+    <message>
+        <source>The dark end of the range.</source>
+        <translation>Das dunkle Ende des Bereichs.</translation>
+    </message>
+    <message>
+        <source>Row 1 tones to</source>
+        <translation>Zeile 1 Töne bis</translation>
+    </message>
+    <message>
+        <source>The light end of the range.</source>
+        <translation>Das helle Ende des Bereichs.</translation>
+    </message>
+    <message>
+        <source>Row 1 softness</source>
+        <translation>Zeile 1 Weichheit</translation>
+    </message>
+    <message>
+        <source>How gently the range ends.</source>
+        <translation>Wie sanft der Bereich endet.</translation>
+    </message>
+    <message>
+        <source>Row 1 hue</source>
+        <translation>Zeile 1 Farbton</translation>
+    </message>
+    <message>
+        <source>The middle of the family of hues (OKLCh).</source>
+        <translation>Die Mitte der Familie von Farbtönen (OKLCh).</translation>
+    </message>
+    <message>
+        <source>Row 1 width</source>
+        <translation>Zeile 1 Breite</translation>
+    </message>
+    <message>
+        <source>How many degrees of hue it takes whole.</source>
+        <translation>Wie viele Grad Farbton sie ganz nimmt.</translation>
+    </message>
+    <message>
+        <source>Row 1 feather</source>
+        <translation>Zeile 1 Auslauf</translation>
+    </message>
+    <message>
+        <source>How gently the family ends.</source>
+        <translation>Wie sanft die Familie endet.</translation>
+    </message>
+    <message>
+        <source>Row 1 cyan–red</source>
+        <translation>Zeile 1 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Left toward cyan, right toward red.</source>
+        <translation>Links Richtung Cyan, rechts Richtung Rot.</translation>
+    </message>
+    <message>
+        <source>Row 1 magenta–green</source>
+        <translation>Zeile 1 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Left toward magenta, right toward green.</source>
+        <translation>Links Richtung Magenta, rechts Richtung Grün.</translation>
+    </message>
+    <message>
+        <source>Row 1 yellow–blue</source>
+        <translation>Zeile 1 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Left toward yellow, right toward blue.</source>
+        <translation>Links Richtung Gelb, rechts Richtung Blau.</translation>
+    </message>
+    <message>
+        <source>Row 1 density</source>
+        <translation>Zeile 1 Dichte</translation>
+    </message>
+    <message>
+        <source>Left lighter, right denser.</source>
+        <translation>Links heller, rechts dichter.</translation>
+    </message>
+    <message>
+        <source>Row 2 takes</source>
+        <translation>Zeile 2 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 2 tones from</source>
+        <translation>Zeile 2 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 2 tones to</source>
+        <translation>Zeile 2 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 2 softness</source>
+        <translation>Zeile 2 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 2 hue</source>
+        <translation>Zeile 2 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 2 width</source>
+        <translation>Zeile 2 Breite</translation>
+    </message>
+    <message>
+        <source>Row 2 feather</source>
+        <translation>Zeile 2 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 2 cyan–red</source>
+        <translation>Zeile 2 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 2 magenta–green</source>
+        <translation>Zeile 2 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 2 yellow–blue</source>
+        <translation>Zeile 2 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 2 density</source>
+        <translation>Zeile 2 Dichte</translation>
+    </message>
+    <message>
+        <source>Row 3 takes</source>
+        <translation>Zeile 3 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 3 tones from</source>
+        <translation>Zeile 3 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 3 tones to</source>
+        <translation>Zeile 3 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 3 softness</source>
+        <translation>Zeile 3 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 3 hue</source>
+        <translation>Zeile 3 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 3 width</source>
+        <translation>Zeile 3 Breite</translation>
+    </message>
+    <message>
+        <source>Row 3 feather</source>
+        <translation>Zeile 3 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 3 cyan–red</source>
+        <translation>Zeile 3 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 3 magenta–green</source>
+        <translation>Zeile 3 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 3 yellow–blue</source>
+        <translation>Zeile 3 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 3 density</source>
+        <translation>Zeile 3 Dichte</translation>
+    </message>
+    <message>
+        <source>Row 4 takes</source>
+        <translation>Zeile 4 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 4 tones from</source>
+        <translation>Zeile 4 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 4 tones to</source>
+        <translation>Zeile 4 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 4 softness</source>
+        <translation>Zeile 4 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 4 hue</source>
+        <translation>Zeile 4 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 4 width</source>
+        <translation>Zeile 4 Breite</translation>
+    </message>
+    <message>
+        <source>Row 4 feather</source>
+        <translation>Zeile 4 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 4 cyan–red</source>
+        <translation>Zeile 4 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 4 magenta–green</source>
+        <translation>Zeile 4 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 4 yellow–blue</source>
+        <translation>Zeile 4 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 4 density</source>
+        <translation>Zeile 4 Dichte</translation>
+    </message>
+    <message>
+        <source>Row 5 takes</source>
+        <translation>Zeile 5 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 5 tones from</source>
+        <translation>Zeile 5 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 5 tones to</source>
+        <translation>Zeile 5 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 5 softness</source>
+        <translation>Zeile 5 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 5 hue</source>
+        <translation>Zeile 5 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 5 width</source>
+        <translation>Zeile 5 Breite</translation>
+    </message>
+    <message>
+        <source>Row 5 feather</source>
+        <translation>Zeile 5 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 5 cyan–red</source>
+        <translation>Zeile 5 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 5 magenta–green</source>
+        <translation>Zeile 5 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 5 yellow–blue</source>
+        <translation>Zeile 5 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 5 density</source>
+        <translation>Zeile 5 Dichte</translation>
+    </message>
+    <message>
+        <source>Row 6 takes</source>
+        <translation>Zeile 6 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 6 tones from</source>
+        <translation>Zeile 6 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 6 tones to</source>
+        <translation>Zeile 6 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 6 softness</source>
+        <translation>Zeile 6 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 6 hue</source>
+        <translation>Zeile 6 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 6 width</source>
+        <translation>Zeile 6 Breite</translation>
+    </message>
+    <message>
+        <source>Row 6 feather</source>
+        <translation>Zeile 6 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 6 cyan–red</source>
+        <translation>Zeile 6 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 6 magenta–green</source>
+        <translation>Zeile 6 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 6 yellow–blue</source>
+        <translation>Zeile 6 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 6 density</source>
+        <translation>Zeile 6 Dichte</translation>
+    </message>
+    <message>
+        <source>Row 7 takes</source>
+        <translation>Zeile 7 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 7 tones from</source>
+        <translation>Zeile 7 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 7 tones to</source>
+        <translation>Zeile 7 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 7 softness</source>
+        <translation>Zeile 7 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 7 hue</source>
+        <translation>Zeile 7 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 7 width</source>
+        <translation>Zeile 7 Breite</translation>
+    </message>
+    <message>
+        <source>Row 7 feather</source>
+        <translation>Zeile 7 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 7 cyan–red</source>
+        <translation>Zeile 7 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 7 magenta–green</source>
+        <translation>Zeile 7 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 7 yellow–blue</source>
+        <translation>Zeile 7 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 7 density</source>
+        <translation>Zeile 7 Dichte</translation>
+    </message>
+    <message>
+        <source>Row 8 takes</source>
+        <translation>Zeile 8 nimmt</translation>
+    </message>
+    <message>
+        <source>Row 8 tones from</source>
+        <translation>Zeile 8 Töne ab</translation>
+    </message>
+    <message>
+        <source>Row 8 tones to</source>
+        <translation>Zeile 8 Töne bis</translation>
+    </message>
+    <message>
+        <source>Row 8 softness</source>
+        <translation>Zeile 8 Weichheit</translation>
+    </message>
+    <message>
+        <source>Row 8 hue</source>
+        <translation>Zeile 8 Farbton</translation>
+    </message>
+    <message>
+        <source>Row 8 width</source>
+        <translation>Zeile 8 Breite</translation>
+    </message>
+    <message>
+        <source>Row 8 feather</source>
+        <translation>Zeile 8 Auslauf</translation>
+    </message>
+    <message>
+        <source>Row 8 cyan–red</source>
+        <translation>Zeile 8 Cyan–Rot</translation>
+    </message>
+    <message>
+        <source>Row 8 magenta–green</source>
+        <translation>Zeile 8 Magenta–Grün</translation>
+    </message>
+    <message>
+        <source>Row 8 yellow–blue</source>
+        <translation>Zeile 8 Gelb–Blau</translation>
+    </message>
+    <message>
+        <source>Row 8 density</source>
+        <translation>Zeile 8 Dichte</translation>
+    </message>
+    <message>
+        <source>Saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>Makes all colours stronger or quieter without changing how light they are.</source>
+        <translation>Macht alle Farben kräftiger oder stiller, ohne zu ändern, wie hell sie sind.</translation>
+    </message>
+    <message>
+        <source>To the right colours grow stronger, to the left quieter; at −100 the picture is grey.</source>
+        <translation>Nach rechts werden Farben kräftiger, nach links stiller; bei −100 ist das Bild grau.</translation>
+    </message>
+    <message>
+        <source>Muted colours</source>
+        <translation>Matte Farben</translation>
+    </message>
+    <message>
+        <source>Strengthens or quiets what has little colour.</source>
+        <translation>Stärkt oder dämpft, was wenig Farbe hat.</translation>
+    </message>
+    <message>
+        <source>Vivid colours</source>
+        <translation>Lebhafte Farben</translation>
+    </message>
+    <message>
+        <source>Strengthens or quiets what has much colour.</source>
+        <translation>Stärkt oder dämpft, was viel Farbe hat.</translation>
+    </message>
+    <message>
+        <source>Curve over chroma</source>
+        <translation>Kurve über das Chroma</translation>
+    </message>
+    <message>
+        <source>Across: how strong a colour is, grey at the left. Up: how strong it becomes.</source>
+        <translation>Waagrecht: wie kräftig eine Farbe ist, links Grau. Senkrecht: wie kräftig sie wird.</translation>
+    </message>
+    <message>
+        <source>Guarded hue</source>
+        <translation>Schutzton</translation>
+    </message>
+    <message>
+        <source>The hue that is left as it is (OKLCh): faces lie about 50°.</source>
+        <translation>Der Farbton, der bleibt, wie er ist (OKLCh): Gesichter liegen um 50°.</translation>
+    </message>
+    <message>
+        <source>Guard width</source>
+        <translation>Schutzbreite</translation>
+    </message>
+    <message>
+        <source>How many degrees of hue are guarded.</source>
+        <translation>Wie viele Grad Farbton geschützt sind.</translation>
+    </message>
+    <message>
+        <source>Guard</source>
+        <translation>Schutz</translation>
+    </message>
+    <message>
+        <source>How firmly the guarded hue is kept.</source>
+        <translation>Wie fest der geschützte Farbton gehalten wird.</translation>
+    </message>
+    <message>
+        <source>Primaries</source>
+        <translation>Primärfarben</translation>
+    </message>
+    <message>
+        <source>Turns and stretches the picture&apos;s red, green and blue; every other colour follows, white stays.</source>
+        <translation>Dreht und dehnt Rot, Grün und Blau des Bildes; jede andere Farbe folgt, Weiß bleibt.</translation>
+    </message>
+    <message>
+        <source>Red turn</source>
+        <translation>Rot Drehung</translation>
+    </message>
+    <message>
+        <source>Turns this corner&apos;s colours toward their neighbours.</source>
+        <translation>Dreht die Farben dieser Ecke zu ihren Nachbarn.</translation>
+    </message>
+    <message>
+        <source>Red reach</source>
+        <translation>Rot Reichweite</translation>
+    </message>
+    <message>
+        <source>Draws this corner&apos;s colours toward white, or away from it.</source>
+        <translation>Zieht die Farben dieser Ecke zum Weiß oder davon weg.</translation>
+    </message>
+    <message>
+        <source>Green turn</source>
+        <translation>Grün Drehung</translation>
+    </message>
+    <message>
+        <source>Green reach</source>
+        <translation>Grün Reichweite</translation>
+    </message>
+    <message>
+        <source>Blue turn</source>
+        <translation>Blau Drehung</translation>
+    </message>
+    <message>
+        <source>Blue reach</source>
+        <translation>Blau Reichweite</translation>
+    </message>
+    <message>
+        <source>All turn</source>
+        <translation>Alle Drehung</translation>
+    </message>
+    <message>
+        <source>All reach</source>
+        <translation>Alle Reichweite</translation>
+    </message>
+    <message>
+        <source>Channel mix</source>
+        <translation>Kanalmischung</translation>
+    </message>
+    <message>
+        <source>Makes each channel anew from shares of all three.</source>
+        <translation>Macht jeden Kanal neu aus Anteilen aller drei.</translation>
+    </message>
+    <message>
+        <source>Red from red</source>
+        <translation>Rot aus Rot</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s red goes into red.</source>
+        <translation>Wie viel vom Rot des Bildes ins Rot geht.</translation>
+    </message>
+    <message>
+        <source>Red from green</source>
+        <translation>Rot aus Grün</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s green goes into red.</source>
+        <translation>Wie viel vom Grün des Bildes ins Rot geht.</translation>
+    </message>
+    <message>
+        <source>Red from blue</source>
+        <translation>Rot aus Blau</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s blue goes into red.</source>
+        <translation>Wie viel vom Blau des Bildes ins Rot geht.</translation>
+    </message>
+    <message>
+        <source>Red offset</source>
+        <translation>Rot Versatz</translation>
+    </message>
+    <message>
+        <source>Added to red everywhere.</source>
+        <translation>Wird überall zum Rot hinzugefügt.</translation>
+    </message>
+    <message>
+        <source>Green from red</source>
+        <translation>Grün aus Rot</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s red goes into green.</source>
+        <translation>Wie viel vom Rot des Bildes ins Grün geht.</translation>
+    </message>
+    <message>
+        <source>Green from green</source>
+        <translation>Grün aus Grün</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s green goes into green.</source>
+        <translation>Wie viel vom Grün des Bildes ins Grün geht.</translation>
+    </message>
+    <message>
+        <source>Green from blue</source>
+        <translation>Grün aus Blau</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s blue goes into green.</source>
+        <translation>Wie viel vom Blau des Bildes ins Grün geht.</translation>
+    </message>
+    <message>
+        <source>Green offset</source>
+        <translation>Grün Versatz</translation>
+    </message>
+    <message>
+        <source>Added to green everywhere.</source>
+        <translation>Wird überall zum Grün hinzugefügt.</translation>
+    </message>
+    <message>
+        <source>Blue from red</source>
+        <translation>Blau aus Rot</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s red goes into blue.</source>
+        <translation>Wie viel vom Rot des Bildes ins Blau geht.</translation>
+    </message>
+    <message>
+        <source>Blue from green</source>
+        <translation>Blau aus Grün</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s green goes into blue.</source>
+        <translation>Wie viel vom Grün des Bildes ins Blau geht.</translation>
+    </message>
+    <message>
+        <source>Blue from blue</source>
+        <translation>Blau aus Blau</translation>
+    </message>
+    <message>
+        <source>How much of the picture&apos;s blue goes into blue.</source>
+        <translation>Wie viel vom Blau des Bildes ins Blau geht.</translation>
+    </message>
+    <message>
+        <source>Blue offset</source>
+        <translation>Blau Versatz</translation>
+    </message>
+    <message>
+        <source>Added to blue everywhere.</source>
+        <translation>Wird überall zum Blau hinzugefügt.</translation>
+    </message>
+    <message>
+        <source>Keep sums</source>
+        <translation>Summen halten</translation>
+    </message>
+    <message>
+        <source>Scales each row so that greys keep their lightness.</source>
+        <translation>Skaliert jede Zeile so, dass Grautöne ihre Helligkeit behalten.</translation>
+    </message>
+    <message>
+        <source>Monochrome</source>
+        <translation>Monochrom</translation>
+    </message>
+    <message>
+        <source>Takes the colour away; how light each hue comes out is yours to say.</source>
+        <translation>Nimmt die Farbe weg; wie hell jeder Farbton herauskommt, ist frei wählbar.</translation>
+    </message>
+    <message>
+        <source>Amount</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>How far the picture goes toward monochrome.</source>
+        <translation>Wie weit das Bild monochrom wird.</translation>
+    </message>
+    <message>
+        <source>Reds</source>
+        <translation>Rottöne</translation>
+    </message>
+    <message>
+        <source>How light this family of hues comes out.</source>
+        <translation>Wie hell diese Familie von Farbtönen herauskommt.</translation>
+    </message>
+    <message>
+        <source>Oranges</source>
+        <translation>Orangetöne</translation>
+    </message>
+    <message>
+        <source>Yellows</source>
+        <translation>Gelbtöne</translation>
+    </message>
+    <message>
+        <source>Greens</source>
+        <translation>Grüntöne</translation>
+    </message>
+    <message>
+        <source>Cyans</source>
+        <translation>Cyantöne</translation>
+    </message>
+    <message>
+        <source>Blues</source>
+        <translation>Blautöne</translation>
+    </message>
+    <message>
+        <source>Violets</source>
+        <translation>Violetttöne</translation>
+    </message>
+    <message>
+        <source>Magentas</source>
+        <translation>Magentatöne</translation>
+    </message>
+    <message>
+        <source>Filter strength</source>
+        <translation>Filterstärke</translation>
+    </message>
+    <message>
+        <source>How much of the settings by hue is felt.</source>
+        <translation>Wie stark die Einstellungen nach Farbton wirken.</translation>
+    </message>
+    <message>
+        <source>Tint hue</source>
+        <translation>Tönungsfarbe</translation>
+    </message>
+    <message>
+        <source>The colour laid over the greys (OKLCh).</source>
+        <translation>Die Farbe, die über die Grautöne gelegt wird (OKLCh).</translation>
+    </message>
+    <message>
+        <source>Tint amount</source>
+        <translation>Tönungsstärke</translation>
+    </message>
+    <message>
+        <source>How much of it; black and white stay neutral.</source>
+        <translation>Wie viel davon; Schwarz und Weiß bleiben neutral.</translation>
+    </message>
+    <message>
+        <source>Gradient map</source>
+        <translation>Verlaufstonung</translation>
+    </message>
+    <message>
+        <source>Gives every tone the colour of a gradient, and lays it over the picture.</source>
+        <translation>Gibt jedem Ton die Farbe eines Verlaufs und legt sie über das Bild.</translation>
+    </message>
+    <message>
+        <source>How much of the gradient is felt.</source>
+        <translation>Wie stark der Verlauf wirkt.</translation>
+    </message>
+    <message>
+        <source>Blend</source>
+        <translation>Mischart</translation>
+    </message>
+    <message>
+        <source>How the gradient&apos;s colours are laid over the picture.</source>
+        <translation>Wie die Farben des Verlaufs über das Bild gelegt werden.</translation>
+    </message>
+    <message>
+        <source>Normal</source>
+        <translation>Normal</translation>
+    </message>
+    <message>
+        <source>Multiply</source>
+        <translation>Multiplizieren</translation>
+    </message>
+    <message>
+        <source>Screen</source>
+        <translation>Negativ multiplizieren</translation>
+    </message>
+    <message>
+        <source>Overlay</source>
+        <translation>Überlagern</translation>
+    </message>
+    <message>
+        <source>Soft light</source>
+        <translation>Weiches Licht</translation>
+    </message>
+    <message>
+        <source>Hard light</source>
+        <translation>Hartes Licht</translation>
+    </message>
+    <message>
+        <source>Darken</source>
+        <translation>Abdunkeln</translation>
+    </message>
+    <message>
+        <source>Lighten</source>
+        <translation>Aufhellen</translation>
+    </message>
+    <message>
+        <source>Difference</source>
+        <translation>Differenz</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Farbe</translation>
+    </message>
+    <message>
+        <source>Luminosity</source>
+        <translation>Leuchtkraft</translation>
+    </message>
+    <message>
+        <source>Space</source>
+        <translation>Farbraum</translation>
+    </message>
+    <message>
+        <source>In which space the colours between two stops are found.</source>
+        <translation>In welchem Raum die Farben zwischen zwei Stützen gefunden werden.</translation>
+    </message>
+    <message>
+        <source>Perceptual</source>
+        <translation>Empfindung</translation>
+    </message>
+    <message>
+        <source>As encoded</source>
+        <translation>Wie kodiert</translation>
+    </message>
+    <message>
+        <source>Linear light</source>
+        <translation>Lineares Licht</translation>
+    </message>
+    <message>
+        <source>How many of the stops below count.</source>
+        <translation>Wie viele der Stützen unten zählen.</translation>
+    </message>
+    <message>
+        <source>Stop 1 position</source>
+        <translation>Stütze 1 Lage</translation>
+    </message>
+    <message>
+        <source>The tone that takes this stop&apos;s colour.</source>
+        <translation>Der Ton, der die Farbe dieser Stütze bekommt.</translation>
+    </message>
+    <message>
+        <source>Stop 1 red</source>
+        <translation>Stütze 1 Rot</translation>
+    </message>
+    <message>
+        <source>The red of this stop&apos;s colour.</source>
+        <translation>Das Rot der Farbe dieser Stütze.</translation>
+    </message>
+    <message>
+        <source>Stop 1 green</source>
+        <translation>Stütze 1 Grün</translation>
+    </message>
+    <message>
+        <source>The green of this stop&apos;s colour.</source>
+        <translation>Das Grün der Farbe dieser Stütze.</translation>
+    </message>
+    <message>
+        <source>Stop 1 blue</source>
+        <translation>Stütze 1 Blau</translation>
+    </message>
+    <message>
+        <source>The blue of this stop&apos;s colour.</source>
+        <translation>Das Blau der Farbe dieser Stütze.</translation>
+    </message>
+    <message>
+        <source>Stop 2 position</source>
+        <translation>Stütze 2 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 2 red</source>
+        <translation>Stütze 2 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 2 green</source>
+        <translation>Stütze 2 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 2 blue</source>
+        <translation>Stütze 2 Blau</translation>
+    </message>
+    <message>
+        <source>Stop 3 position</source>
+        <translation>Stütze 3 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 3 red</source>
+        <translation>Stütze 3 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 3 green</source>
+        <translation>Stütze 3 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 3 blue</source>
+        <translation>Stütze 3 Blau</translation>
+    </message>
+    <message>
+        <source>Stop 4 position</source>
+        <translation>Stütze 4 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 4 red</source>
+        <translation>Stütze 4 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 4 green</source>
+        <translation>Stütze 4 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 4 blue</source>
+        <translation>Stütze 4 Blau</translation>
+    </message>
+    <message>
+        <source>Stop 5 position</source>
+        <translation>Stütze 5 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 5 red</source>
+        <translation>Stütze 5 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 5 green</source>
+        <translation>Stütze 5 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 5 blue</source>
+        <translation>Stütze 5 Blau</translation>
+    </message>
+    <message>
+        <source>Stop 6 position</source>
+        <translation>Stütze 6 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 6 red</source>
+        <translation>Stütze 6 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 6 green</source>
+        <translation>Stütze 6 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 6 blue</source>
+        <translation>Stütze 6 Blau</translation>
+    </message>
+    <message>
+        <source>Stop 7 position</source>
+        <translation>Stütze 7 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 7 red</source>
+        <translation>Stütze 7 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 7 green</source>
+        <translation>Stütze 7 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 7 blue</source>
+        <translation>Stütze 7 Blau</translation>
+    </message>
+    <message>
+        <source>Stop 8 position</source>
+        <translation>Stütze 8 Lage</translation>
+    </message>
+    <message>
+        <source>Stop 8 red</source>
+        <translation>Stütze 8 Rot</translation>
+    </message>
+    <message>
+        <source>Stop 8 green</source>
+        <translation>Stütze 8 Grün</translation>
+    </message>
+    <message>
+        <source>Stop 8 blue</source>
+        <translation>Stütze 8 Blau</translation>
+    </message>
+    <message>
+        <source>Film response</source>
+        <translation>Filmcharakter</translation>
+    </message>
+    <message>
+        <source>Answers to light as film and print do: with a toe, a straight part and a shoulder in each layer.</source>
+        <translation>Antwortet auf Licht wie Film und Abzug: in jeder Schicht mit Fuß, geradem Teil und Schulter.</translation>
+    </message>
+    <message>
+        <source>The character of film and print.</source>
+        <translation>Der Charakter von Film und Abzug.</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Keiner</translation>
+    </message>
+    <message>
+        <source>Touring day</source>
+        <translation>Reisetag</translation>
+    </message>
+    <message>
+        <source>Matinee</source>
+        <translation>Matinee</translation>
+    </message>
+    <message>
+        <source>Straw hat</source>
+        <translation>Strohhut</translation>
+    </message>
+    <message>
+        <source>Harbour</source>
+        <translation>Hafen</translation>
+    </message>
+    <message>
+        <source>Fairground</source>
+        <translation>Jahrmarkt</translation>
+    </message>
+    <message>
+        <source>Washed linen</source>
+        <translation>Gewaschenes Leinen</translation>
+    </message>
+    <message>
+        <source>Night train</source>
+        <translation>Nachtzug</translation>
+    </message>
+    <message>
+        <source>Old programme</source>
+        <translation>Altes Programmheft</translation>
+    </message>
+    <message>
+        <source>Lantern slide</source>
+        <translation>Laternenbild</translation>
+    </message>
+    <message>
+        <source>Poster paint</source>
+        <translation>Plakatfarbe</translation>
+    </message>
+    <message>
+        <source>Meadow slide</source>
+        <translation>Wiesendia</translation>
+    </message>
+    <message>
+        <source>Winter slide</source>
+        <translation>Winterdia</translation>
+    </message>
+    <message>
+        <source>Ink</source>
+        <translation>Tinte</translation>
+    </message>
+    <message>
+        <source>Pewter</source>
+        <translation>Zinn</translation>
+    </message>
+    <message>
+        <source>Storm glass</source>
+        <translation>Sturmglas</translation>
+    </message>
+    <message>
+        <source>Chalk</source>
+        <translation>Kreide</translation>
+    </message>
+    <message>
+        <source>Film contrast</source>
+        <translation>Filmkontrast</translation>
+    </message>
+    <message>
+        <source>The slope of the film itself.</source>
+        <translation>Die Steilheit des Films selbst.</translation>
+    </message>
+    <message>
+        <source>Toe</source>
+        <translation>Fuß</translation>
+    </message>
+    <message>
+        <source>How gently the shadows end.</source>
+        <translation>Wie sanft die Schatten enden.</translation>
+    </message>
+    <message>
+        <source>Shoulder</source>
+        <translation>Schulter</translation>
+    </message>
+    <message>
+        <source>How gently the lights end.</source>
+        <translation>Wie sanft die Lichter enden.</translation>
+    </message>
+    <message>
+        <source>Coupling</source>
+        <translation>Kopplung</translation>
+    </message>
+    <message>
+        <source>How much the layers hold one another back: more makes colours stronger.</source>
+        <translation>Wie stark die Schichten einander zurückhalten: mehr macht Farben kräftiger.</translation>
+    </message>
+    <message>
+        <source>Print grade</source>
+        <translation>Abzugshärte</translation>
+    </message>
+    <message>
+        <source>The contrast of the print.</source>
+        <translation>Der Kontrast des Abzugs.</translation>
+    </message>
+    <message>
+        <source>Black lift</source>
+        <translation>Schwarzanhebung</translation>
+    </message>
+    <message>
+        <source>Makes the blacks more or less matte; the anchored grey stays.</source>
+        <translation>Macht die Schwärzen mehr oder weniger matt; das verankerte Grau bleibt.</translation>
+    </message>
+    <message>
+        <source>Crossover red</source>
+        <translation>Kreuzung Rot</translation>
+    </message>
+    <message>
+        <source>Right: red lights over cyan shadows; the anchored grey stays.</source>
+        <translation>Rechts: rote Lichter über cyanfarbenen Schatten; das verankerte Grau bleibt.</translation>
+    </message>
+    <message>
+        <source>Crossover blue</source>
+        <translation>Kreuzung Blau</translation>
+    </message>
+    <message>
+        <source>Right: blue lights over yellow shadows; left: warm lights over blue shadows.</source>
+        <translation>Rechts: blaue Lichter über gelben Schatten; links: warme Lichter über blauen Schatten.</translation>
+    </message>
+    <message>
+        <source>Printer red</source>
+        <translation>Kopier-Rot</translation>
+    </message>
+    <message>
+        <source>Red light in the print.</source>
+        <translation>Rotes Licht im Abzug.</translation>
+    </message>
+    <message>
+        <source>Printer green</source>
+        <translation>Kopier-Grün</translation>
+    </message>
+    <message>
+        <source>Green light in the print.</source>
+        <translation>Grünes Licht im Abzug.</translation>
+    </message>
+    <message>
+        <source>Printer blue</source>
+        <translation>Kopier-Blau</translation>
+    </message>
+    <message>
+        <source>Blue light in the print.</source>
+        <translation>Blaues Licht im Abzug.</translation>
+    </message>
+    <message>
+        <source>Anchored grey</source>
+        <translation>Ankergrau</translation>
+    </message>
+    <message>
+        <source>The grey, in linear light, that stays where it is.</source>
+        <translation>Das Grau, in linearem Licht, das bleibt, wo es ist.</translation>
+    </message>
+    <message>
+        <source>LUT</source>
+        <translation>LUT</translation>
+    </message>
+    <message>
+        <source>Passes every colour through a look-up table from a file, which is kept inside the grade.</source>
+        <translation>Führt jede Farbe durch eine Nachschlagetabelle aus einer Datei, die in der Gestaltung mitgeführt wird.</translation>
+    </message>
+    <message>
+        <source>The look-up table, kept inside the grade whatever becomes of its file.</source>
+        <translation>Die Nachschlagetabelle; sie bleibt in der Gestaltung, was auch aus ihrer Datei wird.</translation>
+    </message>
+    <message>
+        <source>Reads</source>
+        <translation>Liest</translation>
+    </message>
+    <message>
+        <source>The space in which the table expects its colours.</source>
+        <translation>Der Raum, in dem die Tabelle ihre Farben erwartet.</translation>
+    </message>
+    <message>
+        <source>sRGB</source>
+        <translation>sRGB</translation>
+    </message>
+    <message>
+        <source>Rec. 709</source>
+        <translation>Rec. 709</translation>
+    </message>
+    <message>
+        <source>Display P3</source>
+        <translation>Display P3</translation>
+    </message>
+    <message>
+        <source>Linear</source>
+        <translation>Linear</translation>
+    </message>
+    <message>
+        <source>ACEScct</source>
+        <translation>ACEScct</translation>
+    </message>
+    <message>
+        <source>Writes</source>
+        <translation>Schreibt</translation>
+    </message>
+    <message>
+        <source>The space in which the table gives its colours.</source>
+        <translation>Der Raum, in dem die Tabelle ihre Farben gibt.</translation>
+    </message>
+    <message>
+        <source>Interpolation</source>
+        <translation>Interpolation</translation>
+    </message>
+    <message>
+        <source>Tetrahedral keeps greys cleaner; trilinear is what some older programs do.</source>
+        <translation>Tetraedrisch hält Grautöne reiner; trilinear ist, was manche älteren Programme tun.</translation>
+    </message>
+    <message>
+        <source>Tetrahedral</source>
+        <translation>Tetraedrisch</translation>
+    </message>
+    <message>
+        <source>Trilinear</source>
+        <translation>Trilinear</translation>
+    </message>
+    <message>
+        <source>Vignette</source>
+        <translation>Vignette</translation>
+    </message>
+    <message>
+        <source>Darkens or lightens the picture away from a place of your choice.</source>
+        <translation>Macht das Bild von einer Stelle aus nach außen dunkler oder heller.</translation>
+    </message>
+    <message>
+        <source>How much darker (left) or lighter (right) the outside becomes.</source>
+        <translation>Wie viel dunkler (links) oder heller (rechts) das Äußere wird.</translation>
+    </message>
+    <message>
+        <source>Centre across</source>
+        <translation>Mitte waagrecht</translation>
+    </message>
+    <message>
+        <source>Where the middle lies, from the left edge to the right.</source>
+        <translation>Wo die Mitte liegt, vom linken Rand zum rechten.</translation>
+    </message>
+    <message>
+        <source>Centre down</source>
+        <translation>Mitte senkrecht</translation>
+    </message>
+    <message>
+        <source>Where the middle lies, from the top edge to the bottom.</source>
+        <translation>Wo die Mitte liegt, vom oberen Rand zum unteren.</translation>
+    </message>
+    <message>
+        <source>Width</source>
+        <translation>Breite</translation>
+    </message>
+    <message>
+        <source>How wide the untouched middle is; 100 reaches the sides.</source>
+        <translation>Wie breit die unberührte Mitte ist; 100 reicht an die Seiten.</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Höhe</translation>
+    </message>
+    <message>
+        <source>How high the untouched middle is; 100 reaches top and bottom.</source>
+        <translation>Wie hoch die unberührte Mitte ist; 100 reicht bis oben und unten.</translation>
+    </message>
+    <message>
+        <source>Turn</source>
+        <translation>Drehung</translation>
+    </message>
+    <message>
+        <source>Turns the ellipse.</source>
+        <translation>Dreht die Ellipse.</translation>
+    </message>
+    <message>
+        <source>Falloff</source>
+        <translation>Abfall</translation>
+    </message>
+    <message>
+        <source>How gently the change sets in.</source>
+        <translation>Wie sanft die Änderung einsetzt.</translation>
+    </message>
+    <message>
+        <source>Spare lights</source>
+        <translation>Lichter schonen</translation>
+    </message>
+    <message>
+        <source>Keeps lights near the edge from being dimmed.</source>
+        <translation>Bewahrt Lichter nahe am Rand vor dem Abdunkeln.</translation>
+    </message>
+    <message>
+        <source>Reset the layer</source>
+        <translation>Ebene zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset Prep</source>
+        <translation>Vorbereitung zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset the Look</source>
+        <translation>Look zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset Finish</source>
+        <translation>Abschluss zurücksetzen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::AddStageList</name>
+    <message>
+        <source>Add a stage</source>
+        <translation>Eine Stufe hinzufügen</translation>
+    </message>
+    <message>
+        <source>Find a stage</source>
+        <translation>Eine Stufe finden</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::AppState</name>
+    <message>
+        <source>%1 (%2 pictures)</source>
+        <translation>%1 (%2 Bilder)</translation>
+    </message>
+    <message numerus="yes">
+        <source>Undone: %1. %n other pictures were changed since and keep their state</source>
+        <translation>
+            <numerusform>Rückgängig gemacht: %1. Ein anderes Bild wurde seither geändert und behält seinen Stand</numerusform>
+            <numerusform>Rückgängig gemacht: %1. %n andere Bilder wurden seither geändert und behalten ihren Stand</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Undone: %1</source>
+        <translation>Rückgängig gemacht: %1</translation>
+    </message>
+    <message>
+        <source>Done again: %1</source>
+        <translation>Wiederholt: %1</translation>
+    </message>
+    <message>
+        <source>Preset %1</source>
+        <translation>Vorgabe %1</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>Swap preset %1 for %2</source>
+        <translation>Vorgabe %1 gegen %2 tauschen</translation>
+    </message>
+    <message>
+        <source>Preset %1 on</source>
+        <translation>Vorgabe %1 ein</translation>
+    </message>
+    <message>
+        <source>Preset %1 off</source>
+        <translation>Vorgabe %1 aus</translation>
+    </message>
+    <message>
+        <source>Preset %1: strength %2</source>
+        <translation>Vorgabe %1: Stärke %2</translation>
+    </message>
+    <message>
+        <source>Take off preset %1</source>
+        <translation>Vorgabe %1 abnehmen</translation>
+    </message>
+    <message>
+        <source>Save over %1</source>
+        <translation>%1 überschreiben</translation>
+    </message>
+    <message>
+        <source>%1: %2 values taken over. Undo brings the old ones back</source>
+        <translation>%1: %2 Werte übernommen. Rückgängig holt die alten zurück</translation>
+    </message>
+    <message>
+        <source>New pictures are to start from %1, but it is not in the library. They start neutral.</source>
+        <translation>Neue Bilder sollen mit %1 beginnen, aber es ist nicht in der Bibliothek. Sie beginnen neutral.</translation>
+    </message>
+    <message>
+        <source>before: source</source>
+        <translation>vorher: Quelle</translation>
+    </message>
+    <message>
+        <source>before: Prep only</source>
+        <translation>vorher: nur Vorbereitung</translation>
+    </message>
+    <message>
+        <source>before: %1</source>
+        <translation>vorher: %1</translation>
+    </message>
+    <message>
+        <source>%1: the original is never written over; choose another name</source>
+        <translation>%1: das Original wird nie überschrieben; bitte einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Geschrieben: %1</translation>
+    </message>
+    <message>
+        <source>Reset Prep</source>
+        <translation>Vorbereitung zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset the Look</source>
+        <translation>Look zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset Finish</source>
+        <translation>Abschluss zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset the picture</source>
+        <translation>Bild zurücksetzen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::BatchPage</name>
+    <message>
+        <source>Output</source>
+        <translation>Ausgabe</translation>
+    </message>
+    <message>
+        <source>LOOKS</source>
+        <translation>LOOKS</translation>
+    </message>
+    <message>
+        <source>EACH PICTURE</source>
+        <translation>JEDES BILD</translation>
+    </message>
+    <message>
+        <source>Keep its own</source>
+        <translation>Eigene</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Keine</translation>
+    </message>
+    <message>
+        <source>Whether each picture&apos;s own exposure and white balance are used</source>
+        <translation>Ob Belichtung und Weißabgleich jedes Bildes verwendet werden</translation>
+    </message>
+    <message>
+        <source>Prep</source>
+        <translation>Vorbereitung</translation>
+    </message>
+    <message>
+        <source>FILE</source>
+        <translation>DATEI</translation>
+    </message>
+    <message>
+        <source>Format</source>
+        <translation>Format</translation>
+    </message>
+    <message>
+        <source>8 bit</source>
+        <translation>8 Bit</translation>
+    </message>
+    <message>
+        <source>16 bit</source>
+        <translation>16 Bit</translation>
+    </message>
+    <message>
+        <source>Depth</source>
+        <translation>Tiefe</translation>
+    </message>
+    <message>
+        <source>Quality</source>
+        <translation>Qualität</translation>
+    </message>
+    <message>
+        <source>as it is</source>
+        <translation>wie es ist</translation>
+    </message>
+    <message>
+        <source>%1 px</source>
+        <translation>%1 px</translation>
+    </message>
+    <message>
+        <source>Scales down to this many pixels on the long side; 0 keeps the size</source>
+        <translation>Verkleinert auf so viele Pixel an der langen Seite; 0 behält die Größe</translation>
+    </message>
+    <message>
+        <source>Long side</source>
+        <translation>Lange Seite</translation>
+    </message>
+    <message>
+        <source>WHERE</source>
+        <translation>WOHIN</translation>
+    </message>
+    <message>
+        <source>Choose the folder</source>
+        <translation>Den Ordner wählen</translation>
+    </message>
+    <message>
+        <source>Folder</source>
+        <translation>Ordner</translation>
+    </message>
+    <message>
+        <source>Output folder</source>
+        <translation>Ordner der Ausgabe</translation>
+    </message>
+    <message>
+        <source>{stem} the picture&apos;s name, {look} the look&apos;s, {n} a number, {ext} the extension; folders may be part of it</source>
+        <translation>{stem} der Name des Bildes, {look} der des Looks, {n} eine Zahl, {ext} die Endung; Ordner dürfen dazugehören</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Name template</source>
+        <translation>Namensmuster</translation>
+    </message>
+    <message>
+        <source>Number it</source>
+        <translation>Zählen</translation>
+    </message>
+    <message>
+        <source>Skip</source>
+        <translation>Auslassen</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>If it exists</source>
+        <translation>Vorhandene</translation>
+    </message>
+    <message>
+        <source>Batch: Prep</source>
+        <translation>Stapel: Vorbereitung</translation>
+    </message>
+    <message>
+        <source>Batch: format</source>
+        <translation>Stapel: Format</translation>
+    </message>
+    <message>
+        <source>Batch: quality</source>
+        <translation>Stapel: Qualität</translation>
+    </message>
+    <message>
+        <source>Batch: long side</source>
+        <translation>Stapel: lange Seite</translation>
+    </message>
+    <message>
+        <source>Batch: folder</source>
+        <translation>Stapel: Ordner</translation>
+    </message>
+    <message>
+        <source>Folder for the finished files</source>
+        <translation>Ordner für die fertigen Dateien</translation>
+    </message>
+    <message>
+        <source>Batch: names</source>
+        <translation>Stapel: Namen</translation>
+    </message>
+    <message>
+        <source>Batch: existing files</source>
+        <translation>Stapel: vorhandene Dateien</translation>
+    </message>
+    <message>
+        <source>Batch: looks</source>
+        <translation>Stapel: Looks</translation>
+    </message>
+    <message>
+        <source>Each picture&apos;s own grade</source>
+        <translation>Die eigene Gestaltung jedes Bildes</translation>
+    </message>
+    <message>
+        <source>As it was graded here</source>
+        <translation>Wie es hier gestaltet wurde</translation>
+    </message>
+    <message>
+        <source>Files to make</source>
+        <translation>Zu machende Dateien</translation>
+    </message>
+    <message>
+        <source>Start</source>
+        <translation>Start</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Open folder</source>
+        <translation>Ordner öffnen</translation>
+    </message>
+    <message>
+        <source>Cancelling…</source>
+        <translation>Wird abgebrochen…</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>look</source>
+        <translation>Look</translation>
+    </message>
+    <message>
+        <source>looks</source>
+        <translation>Looks</translation>
+    </message>
+    <message>
+        <source>file</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>files</source>
+        <translation>Dateien</translation>
+    </message>
+    <message>
+        <source>for example %1</source>
+        <translation>zum Beispiel %1</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Own grade</source>
+        <translation>Eigene Gestaltung</translation>
+    </message>
+    <message>
+        <source>—</source>
+        <translation>—</translation>
+    </message>
+    <message>
+        <source>waiting</source>
+        <translation>wartet</translation>
+    </message>
+    <message>
+        <source>rendering…</source>
+        <translation>wird gerechnet…</translation>
+    </message>
+    <message>
+        <source>done · %1</source>
+        <translation>fertig · %1</translation>
+    </message>
+    <message>
+        <source> · see note</source>
+        <translation> · siehe Hinweis</translation>
+    </message>
+    <message>
+        <source>skipped, is there</source>
+        <translation>ausgelassen, schon da</translation>
+    </message>
+    <message>
+        <source>failed: %1</source>
+        <translation>misslungen: %1</translation>
+    </message>
+    <message>
+        <source>cancelled</source>
+        <translation>abgebrochen</translation>
+    </message>
+    <message>
+        <source>%1 of %2 files</source>
+        <translation>%1 von %2 Dateien</translation>
+    </message>
+    <message>
+        <source> · %1 failed</source>
+        <translation> · %1 misslungen</translation>
+    </message>
+    <message>
+        <source> · %1 files a second</source>
+        <translation> · %1 Dateien je Sekunde</translation>
+    </message>
+    <message>
+        <source> · about %1 s left</source>
+        <translation> · noch etwa %1 s</translation>
+    </message>
+    <message>
+        <source>Cancelled. %1 of %2 files were made; none is half written.</source>
+        <translation>Abgebrochen. %1 von %2 Dateien wurden gemacht; keine ist halb geschrieben.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 files are done in %3 s.</source>
+        <translation>%1 von %2 Dateien sind in %3 s fertig.</translation>
+    </message>
+    <message>
+        <source> %1 failed; point at them in the table to read why.</source>
+        <translation> %1 misslangen; in der Tabelle darauf zeigen, um den Grund zu lesen.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::CarryTree</name>
+    <message>
+        <source>What the preset carries</source>
+        <translation>Was die Vorgabe mitnimmt</translation>
+    </message>
+    <message>
+        <source>Change the value</source>
+        <translation>Den Wert ändern</translation>
+    </message>
+    <message>
+        <source>Drop from the preset</source>
+        <translation>Aus der Vorgabe nehmen</translation>
+    </message>
+    <message>
+        <source>Switch</source>
+        <translation>Schalter</translation>
+    </message>
+    <message>
+        <source>on</source>
+        <translation>ein</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>aus</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>value</source>
+        <translation>Wert</translation>
+    </message>
+    <message>
+        <source>values</source>
+        <translation>Werte</translation>
+    </message>
+    <message>
+        <source>unchanged</source>
+        <translation>unverändert</translation>
+    </message>
+    <message>
+        <source>unknown stage</source>
+        <translation>unbekannte Stufe</translation>
+    </message>
+    <message>
+        <source>Prep</source>
+        <translation>Vorbereitung</translation>
+    </message>
+    <message>
+        <source>belongs to this picture</source>
+        <translation>gehört zu diesem Bild</translation>
+    </message>
+    <message>
+        <source>Exposure and white balance were set for this one picture; on others they would be wrong. Tick them only if every picture needs just these.</source>
+        <translation>Belichtung und Weißabgleich wurden für dieses eine Bild eingestellt; an anderen wären sie falsch. Nur anhaken, wenn jedes Bild genau diese braucht.</translation>
+    </message>
+    <message>
+        <source>Look · %1</source>
+        <translation>Look · %1</translation>
+    </message>
+    <message>
+        <source>Switch of the layer</source>
+        <translation>Schalter der Ebene</translation>
+    </message>
+    <message>
+        <source>Strength of the layer</source>
+        <translation>Stärke der Ebene</translation>
+    </message>
+    <message>
+        <source>Blend of the layer</source>
+        <translation>Mischart der Ebene</translation>
+    </message>
+    <message>
+        <source>Finish</source>
+        <translation>Abschluss</translation>
+    </message>
+    <message>
+        <source>whole frame</source>
+        <translation>ganzes Bild</translation>
+    </message>
+    <message>
+        <source>Nothing</source>
+        <translation>Nichts</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ChainView</name>
+    <message>
+        <source>Chain</source>
+        <translation>Kette</translation>
+    </message>
+    <message>
+        <source>Add a stage</source>
+        <translation>Eine Stufe hinzufügen</translation>
+    </message>
+    <message>
+        <source>Adds a stage behind the chosen one</source>
+        <translation>Fügt hinter der gewählten eine Stufe ein</translation>
+    </message>
+    <message>
+        <source>%1 · %2 %</source>
+        <translation>%1 · %2 %</translation>
+    </message>
+    <message>
+        <source> · off</source>
+        <translation> · aus</translation>
+    </message>
+    <message>
+        <source>Prep</source>
+        <translation>Vorbereitung</translation>
+    </message>
+    <message>
+        <source>this picture only</source>
+        <translation>nur dieses Bild</translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation>Look</translation>
+    </message>
+    <message>
+        <source>shared</source>
+        <translation>für alle</translation>
+    </message>
+    <message>
+        <source>%1 of %2 stages bake</source>
+        <translation>%1 von %2 Stufen passen in LUTs</translation>
+    </message>
+    <message>
+        <source>Finish</source>
+        <translation>Abschluss</translation>
+    </message>
+    <message>
+        <source>whole frame</source>
+        <translation>ganzes Bild</translation>
+    </message>
+    <message>
+        <source>Move the layer earlier</source>
+        <translation>Ebene nach vorn</translation>
+    </message>
+    <message>
+        <source>Move the layer later</source>
+        <translation>Ebene nach hinten</translation>
+    </message>
+    <message>
+        <source>Merge down</source>
+        <translation>Nach unten vereinen</translation>
+    </message>
+    <message>
+        <source>Delete the layer</source>
+        <translation>Ebene löschen</translation>
+    </message>
+    <message>
+        <source>Add a layer</source>
+        <translation>Ebene hinzufügen</translation>
+    </message>
+    <message>
+        <source>Reset</source>
+        <translation>Zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Split the layer here</source>
+        <translation>Die Ebene hier teilen</translation>
+    </message>
+    <message>
+        <source>Duplicate</source>
+        <translation>Verdoppeln</translation>
+    </message>
+    <message>
+        <source>Move earlier</source>
+        <translation>Nach vorn</translation>
+    </message>
+    <message>
+        <source>Move later</source>
+        <translation>Nach hinten</translation>
+    </message>
+    <message>
+        <source>Rename…</source>
+        <translation>Umbenennen…</translation>
+    </message>
+    <message>
+        <source>Delete</source>
+        <translation>Löschen</translation>
+    </message>
+    <message>
+        <source>Copy the grade</source>
+        <translation>Gestaltung kopieren</translation>
+    </message>
+    <message>
+        <source>Paste to the chosen pictures…</source>
+        <translation>Auf die gewählten Bilder einfügen…</translation>
+    </message>
+    <message>
+        <source>Save as a preset…</source>
+        <translation>Als Vorgabe sichern…</translation>
+    </message>
+    <message>
+        <source>Rename the stage</source>
+        <translation>Stufe umbenennen</translation>
+    </message>
+    <message>
+        <source>A preset finds the stage again by its name; empty for the usual one</source>
+        <translation>Eine Vorgabe findet die Stufe an ihrem Namen wieder; leer für den üblichen</translation>
+    </message>
+    <message>
+        <source>Reset the layer</source>
+        <translation>Ebene zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset Prep</source>
+        <translation>Vorbereitung zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset the Look</source>
+        <translation>Look zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Reset Finish</source>
+        <translation>Abschluss zurücksetzen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ChannelMixEditor</name>
+    <message>
+        <source>Down: the channel that is made. Across: how much of each goes into it.</source>
+        <translation>Nach unten: der Kanal, der entsteht. Nach rechts: wie viel von jedem hineingeht.</translation>
+    </message>
+    <message>
+        <source>Red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>Green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>Blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>offset</source>
+        <translation>Versatz</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::CheckWall</name>
+    <message>
+        <source>Check pictures with the preset</source>
+        <translation>Prüfbilder mit der Vorgabe</translation>
+    </message>
+    <message>
+        <source>Choose check pictures at the left</source>
+        <translation>Links Prüfbilder wählen</translation>
+    </message>
+    <message>
+        <source>Check pictures without a preset</source>
+        <translation>Prüfbilder ohne Vorgabe</translation>
+    </message>
+    <message>
+        <source>%1 on the check pictures</source>
+        <translation>%1 auf den Prüfbildern</translation>
+    </message>
+    <message>
+        <source>%1 (left)  ·  %2 (right)</source>
+        <translation>%1 (links)  ·  %2 (rechts)</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::CompareBar</name>
+    <message>
+        <source>Fit</source>
+        <translation>Passend</translation>
+    </message>
+    <message>
+        <source>100 %</source>
+        <translation>100 %</translation>
+    </message>
+    <message>
+        <source>200 %</source>
+        <translation>200 %</translation>
+    </message>
+    <message>
+        <source>Before</source>
+        <translation>Vorher</translation>
+    </message>
+    <message>
+        <source>Shows the version before as long as it is held (key B)</source>
+        <translation>Zeigt den Stand vorher, solange gehalten wird (Taste B)</translation>
+    </message>
+    <message>
+        <source>Wipe</source>
+        <translation>Wischen</translation>
+    </message>
+    <message>
+        <source>The version before on one side of a line that can be dragged (W; Shift+W lays it across)</source>
+        <translation>Der Stand vorher auf einer Seite einer Linie, die sich ziehen lässt (W; Umschalt+W legt sie quer)</translation>
+    </message>
+    <message>
+        <source>Beside</source>
+        <translation>Daneben</translation>
+    </message>
+    <message>
+        <source>The version before beside the one now, at the same place and scale (D)</source>
+        <translation>Der Stand vorher neben dem jetzigen, an gleicher Stelle und in gleicher Größe (D)</translation>
+    </message>
+    <message>
+        <source>Grid</source>
+        <translation>Raster</translation>
+    </message>
+    <message>
+        <source>The chosen pictures of the tray together (G)</source>
+        <translation>Die gewählten Bilder der Ablage zusammen (G)</translation>
+    </message>
+    <message>
+        <source>Reference</source>
+        <translation>Referenz</translation>
+    </message>
+    <message>
+        <source>A picture of any kind beside, its samples on the same scopes</source>
+        <translation>Ein beliebiges Bild daneben, seine Messpunkte in denselben Messbildern</translation>
+    </message>
+    <message>
+        <source>What before means</source>
+        <translation>Was vorher bedeutet</translation>
+    </message>
+    <message>
+        <source>Which pictures an edit changes</source>
+        <translation>Welche Bilder eine Änderung trifft</translation>
+    </message>
+    <message>
+        <source>This picture only</source>
+        <translation>Nur dieses Bild</translation>
+    </message>
+    <message>
+        <source>All chosen pictures</source>
+        <translation>Alle gewählten Bilder</translation>
+    </message>
+    <message>
+        <source>before = source</source>
+        <translation>vorher = Quelle</translation>
+    </message>
+    <message>
+        <source>before = Prep only</source>
+        <translation>vorher = Vorber.</translation>
+    </message>
+    <message>
+        <source>before = %1</source>
+        <translation>vorher = %1</translation>
+    </message>
+    <message>
+        <source>Edits: these %1</source>
+        <translation>Ändert: diese %1</translation>
+    </message>
+    <message>
+        <source>Edits: this one of %1</source>
+        <translation>Ändert: dieses von %1</translation>
+    </message>
+    <message>
+        <source>Edits: this one</source>
+        <translation>Ändert: dieses</translation>
+    </message>
+    <message>
+        <source>Every edit changes all %1 chosen pictures, as one step</source>
+        <translation>Jede Änderung trifft alle %1 gewählten Bilder, als ein Schritt</translation>
+    </message>
+    <message>
+        <source>Edits change the key picture alone. Choose several in the tray to edit them together</source>
+        <translation>Änderungen treffen nur das Schlüsselbild. Mehrere in der Ablage wählen, um sie zusammen zu ändern</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::CurveView</name>
+    <message>
+        <source>%1 points</source>
+        <translation>%1 Punkte</translation>
+    </message>
+    <message>
+        <source>point %1 of %2: %3 to %4</source>
+        <translation>Punkt %1 von %2: %3 auf %4</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::CurvesEditor</name>
+    <message>
+        <source>RGB</source>
+        <translation>RGB</translation>
+    </message>
+    <message>
+        <source>Luma</source>
+        <translation>Luma</translation>
+    </message>
+    <message>
+        <source>Channels</source>
+        <translation>Kanäle</translation>
+    </message>
+    <message>
+        <source>Hold hue</source>
+        <translation>Farbton halten</translation>
+    </message>
+    <message>
+        <source>Monotone</source>
+        <translation>Monoton</translation>
+    </message>
+    <message>
+        <source>Natural</source>
+        <translation>Natürlich</translation>
+    </message>
+    <message>
+        <source>Channel</source>
+        <translation>Kanal</translation>
+    </message>
+    <message>
+        <source>Tone curve</source>
+        <translation>Tonkurve</translation>
+    </message>
+    <message>
+        <source>in</source>
+        <translation>ein</translation>
+    </message>
+    <message>
+        <source>out</source>
+        <translation>aus</translation>
+    </message>
+    <message>
+        <source>Point %1</source>
+        <translation>Punkt %1</translation>
+    </message>
+    <message>
+        <source>Point %1 of %2</source>
+        <translation>Punkt %1 von %2</translation>
+    </message>
+    <message>
+        <source>%1 points; press to add</source>
+        <translation>%1 Punkte; Klick fügt an</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::EditorPanel</name>
+    <message>
+        <source>On picture</source>
+        <translation>Am Bild</translation>
+    </message>
+    <message>
+        <source>Reset</source>
+        <translation>Rücksetzen</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>On</source>
+        <translation>Ein</translation>
+    </message>
+    <message>
+        <source>Turns this on and off</source>
+        <translation>Schaltet dies ein und aus</translation>
+    </message>
+    <message>
+        <source>Press on the picture and drag: the point, band or row that the colour belongs to is found and moved (P)</source>
+        <translation>Auf das Bild drücken und ziehen: der Punkt, das Band oder die Zeile, zu der die Farbe gehört, wird gefunden und bewegt (P)</translation>
+    </message>
+    <message>
+        <source>Kept settings</source>
+        <translation>Aufbewahrte Einstellungen</translation>
+    </message>
+    <message>
+        <source>Settings kept for this kind of stage; pointing tries one</source>
+        <translation>Aufbewahrte Einstellungen für diese Art von Stufe; Zeigen probiert eine aus</translation>
+    </message>
+    <message>
+        <source>Back to how it was when the picture was opened; once more, to the defaults</source>
+        <translation>Zurück zum Stand beim Öffnen des Bildes; noch einmal: zu den Ausgangswerten</translation>
+    </message>
+    <message>
+        <source>How much of it is felt: 0 as if it were off, 100 fully</source>
+        <translation>Wie viel davon zu spüren ist: 0 wie ausgeschaltet, 100 ganz</translation>
+    </message>
+    <message>
+        <source>Save preset…</source>
+        <translation>Sichern…</translation>
+    </message>
+    <message>
+        <source>Export LUT…</source>
+        <translation>LUT ausgeben…</translation>
+    </message>
+    <message>
+        <source>Takes and steps</source>
+        <translation>Fassungen und Schritte</translation>
+    </message>
+    <message>
+        <source>Takes of this picture and what was done to it (Ctrl+H)</source>
+        <translation>Fassungen dieses Bildes und was mit ihm getan wurde (Strg+H)</translation>
+    </message>
+    <message>
+        <source>Shelf</source>
+        <translation>Regal</translation>
+    </message>
+    <message>
+        <source>The presets in place of the tray (Ctrl+L)</source>
+        <translation>Die Vorgaben an der Stelle der Ablage (Strg+L)</translation>
+    </message>
+    <message>
+        <source>Close this editor</source>
+        <translation>Diesen Editor schließen</translation>
+    </message>
+    <message>
+        <source>Pin this editor beside</source>
+        <translation>Diesen Editor daneben anheften</translation>
+    </message>
+    <message>
+        <source>Keep these settings…</source>
+        <translation>Diese Einstellungen aufbewahren…</translation>
+    </message>
+    <message>
+        <source>Nothing kept yet</source>
+        <translation>Noch nichts aufbewahrt</translation>
+    </message>
+    <message>
+        <source>Keep these settings</source>
+        <translation>Diese Einstellungen aufbewahren</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>A layer is a run of stages with a strength of its own. Strength and switch act on all of them together; the name is where a preset finds it again.</source>
+        <translation>Eine Ebene ist eine Folge von Stufen mit eigener Stärke. Stärke und Schalter wirken auf alle zusammen; an ihrem Namen findet eine Vorgabe sie wieder.</translation>
+    </message>
+    <message>
+        <source>Layer name</source>
+        <translation>Name der Ebene</translation>
+    </message>
+    <message>
+        <source>Blend mode</source>
+        <translation>Mischart</translation>
+    </message>
+    <message>
+        <source>How the layer is laid over what comes before it</source>
+        <translation>Wie die Ebene über das gelegt wird, was davor kommt</translation>
+    </message>
+    <message>
+        <source>Earlier</source>
+        <translation>Früher</translation>
+    </message>
+    <message>
+        <source>Lets the layer act before the one below</source>
+        <translation>Lässt die Ebene vor der darunter wirken</translation>
+    </message>
+    <message>
+        <source>Later</source>
+        <translation>Später</translation>
+    </message>
+    <message>
+        <source>Lets the layer act after the one above</source>
+        <translation>Lässt die Ebene nach der darüber wirken</translation>
+    </message>
+    <message>
+        <source>Merge down</source>
+        <translation>Nach unten vereinen</translation>
+    </message>
+    <message>
+        <source>Puts its stages behind those of the layer below; both must be laid over plainly</source>
+        <translation>Hängt ihre Stufen hinter die der Ebene darunter; beide müssen schlicht aufliegen</translation>
+    </message>
+    <message>
+        <source>Delete layer</source>
+        <translation>Ebene löschen</translation>
+    </message>
+    <message>
+        <source>Undo brings it back</source>
+        <translation>Rückgängig holt es zurück</translation>
+    </message>
+    <message>
+        <source>This stage comes from a newer Baryton. It is kept as it is and changes nothing here.</source>
+        <translation>Diese Stufe kommt aus einem neueren Baryton. Sie bleibt, wie sie ist, und ändert hier nichts.</translation>
+    </message>
+    <message>
+        <source>This picture has no such stage. The editor comes back with the next one that has it.</source>
+        <translation>Dieses Bild hat keine solche Stufe. Der Editor kommt mit dem nächsten wieder, das sie hat.</translation>
+    </message>
+    <message>
+        <source>Choose a stage in the chain below.</source>
+        <translation>Unten in der Kette eine Stufe wählen.</translation>
+    </message>
+    <message>
+        <source>Layer · %1</source>
+        <translation>Ebene · %1</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ExportLutSheet</name>
+    <message>
+        <source>Export LUT</source>
+        <translation>LUT ausgeben</translation>
+    </message>
+    <message>
+        <source>The Look of %1 as a LUT. This picture&apos;s Prep is not part of it.</source>
+        <translation>Der Look von %1 als LUT. Die Vorbereitung dieses Bildes gehört nicht dazu.</translation>
+    </message>
+    <message>
+        <source> look</source>
+        <translation> Look</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ExportPackSheet</name>
+    <message>
+        <source>Cover: the key picture as it is graded</source>
+        <translation>Titelbild: das Schlüsselbild, wie es gestaltet ist</translation>
+    </message>
+    <message>
+        <source>Write the pack</source>
+        <translation>Das Paket schreiben</translation>
+    </message>
+    <message>
+        <source>Export a pack</source>
+        <translation>Ein Paket ausgeben</translation>
+    </message>
+    <message>
+        <source>Name of the pack</source>
+        <translation>Name des Pakets</translation>
+    </message>
+    <message>
+        <source>My presets</source>
+        <translation>Meine Vorgaben</translation>
+    </message>
+    <message>
+        <source>Author</source>
+        <translation>Autor</translation>
+    </message>
+    <message>
+        <source>Licence: what others may do with it</source>
+        <translation>Lizenz: was andere damit tun dürfen</translation>
+    </message>
+    <message>
+        <source>Notes (optional)</source>
+        <translation>Notizen (freiwillig)</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notizen</translation>
+    </message>
+    <message>
+        <source>What goes into the pack</source>
+        <translation>Was ins Paket kommt</translation>
+    </message>
+    <message>
+        <source> · can&apos;t be read</source>
+        <translation> · nicht lesbar</translation>
+    </message>
+    <message>
+        <source>File</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>Choose…</source>
+        <translation>Wählen…</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Nothing is ticked.</source>
+        <translation>Nichts ist angehakt.</translation>
+    </message>
+    <message>
+        <source>%1 go into the pack. LUTs that presets use travel inside them.</source>
+        <translation>%1 kommen ins Paket. LUTs, die Vorgaben verwenden, reisen darin mit.</translation>
+    </message>
+    <message>
+        <source>item</source>
+        <translation>Stück</translation>
+    </message>
+    <message>
+        <source>items</source>
+        <translation>Stücke</translation>
+    </message>
+    <message>
+        <source> The file is there and is replaced.</source>
+        <translation> Die Datei ist da und wird ersetzt.</translation>
+    </message>
+    <message>
+        <source>Packs (*.bpack)</source>
+        <translation>Pakete (*.bpack)</translation>
+    </message>
+    <message>
+        <source>Pack written: %1, %2</source>
+        <translation>Paket geschrieben: %1, %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::FilmEditor</name>
+    <message>
+        <source>Response</source>
+        <translation>Wirkung</translation>
+    </message>
+    <message>
+        <source>negative</source>
+        <translation>Negativ</translation>
+    </message>
+    <message>
+        <source>reversal</source>
+        <translation>Umkehr</translation>
+    </message>
+    <message>
+        <source>mono</source>
+        <translation>Schwarzweiß</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::FindPopup</name>
+    <message>
+        <source>Found</source>
+        <translation>Gefunden</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::GenericEditor</name>
+    <message>
+        <source>Load LUT…</source>
+        <translation>LUT laden…</translation>
+    </message>
+    <message>
+        <source>Pick a neutral…</source>
+        <translation>Neutralen Punkt wählen…</translation>
+    </message>
+    <message>
+        <source>Press on something in the picture that should be grey or white</source>
+        <translation>Im Bild auf etwas drücken, das grau oder weiß sein soll</translation>
+    </message>
+    <message>
+        <source>Press on something that should be grey</source>
+        <translation>Auf etwas drücken, das grau sein soll</translation>
+    </message>
+    <message>
+        <source>No LUT is loaded: the picture passes through.</source>
+        <translation>Keine LUT ist geladen: das Bild geht unverändert durch.</translation>
+    </message>
+    <message>
+        <source>“%1” did not come along with the grade: the picture passes through. Load the file again.</source>
+        <translation>„%1“ kam mit der Gestaltung nicht mit: das Bild geht unverändert durch. Die Datei neu laden.</translation>
+    </message>
+    <message>
+        <source>
+3D, %1 points along each edge</source>
+        <translation>
+3D, %1 Punkte an jeder Kante</translation>
+    </message>
+    <message>
+        <source>
+1D, %1 entries</source>
+        <translation>
+1D, %1 Einträge</translation>
+    </message>
+    <message>
+        <source>Load LUT</source>
+        <translation>LUT laden</translation>
+    </message>
+    <message>
+        <source>LUT files (*.cube *.3dl);;All files (*)</source>
+        <translation>LUT-Dateien (*.cube *.3dl);;Alle Dateien (*)</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::GradePage</name>
+    <message>
+        <source>Open a folder of pictures to begin: File, Open folder… or drop one here.</source>
+        <translation>Zum Anfang einen Ordner mit Bildern öffnen: Datei, Ordner öffnen… oder einen hier ablegen.</translation>
+    </message>
+    <message>
+        <source>Reading %1…</source>
+        <translation>%1 wird gelesen…</translation>
+    </message>
+    <message>
+        <source>%1 alone</source>
+        <translation>%1 allein</translation>
+    </message>
+    <message>
+        <source>this layer alone</source>
+        <translation>diese Ebene allein</translation>
+    </message>
+    <message>
+        <source>R %1 G %2 B %3 → R %4 G %5 B %6</source>
+        <translation>R %1 G %2 B %3 → R %4 G %5 B %6</translation>
+    </message>
+    <message>
+        <source>   hue %1°</source>
+        <translation>   Farbton %1°</translation>
+    </message>
+    <message>
+        <source>Remove sample %1</source>
+        <translation>Messpunkt %1 entfernen</translation>
+    </message>
+    <message>
+        <source>Sample point here</source>
+        <translation>Messpunkt hier</translation>
+    </message>
+    <message>
+        <source>There are %1 sample points already: remove one first</source>
+        <translation>Es gibt schon %1 Messpunkte: erst einen entfernen</translation>
+    </message>
+    <message>
+        <source>Remove all sample points</source>
+        <translation>Alle Messpunkte entfernen</translation>
+    </message>
+    <message>
+        <source>Reference picture…</source>
+        <translation>Referenzbild…</translation>
+    </message>
+    <message>
+        <source>This picture as it is now as the reference</source>
+        <translation>Dieses Bild, wie es jetzt ist, als Referenz</translation>
+    </message>
+    <message>
+        <source>Reference picture</source>
+        <translation>Referenzbild</translation>
+    </message>
+    <message>
+        <source> (Escape to leave it)</source>
+        <translation> (Escape beendet es)</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::GradientEditor</name>
+    <message>
+        <source>Gradient</source>
+        <translation>Verlauf</translation>
+    </message>
+    <message>
+        <source>Drag the stops; a double click beside them adds one, on one takes it away</source>
+        <translation>Stützen ziehen; Doppelklick daneben fügt eine ein, auf einer nimmt sie weg</translation>
+    </message>
+    <message>
+        <source>Stop colour</source>
+        <translation>Farbe der Stütze</translation>
+    </message>
+    <message>
+        <source>Pull toward a colour; the ring around makes it lighter or darker. Double click resets.</source>
+        <translation>Zu einer Farbe ziehen; der Ring ringsum macht heller oder dunkler. Doppelklick setzt zurück.</translation>
+    </message>
+    <message>
+        <source>Colour from picture…</source>
+        <translation>Farbe aus dem Bild…</translation>
+    </message>
+    <message>
+        <source>Press on a colour in the picture, or in the reference picture, to give it to this stop</source>
+        <translation>Auf eine Farbe im Bild oder im Referenzbild drücken, um sie dieser Stütze zu geben</translation>
+    </message>
+    <message>
+        <source>Gives the stop at the other end the hue that lies opposite, as strong as this one</source>
+        <translation>Gibt der Stütze am anderen Ende den gegenüberliegenden Farbton, so kräftig wie diese</translation>
+    </message>
+    <message>
+        <source>Stop %1 at</source>
+        <translation>Stütze %1 bei</translation>
+    </message>
+    <message>
+        <source>Red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>Green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>Blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>Press on the colour that the stop is to have</source>
+        <translation>Auf die Farbe drücken, die die Stütze haben soll</translation>
+    </message>
+    <message>
+        <source>Opposite → shadows</source>
+        <translation>Gegenüber → Schatten</translation>
+    </message>
+    <message>
+        <source>Opposite → lights</source>
+        <translation>Gegenüber → Lichter</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::GridView</name>
+    <message>
+        <source>Grid of pictures</source>
+        <translation>Raster von Bildern</translation>
+    </message>
+    <message>
+        <source>Reading…</source>
+        <translation>Wird gelesen…</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::GroupList</name>
+    <message>
+        <source>Groups</source>
+        <translation>Gruppen</translation>
+    </message>
+    <message>
+        <source>All presets</source>
+        <translation>Alle Vorgaben</translation>
+    </message>
+    <message>
+        <source>Favourites</source>
+        <translation>Favoriten</translation>
+    </message>
+    <message>
+        <source>New group</source>
+        <translation>Neue Gruppe</translation>
+    </message>
+    <message>
+        <source>New group %1</source>
+        <translation>Neue Gruppe %1</translation>
+    </message>
+    <message>
+        <source>Rename</source>
+        <translation>Umbenennen</translation>
+    </message>
+    <message>
+        <source>Export as a pack…</source>
+        <translation>Als Paket ausgeben…</translation>
+    </message>
+    <message>
+        <source>Show the folder</source>
+        <translation>Den Ordner zeigen</translation>
+    </message>
+    <message>
+        <source>Delete the group</source>
+        <translation>Die Gruppe löschen</translation>
+    </message>
+    <message>
+        <source>Group deleted: %1. Undo brings it back.</source>
+        <translation>Gruppe gelöscht: %1. Rückgängig holt sie zurück.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::HandleBar</name>
+    <message>
+        <source>handle %1 of %2 at %3</source>
+        <translation>Griff %1 von %2 bei %3</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::HistogramView</name>
+    <message>
+        <source>Histogram</source>
+        <translation>Histogramm</translation>
+    </message>
+    <message>
+        <source>%1   R %2 %   G %3 %   B %4 %</source>
+        <translation>%1   R %2 %   G %3 %   B %4 %</translation>
+    </message>
+    <message>
+        <source>%1 % at black, %2 % at white</source>
+        <translation>%1 % am Schwarz, %2 % am Weiß</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::HueBandsEditor</name>
+    <message>
+        <source>Drag a handle up or down to change these hues, sideways to take others; double click resets</source>
+        <translation>Einen Griff auf oder ab ziehen ändert diese Farbtöne, seitwärts nimmt andere; Doppelklick setzt zurück</translation>
+    </message>
+    <message>
+        <source>Band %1 hue</source>
+        <translation>Band %1 Farbton</translation>
+    </message>
+    <message>
+        <source>Width</source>
+        <translation>Breite</translation>
+    </message>
+    <message>
+        <source>Feather</source>
+        <translation>Auslauf</translation>
+    </message>
+    <message>
+        <source>Shift</source>
+        <translation>Drehung</translation>
+    </message>
+    <message>
+        <source>Saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>Lightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::HueLanes</name>
+    <message>
+        <source>Hue bands</source>
+        <translation>Farbtonbänder</translation>
+    </message>
+    <message>
+        <source>shift</source>
+        <translation>Drehung</translation>
+    </message>
+    <message>
+        <source>saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>lightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>band %1 at hue %2°: shift %3, saturation %4, lightness %5</source>
+        <translation>Band %1 bei Farbton %2°: Drehung %3, Sättigung %4, Helligkeit %5</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ImportSheet</name>
+    <message>
+        <source>new</source>
+        <translation>neu</translation>
+    </message>
+    <message>
+        <source>there already</source>
+        <translation>schon da</translation>
+    </message>
+    <message>
+        <source>differs from yours</source>
+        <translation>anders als die vorhandene</translation>
+    </message>
+    <message>
+        <source>twice</source>
+        <translation>doppelt</translation>
+    </message>
+    <message>
+        <source>can&apos;t be read</source>
+        <translation>nicht lesbar</translation>
+    </message>
+    <message>
+        <source>something else</source>
+        <translation>etwas anderes</translation>
+    </message>
+    <message>
+        <source>Add</source>
+        <translation>Hinzufügen</translation>
+    </message>
+    <message>
+        <source>Import</source>
+        <translation>Einlesen</translation>
+    </message>
+    <message>
+        <source>Cover of the pack</source>
+        <translation>Titelbild des Pakets</translation>
+    </message>
+    <message>
+        <source>by %1</source>
+        <translation>von %1</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>What</source>
+        <translation>Was</translation>
+    </message>
+    <message>
+        <source>State</source>
+        <translation>Stand</translation>
+    </message>
+    <message>
+        <source>What happens</source>
+        <translation>Was geschieht</translation>
+    </message>
+    <message>
+        <source>What the import holds</source>
+        <translation>Was die Einfuhr enthält</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Group %1</source>
+        <translation>Gruppe %1</translation>
+    </message>
+    <message>
+        <source>Left out</source>
+        <translation>Weggelassen</translation>
+    </message>
+    <message>
+        <source>LUT</source>
+        <translation>LUT</translation>
+    </message>
+    <message>
+        <source>preset</source>
+        <translation>Vorgabe</translation>
+    </message>
+    <message>
+        <source>add</source>
+        <translation>hinzufügen</translation>
+    </message>
+    <message>
+        <source>keep both</source>
+        <translation>beide behalten</translation>
+    </message>
+    <message>
+        <source>replace yours</source>
+        <translation>Ihre ersetzen</translation>
+    </message>
+    <message>
+        <source>leave out</source>
+        <translation>weglassen</translation>
+    </message>
+    <message>
+        <source>What happens with %1</source>
+        <translation>Was mit %1 geschieht</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>differing</source>
+        <translation>abweichende</translation>
+    </message>
+    <message>
+        <source>in a second format</source>
+        <translation>in einem zweiten Format</translation>
+    </message>
+    <message>
+        <source>that can&apos;t be read</source>
+        <translation>die nicht lesbar sind</translation>
+    </message>
+    <message>
+        <source>of another kind</source>
+        <translation>von anderer Art</translation>
+    </message>
+    <message>
+        <source>. Undo takes all of it out again.</source>
+        <translation>. Rückgängig nimmt alles wieder heraus.</translation>
+    </message>
+    <message>
+        <source>. There is nothing to add.</source>
+        <translation>. Es gibt nichts hinzuzufügen.</translation>
+    </message>
+    <message>
+        <source>Add %1</source>
+        <translation>%1 hinzufügen</translation>
+    </message>
+    <message>
+        <source>%1 added, %2 left out</source>
+        <translation>%1 hinzugefügt, %2 weggelassen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::InForceList</name>
+    <message>
+        <source>Set</source>
+        <translation>Setzen</translation>
+    </message>
+    <message>
+        <source>Above</source>
+        <translation>Darüber</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>Presets in force</source>
+        <translation>Vorgaben in Kraft</translation>
+    </message>
+    <message>
+        <source>IN FORCE HERE</source>
+        <translation>HIER IN KRAFT</translation>
+    </message>
+    <message>
+        <source>Take the preset off</source>
+        <translation>Die Vorgabe abnehmen</translation>
+    </message>
+    <message>
+        <source>Takes the preset off: what it set and nobody changed since goes back to what it was</source>
+        <translation>Nimmt die Vorgabe ab: was sie gesetzt hat und niemand seither geändert hat, wird wieder, wie es war</translation>
+    </message>
+    <message>
+        <source>Strength of the preset</source>
+        <translation>Stärke der Vorgabe</translation>
+    </message>
+    <message>
+        <source>How far the preset goes: 100 as it was saved</source>
+        <translation>Wie weit die Vorgabe geht: 100 wie gesichert</translation>
+    </message>
+    <message>
+        <source>Swap</source>
+        <translation>Tauschen</translation>
+    </message>
+    <message>
+        <source>The next preset that you click takes this one&apos;s place</source>
+        <translation>Die nächste angeklickte Vorgabe nimmt den Platz dieser ein</translation>
+    </message>
+    <message>
+        <source>Save over</source>
+        <translation>Überschreiben</translation>
+    </message>
+    <message>
+        <source>Gives the preset in the library the values that it has here now</source>
+        <translation>Gibt der Vorgabe in der Bibliothek die Werte, die sie hier jetzt hat</translation>
+    </message>
+    <message>
+        <source>Preset %1 on</source>
+        <translation>Vorgabe %1 ein</translation>
+    </message>
+    <message>
+        <source>%1 %2%3</source>
+        <translation>%1 %2%3</translation>
+    </message>
+    <message>
+        <source>
+Some of what it set was changed since</source>
+        <translation>
+Einiges davon wurde seither geändert</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LevelsEditor</name>
+    <message>
+        <source>RGB</source>
+        <translation>RGB</translation>
+    </message>
+    <message>
+        <source>Red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>Green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>Blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>What comes in</source>
+        <translation>Was hereinkommt</translation>
+    </message>
+    <message>
+        <source>What goes out</source>
+        <translation>Was herauskommt</translation>
+    </message>
+    <message>
+        <source>Channel</source>
+        <translation>Kanal</translation>
+    </message>
+    <message>
+        <source>What is left of the dark handle becomes black, right of the light one white; the middle one bends</source>
+        <translation>Was links vom dunklen Griff liegt, wird schwarz, rechts vom hellen weiß; der mittlere biegt</translation>
+    </message>
+    <message>
+        <source>The darkest and the lightest that come out</source>
+        <translation>Das Dunkelste und das Hellste, das herauskommt</translation>
+    </message>
+    <message>
+        <source>Black in</source>
+        <translation>Schwarz herein</translation>
+    </message>
+    <message>
+        <source>Gamma</source>
+        <translation>Gamma</translation>
+    </message>
+    <message>
+        <source>White in</source>
+        <translation>Weiß herein</translation>
+    </message>
+    <message>
+        <source>Black out</source>
+        <translation>Schwarz heraus</translation>
+    </message>
+    <message>
+        <source>White out</source>
+        <translation>Weiß heraus</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::Library</name>
+    <message>
+        <source>Save preset {}</source>
+        <translation>Vorgabe {} sichern</translation>
+    </message>
+    <message>
+        <source>Add {}</source>
+        <translation>{} hinzufügen</translation>
+    </message>
+    <message>
+        <source>Rename {} to {}</source>
+        <translation>{} in {} umbenennen</translation>
+    </message>
+    <message>
+        <source>Delete {}</source>
+        <translation>{} löschen</translation>
+    </message>
+    <message>
+        <source>Move {} to {}</source>
+        <translation>{} nach {} verschieben</translation>
+    </message>
+    <message>
+        <source>Duplicate {}</source>
+        <translation>{} verdoppeln</translation>
+    </message>
+    <message>
+        <source>Make group {}</source>
+        <translation>Gruppe {} anlegen</translation>
+    </message>
+    <message>
+        <source>Rename group {} to {}</source>
+        <translation>Gruppe {} in {} umbenennen</translation>
+    </message>
+    <message>
+        <source>Delete group {}</source>
+        <translation>Gruppe {} löschen</translation>
+    </message>
+    <message>
+        <source>Order the groups</source>
+        <translation>Gruppen ordnen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LimitsStrip</name>
+    <message>
+        <source>Where the stage acts</source>
+        <translation>Wo die Stufe wirkt</translation>
+    </message>
+    <message>
+        <source>Drag the ends, or between them; double click opens the range again</source>
+        <translation>Die Enden oder dazwischen ziehen; Doppelklick öffnet den Bereich wieder</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LutPanel</name>
+    <message>
+        <source>Export LUT</source>
+        <translation>LUT ausgeben</translation>
+    </message>
+    <message>
+        <source>Format</source>
+        <translation>Format</translation>
+    </message>
+    <message>
+        <source>Grid</source>
+        <translation>Raster</translation>
+    </message>
+    <message>
+        <source>Points along each edge: more follow a strong look more closely and make a larger file</source>
+        <translation>Punkte an jeder Kante: mehr folgen einem starken Look genauer und machen eine größere Datei</translation>
+    </message>
+    <message>
+        <source>Reads · writes</source>
+        <translation>Liest · schreibt</translation>
+    </message>
+    <message>
+        <source>The LUT takes display-ready sRGB pixels and gives sRGB pixels</source>
+        <translation>Die LUT nimmt anzeigefertige sRGB-Pixel und gibt sRGB-Pixel</translation>
+    </message>
+    <message>
+        <source>File</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>LUT file</source>
+        <translation>LUT-Datei</translation>
+    </message>
+    <message>
+        <source>Choose…</source>
+        <translation>Wählen…</translation>
+    </message>
+    <message>
+        <source>This file is there already and will be replaced.</source>
+        <translation>Diese Datei ist schon da und wird ersetzt.</translation>
+    </message>
+    <message>
+        <source>LUT files (*.cube *.3dl)</source>
+        <translation>LUT-Dateien (*.cube *.3dl)</translation>
+    </message>
+    <message>
+        <source>%1: ΔE mean %2 · 99 % %3 · worst %4</source>
+        <translation>%1: ΔE Mittel %2 · 99 % %3 · max. %4</translation>
+    </message>
+    <message>
+        <source>Pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>All colours</source>
+        <translation>Alle Farben</translation>
+    </message>
+    <message>
+        <source>Nothing is left out.</source>
+        <translation>Nichts wird weggelassen.</translation>
+    </message>
+    <message>
+        <source>Left out, as it is no function of colour alone: %1</source>
+        <translation>Weggelassen, weil nicht allein von der Farbe abhängig: %1</translation>
+    </message>
+    <message>
+        <source>Measuring…</source>
+        <translation>Wird gemessen…</translation>
+    </message>
+    <message>
+        <source>Fidelity at %1 (on %2)</source>
+        <translation>Treue bei %1 (%2)</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>Writing and reading back…</source>
+        <translation>Wird geschrieben und zurückgelesen…</translation>
+    </message>
+    <message>
+        <source>Written and read back: %1</source>
+        <translation>Geschrieben und zurückgelesen: %1</translation>
+    </message>
+    <message>
+        <source>LUT written: %1</source>
+        <translation>LUT geschrieben: %1</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::MainWindow</name>
+    <message>
+        <source>Baryton</source>
+        <translation>Baryton</translation>
+    </message>
+    <message>
+        <source>Close the message</source>
+        <translation>Die Meldung schließen</translation>
+    </message>
+    <message>
+        <source>%1 – Baryton</source>
+        <translation>%1 – Baryton</translation>
+    </message>
+    <message>
+        <source>Open folder</source>
+        <translation>Ordner öffnen</translation>
+    </message>
+    <message>
+        <source>Open pictures</source>
+        <translation>Bilder öffnen</translation>
+    </message>
+    <message>
+        <source>Pictures (%1)</source>
+        <translation>Bilder (%1)</translation>
+    </message>
+    <message>
+        <source>Keep a take</source>
+        <translation>Eine Fassung behalten</translation>
+    </message>
+    <message>
+        <source>Nothing opened yet</source>
+        <translation>Noch nichts geöffnet</translation>
+    </message>
+    <message>
+        <source>Grade copied. Paste gives its Look and Finish; with ticks, whatever you choose.</source>
+        <translation>Gestaltung kopiert. Einfügen gibt ihren Look und Abschluss, mit Häkchen alles Gewählte.</translation>
+    </message>
+    <message>
+        <source>Copy a grade first (Ctrl+C)</source>
+        <translation>Erst eine Gestaltung kopieren (Strg+C)</translation>
+    </message>
+    <message>
+        <source>Paste</source>
+        <translation>Einfügen</translation>
+    </message>
+    <message>
+        <source>Pasted: it %1</source>
+        <translation>Eingefügt: es %1</translation>
+    </message>
+    <message>
+        <source>Write this picture</source>
+        <translation>Dieses Bild schreiben</translation>
+    </message>
+    <message>
+        <source>JPEG (*.jpg)</source>
+        <translation>JPEG (*.jpg)</translation>
+    </message>
+    <message>
+        <source>TIFF, 16 bit (*.tif)</source>
+        <translation>TIFF, 16 Bit (*.tif)</translation>
+    </message>
+    <message>
+        <source>PNG, 16 bit (*.png)</source>
+        <translation>PNG, 16 Bit (*.png)</translation>
+    </message>
+    <message>
+        <source>command</source>
+        <translation>Befehl</translation>
+    </message>
+    <message>
+        <source>stage</source>
+        <translation>Stufe</translation>
+    </message>
+    <message>
+        <source>add</source>
+        <translation>hinzufügen</translation>
+    </message>
+    <message>
+        <source>Add %1</source>
+        <translation>%1 hinzufügen</translation>
+    </message>
+    <message>
+        <source>preset</source>
+        <translation>Vorgabe</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>the monitor&apos;s profile</source>
+        <translation>das Profil des Bildschirms</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+    <message>
+        <source>Undo %1</source>
+        <translation>%1 rückgängig</translation>
+    </message>
+    <message>
+        <source>Redo</source>
+        <translation>Wiederholen</translation>
+    </message>
+    <message>
+        <source>Redo %1</source>
+        <translation>%1 wiederholen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n grades are not on the disk yet, so the window stays open. Make room, or close it once more to leave without them</source>
+        <translation>
+            <numerusform>Eine Gestaltung ist noch nicht auf der Platte, darum bleibt das Fenster offen. Platz schaffen, oder noch einmal schließen, um ohne sie zu gehen</numerusform>
+            <numerusform>%n Gestaltungen sind noch nicht auf der Platte, darum bleibt das Fenster offen. Platz schaffen, oder noch einmal schließen, um ohne sie zu gehen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>File</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>Edit</source>
+        <translation>Bearbeiten</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation>Look</translation>
+    </message>
+    <message>
+        <source>View</source>
+        <translation>Ansicht</translation>
+    </message>
+    <message>
+        <source>Help</source>
+        <translation>Hilfe</translation>
+    </message>
+    <message>
+        <source>Add a stage</source>
+        <translation>Eine Stufe hinzufügen</translation>
+    </message>
+    <message>
+        <source>Open recent</source>
+        <translation>Zuletzt geöffnet</translation>
+    </message>
+    <message>
+        <source>Grade</source>
+        <translation>Gestalten</translation>
+    </message>
+    <message>
+        <source>Package</source>
+        <translation>Packen</translation>
+    </message>
+    <message>
+        <source>Batch</source>
+        <translation>Stapel</translation>
+    </message>
+    <message>
+        <source>How long the last frame took to render</source>
+        <translation>Wie lange das letzte Bild gerechnet hat</translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
+        <translation>%1 ms</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::NumberField</name>
+    <message>
+        <source>This is no number. Write a number or a sum such as 12+3; Escape takes it back.</source>
+        <translation>Das ist keine Zahl. Eine Zahl oder eine Rechnung wie 12+3 schreiben; Escape nimmt es zurück.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PackagePage</name>
+    <message>
+        <source>Bare</source>
+        <translation>Blank</translation>
+    </message>
+    <message>
+        <source>As graded</source>
+        <translation>Wie gestaltet</translation>
+    </message>
+    <message>
+        <source>Search presets</source>
+        <translation>Vorgaben suchen</translation>
+    </message>
+    <message>
+        <source>Looks through names, groups, notes, authors and the stages that presets use</source>
+        <translation>Durchsucht Namen, Gruppen, Notizen, Autoren und die Stufen, die Vorgaben verwenden</translation>
+    </message>
+    <message>
+        <source>GROUPS</source>
+        <translation>GRUPPEN</translation>
+    </message>
+    <message>
+        <source>New group</source>
+        <translation>Neue Gruppe</translation>
+    </message>
+    <message>
+        <source>Makes a group</source>
+        <translation>Legt eine Gruppe an</translation>
+    </message>
+    <message>
+        <source>Show the folder</source>
+        <translation>Den Ordner zeigen</translation>
+    </message>
+    <message>
+        <source>Opens the folder of the presets: %1</source>
+        <translation>Öffnet den Ordner der Vorgaben: %1</translation>
+    </message>
+    <message>
+        <source>CHECK ON</source>
+        <translation>PRÜFEN AN</translation>
+    </message>
+    <message>
+        <source>Check pictures</source>
+        <translation>Prüfbilder</translation>
+    </message>
+    <message>
+        <source>Up to nine pictures on which presets are tried; tiles show the first three</source>
+        <translation>Bis zu neun Bilder, an denen Vorgaben probiert werden; Kacheln zeigen die ersten drei</translation>
+    </message>
+    <message>
+        <source>Nine check pictures are the most; take one away first</source>
+        <translation>Neun Prüfbilder sind das meiste; erst eines wegnehmen</translation>
+    </message>
+    <message>
+        <source>On pictures</source>
+        <translation>Auf Bildern</translation>
+    </message>
+    <message>
+        <source>How the check pictures stand</source>
+        <translation>Wie die Prüfbilder stehen</translation>
+    </message>
+    <message>
+        <source>The presets alone, on each picture&apos;s own Prep</source>
+        <translation>Die Vorgaben allein, auf der Vorbereitung jedes Bildes</translation>
+    </message>
+    <message>
+        <source>On the grades that the pictures have, applied as at the right</source>
+        <translation>Auf den Gestaltungen der Bilder, angewandt wie rechts</translation>
+    </message>
+    <message>
+        <source>By name</source>
+        <translation>Nach Namen</translation>
+    </message>
+    <message>
+        <source>Newest first</source>
+        <translation>Neueste zuerst</translation>
+    </message>
+    <message>
+        <source>By size</source>
+        <translation>Nach Umfang</translation>
+    </message>
+    <message>
+        <source>Those that set most values first</source>
+        <translation>Zuerst, was am meisten Werte setzt</translation>
+    </message>
+    <message>
+        <source>Order of the presets</source>
+        <translation>Reihenfolge der Vorgaben</translation>
+    </message>
+    <message>
+        <source>Presets</source>
+        <translation>Vorgaben</translation>
+    </message>
+    <message>
+        <source>Deleted: %1. Undo brings it back.</source>
+        <translation>Gelöscht: %1. Rückgängig holt es zurück.</translation>
+    </message>
+    <message>
+        <source>%1 presets deleted. Undo brings them back.</source>
+        <translation>%1 Vorgaben gelöscht. Rückgängig holt sie zurück.</translation>
+    </message>
+    <message>
+        <source>Apply</source>
+        <translation>Anwenden</translation>
+    </message>
+    <message>
+        <source>Favourite, or no longer</source>
+        <translation>Favorit, oder nicht mehr</translation>
+    </message>
+    <message>
+        <source>Rename</source>
+        <translation>Umbenennen</translation>
+    </message>
+    <message>
+        <source>Duplicate</source>
+        <translation>Verdoppeln</translation>
+    </message>
+    <message>
+        <source>Save over with the key picture&apos;s values</source>
+        <translation>Mit den Werten des Schlüsselbildes überschreiben</translation>
+    </message>
+    <message>
+        <source>Move to</source>
+        <translation>Verschieben nach</translation>
+    </message>
+    <message>
+        <source>Export as a pack…</source>
+        <translation>Als Paket ausgeben…</translation>
+    </message>
+    <message>
+        <source>Show the file</source>
+        <translation>Die Datei zeigen</translation>
+    </message>
+    <message>
+        <source>Delete</source>
+        <translation>Löschen</translation>
+    </message>
+    <message>
+        <source>Favourites</source>
+        <translation>Favoriten</translation>
+    </message>
+    <message>
+        <source>All presets</source>
+        <translation>Alle Vorgaben</translation>
+    </message>
+    <message>
+        <source>preset</source>
+        <translation>Vorgabe</translation>
+    </message>
+    <message>
+        <source>presets</source>
+        <translation>Vorgaben</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::Palette</name>
+    <message>
+        <source>Find anything</source>
+        <translation>Alles finden</translation>
+    </message>
+    <message>
+        <source>A command, a stage, a preset, a picture</source>
+        <translation>Ein Befehl, eine Stufe, eine Vorgabe, ein Bild</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PasteSheet</name>
+    <message>
+        <source>Paste with ticks</source>
+        <translation>Mit Häkchen einfügen</translation>
+    </message>
+    <message>
+        <source>picture gets what is ticked</source>
+        <translation>Bild bekommt das Angehakte</translation>
+    </message>
+    <message>
+        <source>pictures get what is ticked, as one step</source>
+        <translation>Bilder bekommen das Angehakte, als ein Schritt</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Paste</source>
+        <translation>Einfügen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PictureSet</name>
+    <message numerus="yes">
+        <source>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</source>
+        <translation>
+            <numerusform>Jetzt wird nichts anderes geöffnet: eine Gestaltung ist noch nicht auf der Platte. Platz schaffen, dann noch einmal öffnen</numerusform>
+            <numerusform>Jetzt wird nichts anderes geöffnet: %n Gestaltungen sind noch nicht auf der Platte. Platz schaffen, dann noch einmal öffnen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1 was changed by someone else: that version is kept as %2</source>
+        <translation>%1 wurde von jemand anderem geändert: jener Stand ist als %2 aufgehoben</translation>
+    </message>
+    <message>
+        <source>Grades of this folder are kept in %1, because they can&apos;t be written beside the pictures: %2</source>
+        <translation>Gestaltungen dieses Ordners liegen in %1, weil sie neben den Bildern nicht geschrieben werden können: %2</translation>
+    </message>
+    <message>
+        <source>All grades are on the disk again</source>
+        <translation>Alle Gestaltungen sind wieder auf der Platte</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PictureView</name>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation>jetzt</translation>
+    </message>
+    <message>
+        <source>%1 by %2 pixels at %3 %</source>
+        <translation>%1 mal %2 Pixel bei %3 %</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PreferencesSheet</name>
+    <message>
+        <source>Preferences</source>
+        <translation>Einstellungen</translation>
+    </message>
+    <message>
+        <source>Theme</source>
+        <translation>Aussehen</translation>
+    </message>
+    <message>
+        <source>The window&apos;s own colours; greys are neutral in both</source>
+        <translation>Die Farben des Fensters selbst; Grau ist in beiden neutral</translation>
+    </message>
+    <message>
+        <source>Dark</source>
+        <translation>Dunkel</translation>
+    </message>
+    <message>
+        <source>Light</source>
+        <translation>Hell</translation>
+    </message>
+    <message>
+        <source>Surround</source>
+        <translation>Umfeld</translation>
+    </message>
+    <message>
+        <source>How light the ground around the picture is</source>
+        <translation>Wie hell der Grund um das Bild ist</translation>
+    </message>
+    <message>
+        <source>Middle</source>
+        <translation>Mittel</translation>
+    </message>
+    <message>
+        <source>Before means</source>
+        <translation>Vorher bedeutet</translation>
+    </message>
+    <message>
+        <source>What comparisons begin with</source>
+        <translation>Womit Vergleiche beginnen</translation>
+    </message>
+    <message>
+        <source>Source</source>
+        <translation>Quelle</translation>
+    </message>
+    <message>
+        <source>Prep only</source>
+        <translation>Nur Vorbereitung</translation>
+    </message>
+    <message>
+        <source>Memory for pictures, MB</source>
+        <translation>Speicher für Bilder, MB</translation>
+    </message>
+    <message>
+        <source>Decoded pictures are kept up to this, so that going back to one is quick</source>
+        <translation>Bis hierher werden gelesene Bilder behalten, damit es schnell zu ihnen zurückgeht</translation>
+    </message>
+    <message>
+        <source>Threads</source>
+        <translation>Threads</translation>
+    </message>
+    <message>
+        <source>0: all cores</source>
+        <translation>0: alle Kerne</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+    <message>
+        <source>The desktop&apos;s</source>
+        <translation>Desktop</translation>
+    </message>
+    <message>
+        <source>sRGB</source>
+        <translation>sRGB</translation>
+    </message>
+    <message>
+        <source>A file…</source>
+        <translation>Eine Datei…</translation>
+    </message>
+    <message>
+        <source>Monitor profile</source>
+        <translation>Bildschirmprofil</translation>
+    </message>
+    <message>
+        <source>What the monitor makes of numbers; everything shown is fitted to it, files are not</source>
+        <translation>Was der Bildschirm aus Zahlen macht; alles Gezeigte wird ihm angepasst, Dateien nicht</translation>
+    </message>
+    <message>
+        <source>Monitor profile in force</source>
+        <translation>Geltendes Bildschirmprofil</translation>
+    </message>
+    <message>
+        <source>none set for this monitor: taken as sRGB</source>
+        <translation>für diesen Bildschirm keines gesetzt: gilt als sRGB</translation>
+    </message>
+    <message>
+        <source>One of %1 bytes, without a name</source>
+        <translation>Eines von %1 Bytes, ohne Namen</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>ICC-Profile (*.icc *.icm)</translation>
+    </message>
+    <message>
+        <source>Language</source>
+        <translation>Sprache</translation>
+    </message>
+    <message>
+        <source>The system&apos;s</source>
+        <translation>Die des Systems</translation>
+    </message>
+    <message>
+        <source>from the next start on</source>
+        <translation>ab dem nächsten Start</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PresetDetails</name>
+    <message>
+        <source>on</source>
+        <translation>ein</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>aus</translation>
+    </message>
+    <message>
+        <source>Preset name</source>
+        <translation>Name der Vorgabe</translation>
+    </message>
+    <message>
+        <source>Write another name and press Enter to rename it</source>
+        <translation>Einen anderen Namen schreiben und Eingabe drücken benennt um</translation>
+    </message>
+    <message>
+        <source>Favourite</source>
+        <translation>Favorit</translation>
+    </message>
+    <message>
+        <source>Favourites have a group of their own, here and on the shelf</source>
+        <translation>Favoriten haben eine eigene Gruppe, hier und im Regal</translation>
+    </message>
+    <message>
+        <source>When to use it</source>
+        <translation>Wofür sie gut ist</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notizen</translation>
+    </message>
+    <message>
+        <source>Author</source>
+        <translation>Autor</translation>
+    </message>
+    <message>
+        <source>Key of the preset</source>
+        <translation>Taste der Vorgabe</translation>
+    </message>
+    <message>
+        <source>A key that puts the preset on the picture in Grade. Delete takes it away</source>
+        <translation>Eine Taste, die in Gestalten die Vorgabe auf das Bild legt. Entf nimmt sie weg</translation>
+    </message>
+    <message>
+        <source>WHAT IT CARRIES</source>
+        <translation>WAS SIE MITNIMMT</translation>
+    </message>
+    <message>
+        <source>Double-click a value to change it; Delete drops what is chosen</source>
+        <translation>Doppelklick auf einen Wert ändert ihn; Entf lässt das Gewählte fallen</translation>
+    </message>
+    <message>
+        <source>How</source>
+        <translation>Wie</translation>
+    </message>
+    <message>
+        <source>Set values</source>
+        <translation>Setzen</translation>
+    </message>
+    <message>
+        <source>Add above</source>
+        <translation>Darüber</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>How it is applied</source>
+        <translation>Wie sie angewandt wird</translation>
+    </message>
+    <message>
+        <source>Sets just what it carries in the layers that are there; the rest stays</source>
+        <translation>Setzt nur, was sie mitnimmt, in den vorhandenen Ebenen; der Rest bleibt</translation>
+    </message>
+    <message>
+        <source>Puts its layers above what is there, under the preset&apos;s name</source>
+        <translation>Legt ihre Ebenen über das Vorhandene, unter dem Namen der Vorgabe</translation>
+    </message>
+    <message>
+        <source>The Look becomes the preset&apos;s; Finish too where it carries one</source>
+        <translation>Der Look wird der der Vorgabe; auch der Abschluss, wenn sie einen mitnimmt</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>How far the preset goes: 100 as it was saved</source>
+        <translation>Wie weit die Vorgabe geht: 100 wie gesichert</translation>
+    </message>
+    <message>
+        <source>Apply</source>
+        <translation>Anwenden</translation>
+    </message>
+    <message>
+        <source>Save over</source>
+        <translation>Überschreiben</translation>
+    </message>
+    <message>
+        <source>What the preset carries stays; its values become those that the key picture has now. Undo brings the old ones back</source>
+        <translation>Was die Vorgabe mitnimmt, bleibt; ihre Werte werden die, die das Schlüsselbild jetzt hat. Rückgängig holt die alten zurück</translation>
+    </message>
+    <message>
+        <source>Delete</source>
+        <translation>Löschen</translation>
+    </message>
+    <message>
+        <source>Deletes the preset&apos;s file; undo brings it back</source>
+        <translation>Löscht die Datei der Vorgabe; Rückgängig holt sie zurück</translation>
+    </message>
+    <message>
+        <source>AS A LUT</source>
+        <translation>ALS LUT</translation>
+    </message>
+    <message>
+        <source>Own key</source>
+        <translation>Eigene Taste</translation>
+    </message>
+    <message>
+        <source>Applied, it %1.</source>
+        <translation>Angewandt: sie %1.</translation>
+    </message>
+    <message>
+        <source>Apply to these %1</source>
+        <translation>Auf diese %1 anwenden</translation>
+    </message>
+    <message>
+        <source>Apply to key picture</source>
+        <translation>Anwenden</translation>
+    </message>
+    <message>
+        <source>Deleted: %1. Undo brings it back.</source>
+        <translation>Gelöscht: %1. Rückgängig holt es zurück.</translation>
+    </message>
+    <message>
+        <source>The preset has these values already</source>
+        <translation>Die Vorgabe hat diese Werte schon</translation>
+    </message>
+    <message>
+        <source>Save over %1</source>
+        <translation>%1 überschreiben</translation>
+    </message>
+    <message>
+        <source>%1: %2 taken over</source>
+        <translation>%1: %2 übernommen</translation>
+    </message>
+    <message>
+        <source>value</source>
+        <translation>Wert</translation>
+    </message>
+    <message>
+        <source>values</source>
+        <translation>Werte</translation>
+    </message>
+    <message>
+        <source>Words about %1</source>
+        <translation>Worte über %1</translation>
+    </message>
+    <message>
+        <source>%1 is the key of: %2. Choose another one.</source>
+        <translation>%1 ist die Taste für: %2. Bitte eine andere wählen.</translation>
+    </message>
+    <message>
+        <source>%1 is the key of the preset %2. Choose another one.</source>
+        <translation>%1 ist die Taste der Vorgabe %2. Bitte eine andere wählen.</translation>
+    </message>
+    <message>
+        <source>“%1” is no value for it</source>
+        <translation>„%1“ ist dafür kein Wert</translation>
+    </message>
+    <message>
+        <source>Change %1</source>
+        <translation>%1 ändern</translation>
+    </message>
+    <message>
+        <source>A preset carries at least one value; delete the preset instead</source>
+        <translation>Eine Vorgabe nimmt mindestens einen Wert mit; stattdessen die Vorgabe löschen</translation>
+    </message>
+    <message>
+        <source>Drop %1 from %2</source>
+        <translation>%1 aus %2 nehmen</translation>
+    </message>
+    <message>
+        <source>entry</source>
+        <translation>Eintrag</translation>
+    </message>
+    <message>
+        <source>entries</source>
+        <translation>Einträge</translation>
+    </message>
+    <message>
+        <source>%1 dropped. Undo brings it back.</source>
+        <translation>%1 weggenommen. Rückgängig holt es zurück.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PresetTileDelegate</name>
+    <message>
+        <source>Being read…</source>
+        <translation>Wird gelesen…</translation>
+    </message>
+    <message>
+        <source>can&apos;t be read</source>
+        <translation>nicht lesbar</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PresetTileModel</name>
+    <message>
+        <source>Being read…</source>
+        <translation>Wird gelesen…</translation>
+    </message>
+    <message>
+        <source>Applied, it %1.</source>
+        <translation>Angewandt: sie %1.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PrimariesEditor</name>
+    <message>
+        <source>Drag a corner: round white turns its colours, outward and inward makes them stronger and quieter</source>
+        <translation>Eine Ecke ziehen: um Weiß herum dreht ihre Farben, nach außen und innen macht sie kräftiger und stiller</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PushTableEditor</name>
+    <message>
+        <source>Add a row</source>
+        <translation>Zeile hinzufügen</translation>
+    </message>
+    <message>
+        <source>cyan–
+red</source>
+        <translation>Cyan–
+Rot</translation>
+    </message>
+    <message>
+        <source>magenta–
+green</source>
+        <translation>Magenta–
+Grün</translation>
+    </message>
+    <message>
+        <source>yellow–
+blue</source>
+        <translation>Gelb–
+Blau</translation>
+    </message>
+    <message>
+        <source>density</source>
+        <translation>Dichte</translation>
+    </message>
+    <message>
+        <source>ROW %1</source>
+        <translation>ZEILE %1</translation>
+    </message>
+    <message>
+        <source>Tones from</source>
+        <translation>Töne ab</translation>
+    </message>
+    <message>
+        <source>Tones to</source>
+        <translation>Töne bis</translation>
+    </message>
+    <message>
+        <source>Softness</source>
+        <translation>Weichheit</translation>
+    </message>
+    <message>
+        <source>Hue</source>
+        <translation>Farbton</translation>
+    </message>
+    <message>
+        <source>Width</source>
+        <translation>Breite</translation>
+    </message>
+    <message>
+        <source>Feather</source>
+        <translation>Auslauf</translation>
+    </message>
+    <message>
+        <source>hue %1°</source>
+        <translation>Farbton %1°</translation>
+    </message>
+    <message>
+        <source>tones %1–%2</source>
+        <translation>Töne %1–%2</translation>
+    </message>
+    <message>
+        <source>%1 % of the picture lies in this row</source>
+        <translation>%1 % des Bildes liegen in dieser Zeile</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SavePresetSheet</name>
+    <message>
+        <source>Cover: this picture</source>
+        <translation>Titelbild: dieses Bild</translation>
+    </message>
+    <message>
+        <source>Keep both</source>
+        <translation>Beide behalten</translation>
+    </message>
+    <message>
+        <source>Just one…</source>
+        <translation>Nur eines…</translation>
+    </message>
+    <message>
+        <source>Save preset</source>
+        <translation>Vorgabe sichern</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Preset name</source>
+        <translation>Name der Vorgabe</translation>
+    </message>
+    <message>
+        <source>in group</source>
+        <translation>in Gruppe</translation>
+    </message>
+    <message>
+        <source>Group</source>
+        <translation>Gruppe</translation>
+    </message>
+    <message>
+        <source>My presets</source>
+        <translation>Meine Vorgaben</translation>
+    </message>
+    <message>
+        <source>When to use it (optional)</source>
+        <translation>Wofür sie gut ist (freiwillig)</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notizen</translation>
+    </message>
+    <message>
+        <source>Author (optional)</source>
+        <translation>Autor (freiwillig)</translation>
+    </message>
+    <message>
+        <source>Author</source>
+        <translation>Autor</translation>
+    </message>
+    <message>
+        <source>A small version of the picture as it is graded goes into the preset, and shows it where no picture is open and when it is shared</source>
+        <translation>Eine kleine Fassung des Bildes, wie es gestaltet ist, kommt in die Vorgabe und zeigt sie, wo kein Bild offen ist und wenn sie weitergegeben wird</translation>
+    </message>
+    <message>
+        <source>WHAT IT CARRIES</source>
+        <translation>WAS SIE MITNIMMT</translation>
+    </message>
+    <message>
+        <source>All</source>
+        <translation>Alles</translation>
+    </message>
+    <message>
+        <source>Ticks everything, Prep too</source>
+        <translation>Hakt alles an, auch die Vorbereitung</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Nichts</translation>
+    </message>
+    <message>
+        <source>Takes every tick away</source>
+        <translation>Nimmt jedes Häkchen weg</translation>
+    </message>
+    <message>
+        <source>Only changed</source>
+        <translation>Nur Geändertes</translation>
+    </message>
+    <message>
+        <source>Ticks what was changed in Look and Finish</source>
+        <translation>Hakt an, was in Look und Abschluss geändert wurde</translation>
+    </message>
+    <message>
+        <source>Ticks what was changed in one layer or one stage, and nothing else</source>
+        <translation>Hakt an, was in einer Ebene oder einer Stufe geändert wurde, und sonst nichts</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>The one that is there stays; this one gets a number behind its name</source>
+        <translation>Die vorhandene bleibt; diese bekommt eine Zahl hinter ihren Namen</translation>
+    </message>
+    <message>
+        <source>Layer %1</source>
+        <translation>Ebene %1</translation>
+    </message>
+    <message>
+        <source>Applied to a picture it %1.</source>
+        <translation>Auf ein Bild angewandt: sie %1.</translation>
+    </message>
+    <message>
+        <source>Nothing is ticked: tick what the preset is to carry.</source>
+        <translation>Nichts ist angehakt: anhaken, was die Vorgabe mitnehmen soll.</translation>
+    </message>
+    <message>
+        <source> It replaces the one of this name in the group; undo brings that back.</source>
+        <translation> Sie ersetzt die dieses Namens in der Gruppe; Rückgängig holt jene zurück.</translation>
+    </message>
+    <message>
+        <source>Replace preset</source>
+        <translation>Vorgabe ersetzen</translation>
+    </message>
+    <message>
+        <source>Write a name first</source>
+        <translation>Erst einen Namen schreiben</translation>
+    </message>
+    <message>
+        <source>Preset saved: %1 in %2</source>
+        <translation>Vorgabe gesichert: %1 in %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ScopePanel</name>
+    <message>
+        <source>Histogram</source>
+        <translation>Histogramm</translation>
+    </message>
+    <message>
+        <source>Wave</source>
+        <translation>Welle</translation>
+    </message>
+    <message>
+        <source>Parade</source>
+        <translation>Parade</translation>
+    </message>
+    <message>
+        <source>Vector</source>
+        <translation>Vektor</translation>
+    </message>
+    <message>
+        <source>Clip marks</source>
+        <translation>Beschnittmarken</translation>
+    </message>
+    <message>
+        <source>Paints what lies at an end of a channel in the colour of that channel; stripes where all do (C)</source>
+        <translation>Malt, was am Ende eines Kanals liegt, in der Farbe dieses Kanals; Streifen, wo alle am Ende sind (C)</translation>
+    </message>
+    <message>
+        <source>Larger scope</source>
+        <translation>Größeres Messbild</translation>
+    </message>
+    <message>
+        <source>Makes the scope higher, and smaller again</source>
+        <translation>Macht das Messbild höher, und wieder kleiner</translation>
+    </message>
+    <message>
+        <source>Waveform: how light each column of the picture is</source>
+        <translation>Wellenform: wie hell jede Spalte des Bildes ist</translation>
+    </message>
+    <message>
+        <source>Parade: the waveforms of red, green and blue side by side</source>
+        <translation>Parade: die Wellenformen von Rot, Grün und Blau nebeneinander</translation>
+    </message>
+    <message>
+        <source>Vectorscope: where the colours lie, with the line of skin</source>
+        <translation>Vektorskop: wo die Farben liegen, mit der Linie der Haut</translation>
+    </message>
+    <message>
+        <source>Fold the scope</source>
+        <translation>Messbild einklappen</translation>
+    </message>
+    <message>
+        <source>Gives the scope&apos;s room to the chain, and back</source>
+        <translation>Gibt den Platz des Messbilds der Kette, und zurück</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ScopeView</name>
+    <message>
+        <source>Waveform</source>
+        <translation>Wellenform</translation>
+    </message>
+    <message>
+        <source>Parade</source>
+        <translation>Parade</translation>
+    </message>
+    <message>
+        <source>Vectorscope</source>
+        <translation>Vektorskop</translation>
+    </message>
+    <message>
+        <source>hue %1°  %2 %</source>
+        <translation>Farbton %1°  %2 %</translation>
+    </message>
+    <message>
+        <source>%1  (%2 %)</source>
+        <translation>%1  (%2 %)</translation>
+    </message>
+    <message>
+        <source>%1: red %2, green %3, blue %4</source>
+        <translation>%1: Rot %2, Grün %3, Blau %4</translation>
+    </message>
+    <message>
+        <source>pointer</source>
+        <translation>Zeiger</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::Shelf</name>
+    <message>
+        <source> · can&apos;t be read</source>
+        <translation> · nicht lesbar</translation>
+    </message>
+    <message>
+        <source>Set</source>
+        <translation>Setzen</translation>
+    </message>
+    <message>
+        <source>Add above</source>
+        <translation>Darüber</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>Shelf</source>
+        <translation>Regal</translation>
+    </message>
+    <message>
+        <source>Close the shelf</source>
+        <translation>Das Regal schließen</translation>
+    </message>
+    <message>
+        <source>Back to the tray</source>
+        <translation>Zurück zur Ablage</translation>
+    </message>
+    <message>
+        <source>Search presets</source>
+        <translation>Vorgaben suchen</translation>
+    </message>
+    <message>
+        <source>Group</source>
+        <translation>Gruppe</translation>
+    </message>
+    <message>
+        <source>How a preset is applied</source>
+        <translation>Wie eine Vorgabe angewandt wird</translation>
+    </message>
+    <message>
+        <source>Sets just what the preset carries, the rest stays</source>
+        <translation>Setzt nur, was die Vorgabe mitnimmt, der Rest bleibt</translation>
+    </message>
+    <message>
+        <source>Puts the preset&apos;s layers above what is there</source>
+        <translation>Legt die Ebenen der Vorgabe über das Vorhandene</translation>
+    </message>
+    <message>
+        <source>The Look becomes the preset&apos;s</source>
+        <translation>Der Look wird der der Vorgabe</translation>
+    </message>
+    <message>
+        <source>How far the next preset goes: 100 as it was saved</source>
+        <translation>Wie weit die nächste Vorgabe geht: 100 wie gesichert</translation>
+    </message>
+    <message>
+        <source>Presets</source>
+        <translation>Vorgaben</translation>
+    </message>
+    <message>
+        <source>All presets</source>
+        <translation>Alle Vorgaben</translation>
+    </message>
+    <message>
+        <source>Favourites</source>
+        <translation>Favoriten</translation>
+    </message>
+    <message>
+        <source>Click the preset that takes the place of %1</source>
+        <translation>Die Vorgabe anklicken, die den Platz von %1 einnimmt</translation>
+    </message>
+    <message>
+        <source>Point to see, click to try, Ctrl+click for one more; Enter keeps it</source>
+        <translation>Zeigen zum Sehen, Klick probiert, Strg+Klick für noch eine; Eingabe behält</translation>
+    </message>
+    <message>
+        <source>No longer a favourite</source>
+        <translation>Kein Favorit mehr</translation>
+    </message>
+    <message>
+        <source>Favourite</source>
+        <translation>Favorit</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ShelfModel</name>
+    <message>
+        <source>Being read</source>
+        <translation>Wird gelesen</translation>
+    </message>
+    <message>
+        <source>%1 · %2
+%3</source>
+        <translation>%1 · %2
+%3</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SplitToneEditor</name>
+    <message>
+        <source>Shadows</source>
+        <translation>Schatten</translation>
+    </message>
+    <message>
+        <source>Highlights</source>
+        <translation>Lichter</translation>
+    </message>
+    <message>
+        <source>Pull toward a colour; the short line marks what lies opposite. Double click resets.</source>
+        <translation>Zu einer Farbe ziehen; der kurze Strich zeigt, was gegenüberliegt. Doppelklick setzt zurück.</translation>
+    </message>
+    <message>
+        <source>Opposite → lights</source>
+        <translation>Gegenüber → Lichter</translation>
+    </message>
+    <message>
+        <source>Opposite → shadows</source>
+        <translation>Gegenüber → Schatten</translation>
+    </message>
+    <message>
+        <source>Gives the other range the hue that lies opposite, at the same amount</source>
+        <translation>Gibt dem anderen Bereich den gegenüberliegenden Farbton, gleich stark</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::StageCard</name>
+    <message>
+        <source>unknown</source>
+        <translation>unbekannt</translation>
+    </message>
+    <message>
+        <source>not in LUTs</source>
+        <translation>nicht in LUTs</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>on</source>
+        <translation>ein</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>aus</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::StageEditor</name>
+    <message>
+        <source>Hue from picture…</source>
+        <translation>Farbton aus dem Bild…</translation>
+    </message>
+    <message>
+        <source>Press on a colour in the picture, or in the reference picture, to take its hue</source>
+        <translation>Auf eine Farbe im Bild oder im Referenzbild drücken, um ihren Farbton zu nehmen</translation>
+    </message>
+    <message>
+        <source>Press on the colour whose hue is wanted</source>
+        <translation>Auf die Farbe drücken, deren Farbton gewünscht ist</translation>
+    </message>
+    <message>
+        <source>WHERE IT ACTS</source>
+        <translation>WO ES WIRKT</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::StartSheet</name>
+    <message>
+        <source>Start of new pictures</source>
+        <translation>Anfang neuer Bilder</translation>
+    </message>
+    <message>
+        <source>Pictures that have no grade yet start from this. It is listed as in force on them and can be taken off; pictures that have a grade are left alone.</source>
+        <translation>Bilder ohne Gestaltung beginnen mit dieser. Sie steht bei ihnen als in Kraft und lässt sich abnehmen; Bilder mit Gestaltung bleiben unberührt.</translation>
+    </message>
+    <message>
+        <source>Every picture</source>
+        <translation>Jedes Bild</translation>
+    </message>
+    <message>
+        <source>Start of every picture</source>
+        <translation>Anfang jedes Bildes</translation>
+    </message>
+    <message>
+        <source>Another start for a camera or file type</source>
+        <translation>Ein anderer Anfang für eine Kamera oder Dateiart</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Keep</source>
+        <translation>Behalten</translation>
+    </message>
+    <message>
+        <source>neutral</source>
+        <translation>neutral</translation>
+    </message>
+    <message>
+        <source>%1 (missing)</source>
+        <translation>%1 (fehlt)</translation>
+    </message>
+    <message>
+        <source>Camera</source>
+        <translation>Kamera</translation>
+    </message>
+    <message>
+        <source>File type</source>
+        <translation>Dateiart</translation>
+    </message>
+    <message>
+        <source>Camera or file type</source>
+        <translation>Kamera oder Dateiart</translation>
+    </message>
+    <message>
+        <source>model, or jpg, tif…</source>
+        <translation>Modell, oder jpg, tif…</translation>
+    </message>
+    <message>
+        <source>Which</source>
+        <translation>Welche</translation>
+    </message>
+    <message>
+        <source>Its start</source>
+        <translation>Ihr Anfang</translation>
+    </message>
+    <message>
+        <source>Take this line away</source>
+        <translation>Diese Zeile wegnehmen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::StepsPanel</name>
+    <message>
+        <source>Delete</source>
+        <translation>Löschen</translation>
+    </message>
+    <message>
+        <source>Save these as a preset…</source>
+        <translation>Diese als Vorgabe sichern…</translation>
+    </message>
+    <message>
+        <source>Takes</source>
+        <translation>Fassungen</translation>
+    </message>
+    <message>
+        <source>Close takes and steps</source>
+        <translation>Fassungen und Schritte schließen</translation>
+    </message>
+    <message>
+        <source>Back to the tray</source>
+        <translation>Zurück zur Ablage</translation>
+    </message>
+    <message>
+        <source>Keep take</source>
+        <translation>Fassung behalten</translation>
+    </message>
+    <message>
+        <source>Keeps the picture as it is now and goes on in a copy</source>
+        <translation>Behält das Bild, wie es jetzt ist, und macht in einer Kopie weiter</translation>
+    </message>
+    <message>
+        <source>Deletes the take that is shown</source>
+        <translation>Löscht die gezeigte Fassung</translation>
+    </message>
+    <message>
+        <source>Steps</source>
+        <translation>Schritte</translation>
+    </message>
+    <message>
+        <source>Double click goes back to a step; before = step by right click</source>
+        <translation>Doppelklick geht zu einem Schritt zurück; Rechtsklick: vorher = Schritt</translation>
+    </message>
+    <message>
+        <source>Makes a preset that does the chosen steps again, and nothing else</source>
+        <translation>Macht eine Vorgabe, die die gewählten Schritte wieder tut, und sonst nichts</translation>
+    </message>
+    <message>
+        <source>Keep a take</source>
+        <translation>Eine Fassung behalten</translation>
+    </message>
+    <message>
+        <source>Delete a take</source>
+        <translation>Eine Fassung löschen</translation>
+    </message>
+    <message>
+        <source>Choose take %1</source>
+        <translation>Fassung %1 wählen</translation>
+    </message>
+    <message>
+        <source>Rename a take</source>
+        <translation>Eine Fassung umbenennen</translation>
+    </message>
+    <message>
+        <source>Back to “%1”</source>
+        <translation>Zurück zu „%1“</translation>
+    </message>
+    <message>
+        <source>Go back to this step</source>
+        <translation>Zu diesem Schritt zurück</translation>
+    </message>
+    <message>
+        <source>Compare with this step</source>
+        <translation>Mit diesem Schritt vergleichen</translation>
+    </message>
+    <message>
+        <source>Rename</source>
+        <translation>Umbenennen</translation>
+    </message>
+    <message>
+        <source>Compare with this take</source>
+        <translation>Mit dieser Fassung vergleichen</translation>
+    </message>
+    <message>
+        <source>Duplicate</source>
+        <translation>Verdoppeln</translation>
+    </message>
+    <message>
+        <source>Duplicate a take</source>
+        <translation>Eine Fassung verdoppeln</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ThumbnailDelegate</name>
+    <message>
+        <source>can&apos;t be read</source>
+        <translation>nicht lesbar</translation>
+    </message>
+    <message>
+        <source>%1 takes</source>
+        <translation>%1 Fassungen</translation>
+    </message>
+    <message>
+        <source>graded</source>
+        <translation>gestaltet</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::TrayPanel</name>
+    <message>
+        <source>Order and size of the tray</source>
+        <translation>Ordnung und Größe der Ablage</translation>
+    </message>
+    <message>
+        <source>Order, filter and size of the thumbnails</source>
+        <translation>Reihenfolge, Filter und Größe der Vorschaubilder</translation>
+    </message>
+    <message>
+        <source>Tray</source>
+        <translation>Ablage</translation>
+    </message>
+    <message>
+        <source>As opened</source>
+        <translation>Wie geöffnet</translation>
+    </message>
+    <message>
+        <source>By name</source>
+        <translation>Nach Namen</translation>
+    </message>
+    <message>
+        <source>Newest first</source>
+        <translation>Neueste zuerst</translation>
+    </message>
+    <message>
+        <source>Graded first</source>
+        <translation>Gestaltete zuerst</translation>
+    </message>
+    <message>
+        <source>All pictures</source>
+        <translation>Alle Bilder</translation>
+    </message>
+    <message>
+        <source>Graded only</source>
+        <translation>Nur gestaltete</translation>
+    </message>
+    <message>
+        <source>Not yet graded</source>
+        <translation>Noch nicht gestaltete</translation>
+    </message>
+    <message>
+        <source>Small thumbnails</source>
+        <translation>Kleine Vorschaubilder</translation>
+    </message>
+    <message>
+        <source>Middle thumbnails</source>
+        <translation>Mittlere Vorschaubilder</translation>
+    </message>
+    <message>
+        <source>Large thumbnails</source>
+        <translation>Große Vorschaubilder</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n pictures</source>
+        <translation>
+            <numerusform>%n Bild</numerusform>
+            <numerusform>%n Bilder</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::TriangleView</name>
+    <message>
+        <source>Primaries triangle</source>
+        <translation>Dreieck der Primärfarben</translation>
+    </message>
+    <message>
+        <source>held at the dashed lines to keep white</source>
+        <translation>an den gestrichelten Linien gehalten, damit Weiß bleibt</translation>
+    </message>
+    <message>
+        <source>red corner</source>
+        <translation>rote Ecke</translation>
+    </message>
+    <message>
+        <source>green corner</source>
+        <translation>grüne Ecke</translation>
+    </message>
+    <message>
+        <source>blue corner</source>
+        <translation>blaue Ecke</translation>
+    </message>
+    <message>
+        <source>%1: turn %2°, reach %3</source>
+        <translation>%1: Drehung %2°, Reichweite %3</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::WelcomePage</name>
+    <message>
+        <source>A colour style made on one picture, kept, and put on whole sets</source>
+        <translation>Ein Farbstil, an einem Bild entstanden, aufbewahrt und auf ganze Sätze gelegt</translation>
+    </message>
+    <message>
+        <source>Open folder…</source>
+        <translation>Ordner öffnen…</translation>
+    </message>
+    <message>
+        <source>Open pictures…</source>
+        <translation>Bilder öffnen…</translation>
+    </message>
+    <message>
+        <source>The demo set</source>
+        <translation>Der Beispielsatz</translation>
+    </message>
+    <message>
+        <source>A copy of it: twelve pictures of a travelling marionette theatre</source>
+        <translation>Eine Kopie davon: zwölf Bilder eines reisenden Marionettentheaters</translation>
+    </message>
+    <message>
+        <source>Or drop a folder, pictures, presets or LUTs anywhere on the window.</source>
+        <translation>Oder einen Ordner, Bilder, Vorgaben oder LUTs irgendwo auf dem Fenster ablegen.</translation>
+    </message>
+    <message>
+        <source>OPENED LATELY</source>
+        <translation>ZULETZT GEÖFFNET</translation>
+    </message>
+    <message>
+        <source>Nothing yet</source>
+        <translation>Noch nichts</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::WheelView</name>
+    <message>
+        <source>hue %1°, amount %2</source>
+        <translation>Farbton %1°, Stärke %2</translation>
+    </message>
+    <message>
+        <source>%1, level %2</source>
+        <translation>%1, Höhe %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::WheelsEditor</name>
+    <message>
+        <source>Shadows</source>
+        <translation>Schatten</translation>
+    </message>
+    <message>
+        <source>Midtones</source>
+        <translation>Mitteltöne</translation>
+    </message>
+    <message>
+        <source>Highlights</source>
+        <translation>Lichter</translation>
+    </message>
+    <message>
+        <source>Whole</source>
+        <translation>Ganzes</translation>
+    </message>
+    <message>
+        <source>Pull toward a colour; the ring around makes lighter or darker. Double click resets.</source>
+        <translation>Zu einer Farbe ziehen; der Ring ringsum macht heller oder dunkler. Doppelklick setzt zurück.</translation>
+    </message>
+    <message>
+        <source>%1 hue</source>
+        <translation>%1: Ton</translation>
+    </message>
+    <message>
+        <source>Amount</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>Level</source>
+        <translation>Höhe</translation>
+    </message>
+    <message>
+        <source>Opposite to…</source>
+        <translation>Gegenüber an…</translation>
+    </message>
+    <message>
+        <source>Gives another range the hue that lies opposite, at the same amount</source>
+        <translation>Gibt einem anderen Bereich den gegenüberliegenden Farbton, gleich stark</translation>
+    </message>
+    <message>
+        <source>WHERE THE RANGES LIE</source>
+        <translation>WO DIE BEREICHE LIEGEN</translation>
+    </message>
+</context>
+<context>
+    <name>std</name>
+    <message>
+        <source>{} items</source>
+        <translation>{} Stück</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>1 value</source>
+        <translation>1 Wert</translation>
+    </message>
+    <message>
+        <source>{} values</source>
+        <translation>{} Werte</translation>
+    </message>
+    <message>
+        <source>1 stage</source>
+        <translation>1 Stufe</translation>
+    </message>
+    <message>
+        <source>{} stages</source>
+        <translation>{} Stufen</translation>
+    </message>
+    <message>
+        <source>{} point {} to {}</source>
+        <translation>{} Punkt {} auf {}</translation>
+    </message>
+    <message>
+        <source>{} {} points</source>
+        <translation>{} {} Punkte</translation>
+    </message>
+    <message>
+        <source>{} curve</source>
+        <translation>{} Kurve</translation>
+    </message>
+    <message>
+        <source>{} point added at {}</source>
+        <translation>{} Punkt bei {} eingefügt</translation>
+    </message>
+    <message>
+        <source>{} point removed at {}</source>
+        <translation>{} Punkt bei {} entfernt</translation>
+    </message>
+    <message>
+        <source>sets {} in {}</source>
+        <translation>setzt {} in {}</translation>
+    </message>
+    <message>
+        <source>, leaves </source>
+        <translation>, lässt </translation>
+    </message>
+    <message>
+        <source> and </source>
+        <translation> und </translation>
+    </message>
+    <message>
+        <source>Add a stage</source>
+        <translation>Eine Stufe hinzufügen</translation>
+    </message>
+    <message>
+        <source>Delete a stage</source>
+        <translation>Eine Stufe löschen</translation>
+    </message>
+    <message>
+        <source>Move a stage</source>
+        <translation>Eine Stufe bewegen</translation>
+    </message>
+    <message>
+        <source>{} stages changed</source>
+        <translation>{} Stufen geändert</translation>
+    </message>
+    <message>
+        <source>Layer changed</source>
+        <translation>Ebene geändert</translation>
+    </message>
+    <message>
+        <source>{} on</source>
+        <translation>{} ein</translation>
+    </message>
+    <message>
+        <source>{} off</source>
+        <translation>{} aus</translation>
+    </message>
+    <message>
+        <source>{}: strength {:.0f}</source>
+        <translation>{}: Stärke {:.0f}</translation>
+    </message>
+    <message>
+        <source>straight</source>
+        <translation>gerade</translation>
+    </message>
+    <message>
+        <source>{} points</source>
+        <translation>{} Punkte</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>on</source>
+        <translation>ein</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>aus</translation>
+    </message>
+</context>
+</TS>

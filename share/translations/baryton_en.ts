@@ -1,0 +1,44 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="en">
+<context>
+    <name>baryton::AppState</name>
+    <message numerus="yes">
+        <source>Undone: %1. %n other pictures were changed since and keep their state</source>
+        <translation>
+            <numerusform>Undone: %1. One other picture was changed since and keeps its state</numerusform>
+            <numerusform>Undone: %1. %n other pictures were changed since and keep their state</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::MainWindow</name>
+    <message numerus="yes">
+        <source>%n grades are not on the disk yet, so the window stays open. Make room, or close it once more to leave without them</source>
+        <translation>
+            <numerusform>One grade is not on the disk yet, so the window stays open. Make room, or close it once more to leave without it</numerusform>
+            <numerusform>%n grades are not on the disk yet, so the window stays open. Make room, or close it once more to leave without them</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PictureSet</name>
+    <message numerus="yes">
+        <source>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</source>
+        <translation>
+            <numerusform>Nothing else is opened now: one grade is not on the disk yet. Make room, then open it again</numerusform>
+            <numerusform>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::TrayPanel</name>
+    <message numerus="yes">
+        <source>%n pictures</source>
+        <translation>
+            <numerusform>%n picture</numerusform>
+            <numerusform>%n pictures</numerusform>
+        </translation>
+    </message>
+</context>
+</TS>

@@ -1,0 +1,241 @@
+// What changes pictures: each change as a step of undo.
+#include "app/undo_parts.h"
+#include "base/error.h"
+#include "stages/carry_over.h"
+#include "stages/in_force.h"
+#include "stages/preset_words.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+void AppState::editKey(const Grade& grade, const QString& gesture) {
+    if (!hasKey()) return;
+    endTrial();
+    if (grade == keyGrade()) {
+        Q_EMIT shownGradeChanged();
+        return;
+    }
+    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
+    gesture_ = gesture;
+    const Grade before = keyGrade();
+    // Named by all that the gesture did to the key picture.
+    const Grade from = gestureStart(gestureNumber_);
+    doWorks(QString::fromStdString(editText(from, grade)), gestureNumber_, [&](const PictureWork& work, int index) {
+        PictureWork next = work;
+        next.grade = index == key_ ? grade : completed(carriedOver(work.grade, before, grade));
+        return withoutSpentPresets(next);
+    });
+}
+
+void AppState::editTargets(const QString& text, const std::function<Grade(const Grade&)>& change) {
+    resetTargets(text, [&](const Grade& now, const Grade&) { return change(now); });
+}
+
+void AppState::resetTargets(const QString& text,
+                            const std::function<Grade(const Grade& now, const Grade& opened)>& change) {
+    if (!hasKey()) return;
+    const bool wasTried = tried_.has_value();
+    endTrial();
+    endGesture();
+    doWorks(text, 0, [&](const PictureWork& work, int index) {
+        PictureWork next = work;
+        next.grade = completed(change(work.grade, pictures_.at(index).opened));
+        return next != work ? withoutSpentPresets(next) : next;
+    });
+    if (wasTried) Q_EMIT shownGradeChanged();
+}
+
+void AppState::editWorks(const QString& text, const WorkChange& change) {
+    endGesture();
+    editWorksInGesture(text, change);
+}
+
+void AppState::editWorksInGesture(const QString& text, const WorkChange& change) {
+    if (!hasKey()) return;
+    const bool wasTried = tried_.has_value();
+    endTrial();
+    doWorks(text, gesture_.isEmpty() ? 0 : gestureNumber_,
+            [&](const PictureWork& work, int) { return change(work); });
+    if (wasTried) Q_EMIT shownGradeChanged();
+}
+
+AppState::UndoParts AppState::changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change) {
+    UndoParts parts;
+    for (const int index : targets()) {
+        const PictureWork& work = pictures_.at(index).work;
+        if (PictureWork next = change(work, index); next != work)
+            parts.push_back(std::make_unique<WorkPart>(*this, index, work, std::move(next)));
+    }
+    return parts;
+}
+
+void AppState::doWorks(const QString& text, int gesture,
+                       const std::function<PictureWork(const PictureWork&, int)>& change) {
+    UndoParts parts = changedWorks(change);
+    const std::size_t count = parts.size();
+    for (const auto& part : parts) part->redo();
+    undo_.push(count > 1 ? tr("%1 (%2 pictures)").arg(text).arg(count) : text, std::move(parts), gesture);
+}
+
+Grade AppState::gestureStart(int gesture) const {
+    const auto entries = undo_.entriesOf(key_);
+    const auto* last = entries.empty() ? nullptr : dynamic_cast<const WorkPart*>(entries.back().part);
+    return last && entries.back().gesture == gesture ? last->before().grade : keyGrade();
+}
+
+std::vector<AppState::HistoryEntry> AppState::history(int index) const {
+    std::vector<HistoryEntry> entries;
+    for (const auto& entry : undo_.entriesOf(index))
+        if (const auto* part = dynamic_cast<const WorkPart*>(entry.part))
+            entries.push_back({entry.text, part->before().grade, part->after().grade, entry.isDone});
+    return entries;
+}
+
+UndoHistory::Scope AppState::undoScope(int task) const {
+    if (task == 2) return {kBatchSubject};
+    UndoHistory::Scope scope;
+    if (hasKey()) scope.insert(key_);
+    if (task == 1 || libraryIsInReach_) scope.insert(kLibrarySubject);
+    return scope;
+}
+
+void AppState::goBack(int task) {
+    endGesture();
+    const auto scope = undoScope(task);
+    const QString text = undo_.undoText(scope);
+    const int kept = undo_.undo(scope);
+    if (kept > 0)
+        tell(tr("Undone: %1. %n other pictures were changed since and keep their state", nullptr, kept).arg(text));
+    else if (kept == 0)
+        tell(tr("Undone: %1").arg(text));
+}
+
+void AppState::goForth(int task) {
+    endGesture();
+    const auto scope = undoScope(task);
+    const QString text = undo_.redoText(scope);
+    if (undo_.redo(scope) >= 0) tell(tr("Done again: %1").arg(text));
+}
+
+void AppState::editStage(const std::string& stageId, const QString& gesture,
+                         const std::function<void(Stage&)>& change) {
+    Grade next = keyGrade();
+    const auto place = findStage(next, stageId);
+    if (!place) return;
+    change(stageAt(next, *place));
+    editKey(next, gesture);
+}
+
+void AppState::setParameters(const std::string& stageId, const std::map<std::string, Value>& values, bool settled) {
+    QString gesture = QString::fromStdString(stageId);
+    for (const auto& [id, value] : values) gesture += u'/' + QString::fromStdString(id);
+    editStage(stageId, gesture, [&](Stage& stage) {
+        const StageType* type = findStageType(stage.type);
+        for (const auto& [id, value] : values) {
+            const ParameterType* parameter = type ? type->parameter(id) : nullptr;
+            if (parameter && value == parameter->defaultValue)
+                stage.parameters.erase(id);
+            else
+                stage.parameters[id] = value;
+        }
+    });
+    if (settled) endGesture();
+}
+
+void AppState::applyPreset(const Preset& preset, ApplyMode mode, double strength) {
+    if (!hasKey()) return;
+    editWorks(tr("Preset %1").arg(QString::fromStdString(preset.name)),
+              [&](const PictureWork& work) { return withPreset(work, preset, mode, strength); });
+    tell(tr("%1: %2").arg(QString::fromStdString(preset.name), QString::fromStdString(accountOf(preset))));
+}
+
+namespace {
+
+/// The place of a preset among those in force of a picture, by name and mode.
+std::optional<std::size_t> placeOf(const InForce& entry, const PictureWork& work) {
+    for (std::size_t i = 0; i < work.inForce.size(); ++i)
+        if (work.inForce[i].preset.name == entry.preset.name && work.inForce[i].mode == entry.mode) return i;
+    return std::nullopt;
+}
+
+} // namespace
+
+void AppState::changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture) {
+    if (!hasKey() || index >= keyWork().inForce.size()) return;
+    const InForce old = keyWork().inForce[index];
+    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
+    gesture_ = gesture;
+    const QString name = QString::fromStdString(old.preset.name);
+    const QString text = wanted.preset.name != old.preset.name
+                             ? tr("Swap preset %1 for %2").arg(name, QString::fromStdString(wanted.preset.name))
+                         : wanted.isOn != old.isOn
+                             ? wanted.isOn ? tr("Preset %1 on").arg(name) : tr("Preset %1 off").arg(name)
+                             : tr("Preset %1: strength %2").arg(name).arg(std::lround(wanted.strength * 100));
+    const PictureWork* key = &keyWork();
+    editWorksInGesture(text, [&](const PictureWork& work) {
+        const auto place = &work == key ? std::optional(index) : placeOf(old, work);
+        return place ? withPresetChanged(work, *place, wanted) : work;
+    });
+}
+
+void AppState::takeOffPreset(std::size_t index) {
+    if (!hasKey() || index >= keyWork().inForce.size()) return;
+    const InForce old = keyWork().inForce[index];
+    const PictureWork* key = &keyWork();
+    editWorks(tr("Take off preset %1").arg(QString::fromStdString(old.preset.name)), [&](const PictureWork& work) {
+        const auto place = &work == key ? std::optional(index) : placeOf(old, work);
+        return place ? withoutPreset(work, *place) : work;
+    });
+}
+
+PictureWork AppState::workForTry(const PictureWork& work) const {
+    if (tryRevision_ != undo_.revision()) return work;
+    for (const int index : targets()) {
+        const auto entries = undo_.entriesOf(index);
+        const auto* part = entries.empty() ? nullptr : dynamic_cast<const WorkPart*>(entries.back().part);
+        if (part && part->after() == work) return part->before();
+    }
+    return work;
+}
+
+void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength) {
+    if (tryRevision_ == undo_.revision()) undo_.undo({key_});
+    const int before = undo_.revision();
+    applyPreset(preset, mode, strength);
+    tryRevision_ = undo_.revision() > before ? undo_.revision() : -1;
+}
+
+const LibraryEntry* AppState::sourceOf(const InForce& entry) const {
+    for (const LibraryEntry& each : presets_)
+        if (each.preset && each.kind == LibraryEntry::Kind::Preset && each.name == entry.preset.name) return &each;
+    return nullptr;
+}
+
+void AppState::savePresetOver(std::size_t index) {
+    if (!hasKey() || index >= keyWork().inForce.size()) return;
+    const LibraryEntry* source = sourceOf(keyWork().inForce[index]);
+    if (!source) return;
+    const LibraryEntry entry = *source;
+    Preset next = presetAsWorn(keyWork(), index);
+    next.covers = entry.preset->covers;
+    const std::size_t changed = diff(entry.preset->carried, next.carried).size();
+    const QString name = QString::fromStdString(entry.name);
+    endGesture();
+    try {
+        LibraryEdit edit = library_.change(entry, next, tr("Save over %1").arg(name).toStdString());
+        if (!changeFiles([&] { perform(edit); })) return;
+        UndoParts parts = changedWorks([&, key = key_](const PictureWork& work, int of) {
+            return of == key ? withPresetSavedOver(work, index, next) : work;
+        });
+        for (const auto& part : parts) part->redo();
+        parts.push_back(std::make_unique<LibraryPart>(*this, std::move(edit)));
+        undo_.push(tr("Save over %1").arg(name), std::move(parts));
+    } catch (const Error& e) {
+        return tell(QString::fromStdString(e.what()), true);
+    }
+    tell(tr("%1: %2 values taken over. Undo brings the old ones back").arg(name).arg(changed));
+}
+
+} // namespace baryton

@@ -1,0 +1,120 @@
+// The interface in German: every text has one, none is cut, and the core speaks it too.
+#include "app/cut_text.h"
+#include "app/translation.h"
+#include "base/file.h"
+#include "stages/stage_type.h"
+
+#include <QProcess>
+#include <QRegularExpression>
+#include <QTest>
+#include <QXmlStreamReader>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace {
+
+struct Message {
+    QString source, translation;
+    bool isUnfinished = false;
+};
+
+std::vector<Message> messagesOf(const std::filesystem::path& file) {
+    std::vector<Message> all;
+    QXmlStreamReader xml(QString::fromStdString(readFile(file)));
+    while (!xml.atEnd()) {
+        xml.readNext();
+        if (!xml.isStartElement()) continue;
+        if (xml.name() == u"message") all.emplace_back();
+        if (xml.name() == u"source") all.back().source = xml.readElementText();
+        if (xml.name() == u"translation") {
+            all.back().isUnfinished = xml.attributes().hasAttribute(tr8("type"));
+            all.back().translation = xml.readElementText(QXmlStreamReader::IncludeChildElements);
+        }
+    }
+    return all;
+}
+
+/// What stands in a text for values: "%1", "{}", "{:.0f}".
+QStringList places(const QString& text) {
+    static const QRegularExpression place(tr8("%\\d|%n|\\{[^}a-z]*[^}]*\\}"));
+    QStringList found;
+    for (auto each = place.globalMatch(text); each.hasNext();) found.append(each.next().captured());
+    found.sort();
+    return found;
+}
+
+/// Speaks German for the whole process; every test starts with it.
+void speakGerman() {
+    static const bool once = [] {
+        speak(tr8("de"));
+        return true;
+    }();
+    ASSERT_TRUE(once);
+}
+
+} // namespace
+
+TEST(Language, EveryTextOfTodayHasItsTranslation) {
+    const QTemporaryDir folder;
+    const std::filesystem::path into = folder.path().toStdString(),
+                                from = std::filesystem::path(BARYTON_SOURCE) / "share/translations";
+    for (const char* name : {"baryton_de.ts", "baryton_en.ts"}) std::filesystem::copy_file(from / name, into / name);
+    QProcess update;
+    auto environment = QProcessEnvironment::systemEnvironment();
+    environment.insert(tr8("BARYTON_CLI"), tr8(BARYTON_CLI));
+    update.setProcessEnvironment(environment);
+    update.start(QString::fromStdString((from / "update").string()), {folder.path()});
+    ASSERT_TRUE(update.waitForFinished());
+    ASSERT_EQ(update.exitCode(), 0) << update.readAllStandardError().toStdString();
+    for (const char* name : {"baryton_de.ts", "baryton_en.ts"})
+        for (const Message& message : messagesOf(into / name))
+            EXPECT_FALSE(message.isUnfinished) << name << ": " << message.source.toStdString();
+    EXPECT_GT(messagesOf(into / "baryton_de.ts").size(), 1000u);
+    EXPECT_EQ(readFile(into / "stage_words.cpp"), readFile(from / "stage_words.cpp"));
+}
+
+TEST(Language, TranslationsKeepThePlacesOfValues) {
+    for (const Message& message :
+         messagesOf(std::filesystem::path(BARYTON_SOURCE) / "share/translations/baryton_de.ts")) {
+        const QString text = message.source;
+        if (text.contains(tr8("%n"))) continue; // one of its forms may write the number out
+        EXPECT_EQ(places(text), places(message.translation)) << text.toStdString();
+        EXPECT_FALSE(message.translation.isEmpty()) << text.toStdString();
+    }
+}
+
+TEST(Language, CoreAndWindowSpeakIt) {
+    speakGerman();
+    EXPECT_EQ(findStageType("white-balance")->name, "Weißabgleich");
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Blenden")), tr8("0.5"), true);
+    d.menu(tr8("Bearbeiten"), tr8("Belichtung: Blenden +0.50 rückgängig"));
+    EXPECT_TRUE(isNeutral(d.state().keyGrade()));
+    // The same stage in a file is the same in every language.
+    d.state().pictures().flush();
+    const std::string file = readFile(d.folder() / "lake-fog.jpg.bgrade");
+    EXPECT_EQ(file.find("Belichtung"), std::string::npos);
+    EXPECT_NE(file.find("\"exposure\""), std::string::npos);
+    // What the engine says of a stage.
+    d.addStage(tr8("Farbtonbänder"));
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Sättigung")), tr8("-100"), true);
+    d.menu(tr8("Look"), tr8("Stufe verdoppeln"));
+    const std::string id = d.state().chosenStage();
+    EXPECT_TRUE(Driver::waitFor([&] {
+        const auto* card = d.window().gradePage()->chain()->card(id);
+        return card && card->toolTip().contains(tr8("findet nichts zu tun"));
+    }));
+}
+
+TEST(Language, NothingIsCut) {
+    speakGerman();
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    expectNothingCut(d);
+}
+
+} // namespace baryton::test
