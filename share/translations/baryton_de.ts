@@ -2606,6 +2606,406 @@
         <source>Reset Finish</source>
         <translation>Abschluss zurücksetzen</translation>
     </message>
+    <message>
+        <source>cannot write</source>
+        <translation>nicht zu schreiben</translation>
+    </message>
+    <message>
+        <source>cannot make the folder</source>
+        <translation>der Ordner ist nicht anzulegen</translation>
+    </message>
+    <message>
+        <source>there are no pictures to work on</source>
+        <translation>es gibt keine Bilder zu bearbeiten</translation>
+    </message>
+    <message>
+        <source>add pictures or a folder</source>
+        <translation>Bilder oder einen Ordner hinzufügen</translation>
+    </message>
+    <message>
+        <source>no look is chosen</source>
+        <translation>kein Look ist gewählt</translation>
+    </message>
+    <message>
+        <source>tick the pictures&apos; own grade or add a preset</source>
+        <translation>die eigene Gestaltung der Bilder ankreuzen oder eine Vorgabe hinzufügen</translation>
+    </message>
+    <message>
+        <source>the value does not fit the format</source>
+        <translation>der Wert passt nicht zum Format</translation>
+    </message>
+    <message>
+        <source>see docs/formats for what may stand there</source>
+        <translation>docs/formats sagt, was dort stehen darf</translation>
+    </message>
+    <message>
+        <source>the number is too large</source>
+        <translation>die Zahl ist zu groß</translation>
+    </message>
+    <message>
+        <source>write a number within the range of its parameter</source>
+        <translation>eine Zahl im Bereich des Parameters schreiben</translation>
+    </message>
+    <message>
+        <source>the JSON is nested too deeply</source>
+        <translation>das JSON ist zu tief verschachtelt</translation>
+    </message>
+    <message>
+        <source>this can&apos;t be a file of Baryton</source>
+        <translation>das kann keine Datei von Baryton sein</translation>
+    </message>
+    <message>
+        <source>line {}</source>
+        <translation>Zeile {}</translation>
+    </message>
+    <message>
+        <source>this is not valid JSON</source>
+        <translation>das ist kein gültiges JSON</translation>
+    </message>
+    <message>
+        <source>mend the line in a text editor, or take the file from a backup</source>
+        <translation>die Zeile in einem Texteditor berichtigen oder die Datei aus einer Sicherung nehmen</translation>
+    </message>
+    <message>
+        <source>a number in the file is too large</source>
+        <translation>eine Zahl in der Datei ist zu groß</translation>
+    </message>
+    <message>
+        <source>write numbers within the ranges of their parameters</source>
+        <translation>Zahlen in den Bereichen ihrer Parameter schreiben</translation>
+    </message>
+    <message>
+        <source>this is another kind of file (its &quot;format&quot; should be &quot;{}&quot;)</source>
+        <translation>das ist eine Datei anderer Art ("format" müsste "{}" sein)</translation>
+    </message>
+    <message>
+        <source>choose another file</source>
+        <translation>eine andere Datei wählen</translation>
+    </message>
+    <message>
+        <source>the file was written by a newer version ({}; this one reads up to {})</source>
+        <translation>die Datei stammt von einer neueren Version ({}; diese liest bis {})</translation>
+    </message>
+    <message>
+        <source>open it with the newer Baryton; the file was not changed</source>
+        <translation>mit dem neueren Baryton öffnen; die Datei wurde nicht verändert</translation>
+    </message>
+    <message>
+        <source>the LUT in the file is damaged</source>
+        <translation>die LUT in der Datei ist beschädigt</translation>
+    </message>
+    <message>
+        <source>add the LUT again from its own file</source>
+        <translation>die LUT noch einmal aus ihrer eigenen Datei hinzufügen</translation>
+    </message>
+    <message>
+        <source>the lower ends of the range must lie below the upper ones</source>
+        <translation>die unteren Enden des Bereichs müssen unter den oberen liegen</translation>
+    </message>
+    <message>
+        <source>write six numbers: three low, three high</source>
+        <translation>sechs Zahlen schreiben: drei untere, drei obere</translation>
+    </message>
+    <message>
+        <source>the LUT in the file has an impossible size</source>
+        <translation>die LUT in der Datei hat eine unmögliche Größe</translation>
+    </message>
+    <message>
+        <source>the preset has no name</source>
+        <translation>die Vorgabe hat keinen Namen</translation>
+    </message>
+    <message>
+        <source>add a &quot;name&quot;</source>
+        <translation>"name" ergänzen</translation>
+    </message>
+    <message>
+        <source>take the cover out, or write a JPEG as base64</source>
+        <translation>das Titelbild herausnehmen oder ein JPEG als base64 schreiben</translation>
+    </message>
+    <message>
+        <source>the cover is not a JPEG</source>
+        <translation>das Titelbild ist kein JPEG</translation>
+    </message>
+    <message>
+        <source>a grid of {} is outside 2…129</source>
+        <translation>ein Gitter von {} liegt außerhalb von 2…129</translation>
+    </message>
+    <message>
+        <source>choose 33, or 65 for a strong look</source>
+        <translation>33 wählen, oder 65 für einen starken Look</translation>
+    </message>
+    <message>
+        <source>the file is too short for its {} of {} lines</source>
+        <translation>die Datei ist zu kurz für ihre {} von {} Zeilen</translation>
+    </message>
+    <message>
+        <source>the {} ends after {} of {} lines</source>
+        <translation>die {} endet nach {} von {} Zeilen</translation>
+    </message>
+    <message>
+        <source>a line of the {} must hold three numbers, this one holds {}</source>
+        <translation>eine Zeile der {} muss drei Zahlen enthalten, diese enthält {}</translation>
+    </message>
+    <message>
+        <source>{} needs three numbers</source>
+        <translation>{} braucht drei Zahlen</translation>
+    </message>
+    <message>
+        <source>{} needs two numbers</source>
+        <translation>{} braucht zwei Zahlen</translation>
+    </message>
+    <message>
+        <source>the domain&apos;s lower end does not lie below its upper end</source>
+        <translation>das untere Ende des Bereichs liegt nicht unter dem oberen</translation>
+    </message>
+    <message>
+        <source>the file has a head but no table</source>
+        <translation>die Datei hat einen Kopf, aber keine Tabelle</translation>
+    </message>
+    <message>
+        <source>{} needs one number</source>
+        <translation>{} braucht eine Zahl</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a word of this format</source>
+        <translation>"{}" ist kein Wort dieses Formats</translation>
+    </message>
+    <message>
+        <source>choose a .cube file, or take the line out</source>
+        <translation>eine .cube-Datei wählen oder die Zeile herausnehmen</translation>
+    </message>
+    <message>
+        <source>the table comes before its size (LUT_1D_SIZE or LUT_3D_SIZE)</source>
+        <translation>die Tabelle steht vor ihrer Größe (LUT_1D_SIZE oder LUT_3D_SIZE)</translation>
+    </message>
+    <message>
+        <source>1D table</source>
+        <translation>1D-Tabelle</translation>
+    </message>
+    <message>
+        <source>3D table</source>
+        <translation>3D-Tabelle</translation>
+    </message>
+    <message>
+        <source>there is more data than the size says</source>
+        <translation>es sind mehr Daten, als die Größe sagt</translation>
+    </message>
+    <message>
+        <source>this is not a text file, so it is no LUT</source>
+        <translation>das ist keine Textdatei, also keine LUT</translation>
+    </message>
+    <message>
+        <source>choose a .cube or .3dl file</source>
+        <translation>eine .cube- oder .3dl-Datei wählen</translation>
+    </message>
+    <message>
+        <source>the file holds no LUT</source>
+        <translation>die Datei enthält keine LUT</translation>
+    </message>
+    <message>
+        <source>the file has no line of grid positions</source>
+        <translation>die Datei hat keine Zeile mit Gitterstellen</translation>
+    </message>
+    <message>
+        <source>Mesh needs two numbers</source>
+        <translation>Mesh braucht zwei Zahlen</translation>
+    </message>
+    <message>
+        <source>choose a .3dl file, or take the line out</source>
+        <translation>eine .3dl-Datei wählen oder die Zeile herausnehmen</translation>
+    </message>
+    <message>
+        <source>the line of grid positions is missing</source>
+        <translation>die Zeile mit den Gitterstellen fehlt</translation>
+    </message>
+    <message>
+        <source>there are more than 256 grid positions</source>
+        <translation>es sind mehr als 256 Gitterstellen</translation>
+    </message>
+    <message>
+        <source>the grid positions do not rise</source>
+        <translation>die Gitterstellen steigen nicht</translation>
+    </message>
+    <message>
+        <source>the grid positions are not evenly spaced</source>
+        <translation>die Gitterstellen liegen nicht in gleichen Abständen</translation>
+    </message>
+    <message>
+        <source>only evenly spaced grids are read: export it again with one</source>
+        <translation>nur gleichmäßige Gitter werden gelesen: mit einem solchen noch einmal ausgeben</translation>
+    </message>
+    <message>
+        <source>the file is too short for its grid of {}³</source>
+        <translation>die Datei ist zu kurz für ihr Gitter von {}³</translation>
+    </message>
+    <message>
+        <source>the table ends after {} of {} lines</source>
+        <translation>die Tabelle endet nach {} von {} Zeilen</translation>
+    </message>
+    <message>
+        <source>a line of the table must hold three numbers</source>
+        <translation>eine Zeile der Tabelle muss drei Zahlen enthalten</translation>
+    </message>
+    <message>
+        <source>there is more data than the grid positions say</source>
+        <translation>es sind mehr Daten, als die Gitterstellen sagen</translation>
+    </message>
+    <message>
+        <source>a value of {} does not fit the {} bits of the Mesh line</source>
+        <translation>ein Wert von {} passt nicht in die {} Bit der Mesh-Zeile</translation>
+    </message>
+    <message>
+        <source>a name in the archive holds control characters</source>
+        <translation>ein Name im Archiv enthält Steuerzeichen</translation>
+    </message>
+    <message>
+        <source>the archive tries to write outside its own folder</source>
+        <translation>das Archiv will außerhalb seines Ordners schreiben</translation>
+    </message>
+    <message>
+        <source>the archive is damaged or no zip: {}</source>
+        <translation>das Archiv ist beschädigt oder kein Zip: {}</translation>
+    </message>
+    <message>
+        <source>the archive is damaged or no zip</source>
+        <translation>das Archiv ist beschädigt oder kein Zip</translation>
+    </message>
+    <message>
+        <source>download it again, or ask for a plain zip</source>
+        <translation>noch einmal herunterladen oder um ein einfaches Zip bitten</translation>
+    </message>
+    <message>
+        <source>the archive has more than {} entries</source>
+        <translation>das Archiv hat mehr als {} Einträge</translation>
+    </message>
+    <message>
+        <source>the archive is locked with a password</source>
+        <translation>das Archiv ist mit einem Passwort gesichert</translation>
+    </message>
+    <message>
+        <source>unpack it and import the folder</source>
+        <translation>entpacken und den Ordner einlesen</translation>
+    </message>
+    <message>
+        <source>the archive holds a link or a device</source>
+        <translation>das Archiv enthält einen Verweis oder ein Gerät</translation>
+    </message>
+    <message>
+        <source>the archive holds the same name twice</source>
+        <translation>das Archiv enthält einen Namen zweimal</translation>
+    </message>
+    <message>
+        <source>the archive unpacks to more than a set of presets can hold</source>
+        <translation>das Archiv wird entpackt größer, als ein Satz Vorgaben sein kann</translation>
+    </message>
+    <message>
+        <source>the folder has more than {} files</source>
+        <translation>der Ordner hat mehr als {} Dateien</translation>
+    </message>
+    <message>
+        <source>import a smaller one</source>
+        <translation>einen kleineren einlesen</translation>
+    </message>
+    <message>
+        <source>type at least one letter</source>
+        <translation>mindestens einen Buchstaben schreiben</translation>
+    </message>
+    <message>
+        <source>check the permissions of its folder</source>
+        <translation>die Rechte seines Ordners prüfen</translation>
+    </message>
+    <message>
+        <source>cannot delete</source>
+        <translation>nicht zu löschen</translation>
+    </message>
+    <message>
+        <source>there is something of this name already</source>
+        <translation>diesen Namen gibt es schon</translation>
+    </message>
+    <message>
+        <source>choose another name</source>
+        <translation>einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>cannot move</source>
+        <translation>nicht zu verschieben</translation>
+    </message>
+    <message>
+        <source>the colour profile in the file is damaged</source>
+        <translation>das Farbprofil in der Datei ist beschädigt</translation>
+    </message>
+    <message>
+        <source>save the picture again with a valid profile</source>
+        <translation>das Bild mit einem gültigen Profil noch einmal sichern</translation>
+    </message>
+    <message>
+        <source>the colour profile is for another kind of picture ({} channels here)</source>
+        <translation>das Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
+    </message>
+    <message>
+        <source>save the picture again with a profile that fits it</source>
+        <translation>das Bild mit einem passenden Profil noch einmal sichern</translation>
+    </message>
+    <message>
+        <source>the colour profile can&apos;t be used to read the picture</source>
+        <translation>mit dem Farbprofil lässt sich das Bild nicht lesen</translation>
+    </message>
+    <message>
+        <source>save the picture again with another profile</source>
+        <translation>das Bild mit einem anderen Profil noch einmal sichern</translation>
+    </message>
+    <message>
+        <source>the profile is not one of a monitor</source>
+        <translation>das Profil ist keines eines Bildschirms</translation>
+    </message>
+    <message>
+        <source>choose the profile made for this screen</source>
+        <translation>das für diesen Bildschirm gemachte Profil wählen</translation>
+    </message>
+    <message>
+        <source>the profile can&apos;t be used for output</source>
+        <translation>das Profil taugt nicht für die Ausgabe</translation>
+    </message>
+    <message>
+        <source>the picture has more than 400 megapixels</source>
+        <translation>das Bild hat mehr als 400 Megapixel</translation>
+    </message>
+    <message>
+        <source>scale it down or cut it into parts first</source>
+        <translation>erst verkleinern oder in Teile schneiden</translation>
+    </message>
+    <message>
+        <source>its numbers are of a kind that pictures seldom have ({})</source>
+        <translation>seine Zahlen sind von einer Art, die Bilder selten haben ({})</translation>
+    </message>
+    <message>
+        <source>save it with 8 or 16 bits or as 32-bit float</source>
+        <translation>mit 8 oder 16 Bit oder als 32-Bit-Gleitkomma sichern</translation>
+    </message>
+    <message>
+        <source>cannot read the folder: {}</source>
+        <translation>der Ordner ist nicht zu lesen: {}</translation>
+    </message>
+    <message>
+        <source>check its name and permissions</source>
+        <translation>Namen und Rechte prüfen</translation>
+    </message>
+    <message>
+        <source>the folder holds no JPEG, PNG, TIFF or WebP picture</source>
+        <translation>der Ordner enthält kein Bild (JPEG, PNG, TIFF oder WebP)</translation>
+    </message>
+    <message>
+        <source>choose another folder</source>
+        <translation>einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>cannot encode: {}</source>
+        <translation>nicht zu kodieren: {}</translation>
+    </message>
+    <message>
+        <source>choose another format or a smaller size</source>
+        <translation>ein anderes Format oder eine kleinere Größe wählen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -4339,6 +4739,30 @@ Einiges davon wurde seither geändert</translation>
         <source>Order the groups</source>
         <translation>Gruppen ordnen</translation>
     </message>
+    <message>
+        <source>a group needs a name</source>
+        <translation>eine Gruppe braucht einen Namen</translation>
+    </message>
+    <message>
+        <source>a preset needs a name</source>
+        <translation>eine Vorgabe braucht einen Namen</translation>
+    </message>
+    <message>
+        <source>a preset that can&apos;t be read can&apos;t be renamed</source>
+        <translation>eine Vorgabe, die nicht zu lesen ist, kann nicht umbenannt werden</translation>
+    </message>
+    <message>
+        <source>the group already has an item of this name</source>
+        <translation>die Gruppe hat schon etwas mit diesem Namen</translation>
+    </message>
+    <message>
+        <source>choose another name</source>
+        <translation>einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>there is a group of this name already</source>
+        <translation>eine Gruppe mit diesem Namen gibt es schon</translation>
+    </message>
 </context>
 <context>
     <name>baryton::LimitsStrip</name>
@@ -4349,6 +4773,25 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Drag the ends, or between them; double click opens the range again</source>
         <translation>Die Enden oder dazwischen ziehen; Doppelklick öffnet den Bereich wieder</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LutLines</name>
+    <message>
+        <source>line {}</source>
+        <translation>Zeile {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a number</source>
+        <translation>"{}" ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a whole number</source>
+        <translation>"{}" ist keine ganze Zahl</translation>
+    </message>
+    <message>
+        <source>{} is outside {}…{}</source>
+        <translation>{} liegt außerhalb von {}…{}</translation>
     </message>
 </context>
 <context>
@@ -5266,6 +5709,25 @@ Blau</translation>
     </message>
 </context>
 <context>
+    <name>baryton::Read</name>
+    <message>
+        <source>cannot decode: {}</source>
+        <translation>nicht zu dekodieren: {}</translation>
+    </message>
+    <message>
+        <source>the file is damaged or ends early: copy it again from the camera or a backup</source>
+        <translation>die Datei ist beschädigt oder endet zu früh: noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
+    </message>
+    <message>
+        <source>there is not enough memory for this picture</source>
+        <translation>der Speicher reicht für dieses Bild nicht</translation>
+    </message>
+    <message>
+        <source>close other programs or scale it down</source>
+        <translation>andere Programme schließen oder das Bild verkleinern</translation>
+    </message>
+</context>
+<context>
     <name>baryton::SavePresetSheet</name>
     <message>
         <source>Cover: this picture</source>
@@ -6015,6 +6477,17 @@ Blau</translation>
     </message>
 </context>
 <context>
+    <name>fs</name>
+    <message>
+        <source>the folder is not there</source>
+        <translation>der Ordner ist nicht da</translation>
+    </message>
+    <message>
+        <source>bring it back or open the pictures anew</source>
+        <translation>ihn zurückholen oder die Bilder neu öffnen</translation>
+    </message>
+</context>
+<context>
     <name>std</name>
     <message>
         <source>{} items</source>
@@ -6131,6 +6604,116 @@ Blau</translation>
     <message>
         <source>off</source>
         <translation>aus</translation>
+    </message>
+    <message>
+        <source>check the name, or whether the folder was moved</source>
+        <translation>den Namen prüfen, oder ob der Ordner verschoben wurde</translation>
+    </message>
+    <message>
+        <source>change the permissions, or choose another folder</source>
+        <translation>die Rechte ändern oder einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>the disk is read-only: choose another folder</source>
+        <translation>die Platte ist schreibgeschützt: einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>the disk is full: free some space or choose another folder</source>
+        <translation>die Platte ist voll: Platz schaffen oder einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>the file would pass the size limit set on this system: choose another folder or a smaller size</source>
+        <translation>die Datei würde die Größengrenze dieses Systems überschreiten: einen anderen Ordner oder eine kleinere Größe wählen</translation>
+    </message>
+    <message>
+        <source>this is a folder: choose a file</source>
+        <translation>das ist ein Ordner: eine Datei wählen</translation>
+    </message>
+    <message>
+        <source>try again, or choose another folder</source>
+        <translation>noch einmal versuchen oder einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>cannot read</source>
+        <translation>nicht zu lesen</translation>
+    </message>
+    <message>
+        <source>the file is larger than {} MiB</source>
+        <translation>die Datei ist größer als {} MiB</translation>
+    </message>
+    <message>
+        <source>this can&apos;t be a file of this kind</source>
+        <translation>das kann keine Datei dieser Art sein</translation>
+    </message>
+    <message>
+        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}</source>
+        <translation>{stem}, {look}, {n} und {ext} verwenden, z. B. {stem}-{look}.{ext}</translation>
+    </message>
+    <message>
+        <source>the file is damaged: export it again where it was made</source>
+        <translation>die Datei ist beschädigt: dort, wo sie entstand, noch einmal ausgeben</translation>
+    </message>
+    <message>
+        <source>a .3dl file holds just one grid of 2…129 on 0…1</source>
+        <translation>eine .3dl-Datei enthält nur ein Gitter von 2…129 auf 0…1</translation>
+    </message>
+    <message>
+        <source>write a .cube file instead</source>
+        <translation>stattdessen eine .cube-Datei schreiben</translation>
+    </message>
+    <message>
+        <source>nothing was taken from it; ask whoever made it for another archive</source>
+        <translation>nichts wurde daraus übernommen; wer es gemacht hat, kann ein anderes Archiv geben</translation>
+    </message>
+    <message>
+        <source>cannot write the archive: {}</source>
+        <translation>das Archiv ist nicht zu schreiben: {}</translation>
+    </message>
+    <message>
+        <source>try again with fewer files</source>
+        <translation>mit weniger Dateien noch einmal versuchen</translation>
+    </message>
+    <message>
+        <source>it can&apos;t be read and does not go into a pack</source>
+        <translation>es ist nicht zu lesen und kommt in kein Paket</translation>
+    </message>
+</context>
+<context>
+    <name>std::filesystem</name>
+    <message>
+        <source>the name &quot;{}&quot; has a brace that is not closed</source>
+        <translation>der Name "{}" hat eine Klammer, die nicht geschlossen ist</translation>
+    </message>
+    <message>
+        <source>the name &quot;{}&quot; has an unknown field {{{}}}</source>
+        <translation>der Name "{}" hat ein unbekanntes Feld {{{}}}</translation>
+    </message>
+    <message>
+        <source>the name &quot;{}&quot; gives no file name</source>
+        <translation>der Name "{}" ergibt keinen Dateinamen</translation>
+    </message>
+    <message>
+        <source>the name &quot;{}&quot; leads out of the output folder</source>
+        <translation>der Name "{}" führt aus dem Ausgabeordner hinaus</translation>
+    </message>
+</context>
+<context>
+    <name>vips</name>
+    <message>
+        <source>the file is empty</source>
+        <translation>die Datei ist leer</translation>
+    </message>
+    <message>
+        <source>copy it again from the camera or a backup</source>
+        <translation>noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
+    </message>
+    <message>
+        <source>this is not a JPEG, PNG, TIFF or WebP picture</source>
+        <translation>das ist kein Bild (JPEG, PNG, TIFF oder WebP)</translation>
+    </message>
+    <message>
+        <source>open it where it was made and save it as one of these</source>
+        <translation>dort öffnen, wo es entstand, und in einem dieser Formate sichern</translation>
     </message>
 </context>
 </TS>

@@ -1,15 +1,9 @@
 #include "app/keys.h"
+#include "base/words.h"
 
 #include <QCoreApplication>
 
 namespace baryton {
-
-namespace {
-/// Marks a text of the tables for the collector of texts.
-constexpr const char* marked(const char* english) {
-    return english;
-}
-} // namespace
 
 const std::vector<KeyCommand>& keyCommands() {
     static const std::vector<KeyCommand> all = {

@@ -32,7 +32,9 @@ void speak(const QString& code) {
     if (toolkit.load(QStringLiteral("qtbase_") + chosen, QLibraryInfo::path(QLibraryInfo::TranslationsPath)))
         QCoreApplication::installTranslator(&toolkit);
     setTranslator([](const std::string& english) {
-        for (const char* context : {"baryton", "baryton::Library", "std"})
+        // What the collector of texts takes for the class of a text of the core.
+        for (const char* context : {"baryton", "baryton::Library", "baryton::LutLines", "baryton::Read", "fs", "std",
+                                    "std::filesystem", "vips"})
             if (const QString text = own.translate(context, english.c_str()); !text.isEmpty())
                 return text.toStdString();
         return english;

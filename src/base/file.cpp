@@ -1,5 +1,6 @@
 #include "base/file.h"
 #include "base/error.h"
+#include "base/words.h"
 
 #include <array>
 #include <atomic>
@@ -20,26 +21,28 @@ namespace {
 std::string hintFor(int code) {
     switch (code) {
     case ENOENT:
-        return "check the name, or whether the folder was moved";
+        return words("check the name, or whether the folder was moved");
     case EACCES:
     case EPERM:
-        return "change the permissions, or choose another folder";
+        return words("change the permissions, or choose another folder");
     case EROFS:
-        return "the disk is read-only: choose another folder";
+        return words("the disk is read-only: choose another folder");
     case ENOSPC:
     case EDQUOT:
-        return "the disk is full: free some space or choose another folder";
+        return words("the disk is full: free some space or choose another folder");
     case EFBIG:
-        return "the file would pass the size limit set on this system: choose another folder or a smaller size";
+        return words(
+            "the file would pass the size limit set on this system: choose another folder or a smaller size");
     case EISDIR:
-        return "this is a folder: choose a file";
+        return words("this is a folder: choose a file");
     default:
-        return "try again, or choose another folder";
+        return words("try again, or choose another folder");
     }
 }
 
-Error systemError(const fs::path& file, const std::string& doing, int code) {
-    return {file.string(), "", doing + ": " + std::strerror(code), hintFor(code)};
+/// `doing` is English, so that nothing stands between the failure and its code.
+Error systemError(const fs::path& file, const char* doing, int code) {
+    return {file.string(), "", words(doing) + ": " + std::strerror(code), hintFor(code)};
 }
 
 /// A file descriptor that closes itself.
@@ -62,7 +65,7 @@ void writeAll(int fd, std::string_view bytes, const fs::path& file) {
     while (!bytes.empty()) {
         const ssize_t n = ::write(fd, bytes.data(), bytes.size());
         if (n < 0 && errno == EINTR) continue;
-        if (n < 0) throw systemError(file, "cannot write", errno);
+        if (n < 0) throw systemError(file, marked("cannot write"), errno);
         bytes.remove_prefix(static_cast<std::size_t>(n));
     }
 }
@@ -71,13 +74,13 @@ void writeAll(int fd, std::string_view bytes, const fs::path& file) {
 
 std::string readFile(const fs::path& file, std::size_t limit) {
     const Descriptor fd(::open(file.c_str(), O_RDONLY | O_CLOEXEC));
-    if (fd.get() < 0) throw systemError(file, "cannot read", errno);
+    if (fd.get() < 0) throw systemError(file, marked("cannot read"), errno);
     struct stat info {};
-    if (::fstat(fd.get(), &info) != 0) throw systemError(file, "cannot read", errno);
-    if (S_ISDIR(info.st_mode)) throw systemError(file, "cannot read", EISDIR);
+    if (::fstat(fd.get(), &info) != 0) throw systemError(file, marked("cannot read"), errno);
+    if (S_ISDIR(info.st_mode)) throw systemError(file, marked("cannot read"), EISDIR);
     const auto tooLarge = [&] {
-        return Error(file.string(), "", "the file is larger than " + std::to_string(limit >> 20) + " MiB",
-                     "this can't be a file of this kind");
+        return Error(file.string(), "", inWords("the file is larger than {} MiB", limit >> 20),
+                     words("this can't be a file of this kind"));
     };
     if (info.st_size > 0 && static_cast<std::size_t>(info.st_size) > limit) throw tooLarge();
     std::string bytes;
@@ -86,7 +89,7 @@ std::string readFile(const fs::path& file, std::size_t limit) {
     for (;;) {
         const ssize_t n = ::read(fd.get(), chunk.data(), chunk.size());
         if (n < 0 && errno == EINTR) continue;
-        if (n < 0) throw systemError(file, "cannot read", errno);
+        if (n < 0) throw systemError(file, marked("cannot read"), errno);
         if (n == 0) return bytes;
         bytes.append(chunk.data(), static_cast<std::size_t>(n));
         if (bytes.size() > limit) throw tooLarge();
@@ -97,18 +100,18 @@ void writeFileAtomically(const fs::path& file, std::string_view bytes) {
     const fs::path folder = file.has_parent_path() ? file.parent_path() : fs::path(".");
     std::error_code failed;
     fs::create_directories(folder, failed);
-    if (failed) throw systemError(folder, "cannot make the folder", failed.value());
+    if (failed) throw systemError(folder, marked("cannot make the folder"), failed.value());
 
     static std::atomic<unsigned> serial{0};
     const fs::path part = folder / ("." + file.filename().string().substr(0, 200) + "." + std::to_string(::getpid()) +
                                     "-" + std::to_string(serial++) + ".part");
     Descriptor fd(::open(part.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666));
-    if (fd.get() < 0) throw systemError(file, "cannot write", errno);
+    if (fd.get() < 0) throw systemError(file, marked("cannot write"), errno);
     try {
         writeAll(fd.get(), bytes, file);
-        if (::fsync(fd.get()) != 0) throw systemError(file, "cannot write", errno);
-        if (::close(fd.release()) != 0) throw systemError(file, "cannot write", errno);
-        if (::rename(part.c_str(), file.c_str()) != 0) throw systemError(file, "cannot write", errno);
+        if (::fsync(fd.get()) != 0) throw systemError(file, marked("cannot write"), errno);
+        if (::close(fd.release()) != 0) throw systemError(file, marked("cannot write"), errno);
+        if (::rename(part.c_str(), file.c_str()) != 0) throw systemError(file, marked("cannot write"), errno);
     } catch (...) {
         ::unlink(part.c_str());
         throw;

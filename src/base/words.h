@@ -16,7 +16,12 @@ void setTranslator(Translator translator);
 /// that collects texts (share/translations/update).
 std::string words(const std::string& english);
 
-/// The same with values put into the places of fmt ("{} of {}"); places may be numbered ("{1} of {0}").
+/// Marks a text of a table that is given to `words` later, for that tool.
+constexpr const char* marked(const char* english) {
+    return english;
+}
+
+/// The same as `words` with values put into the places of fmt ("{} of {}"); places may be numbered ("{1} of {0}").
 template <class... Values>
 std::string inWords(const char* english, const Values&... values) {
     return fmt::format(fmt::runtime(words(english)), values...);

@@ -1,5 +1,6 @@
 #include "batch/batch.h"
 #include "base/error.h"
+#include "base/words.h"
 #include "batch/names.h"
 #include "package/grade_store.h"
 #include "render/program.h"
@@ -55,8 +56,10 @@ Picture scaledForOutput(const Picture& picture, int longSide) {
 }
 
 std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
-    if (plan.pictures.empty()) throw Error("", "", "there are no pictures to work on", "add pictures or a folder");
-    if (plan.looks.empty()) throw Error("", "", "no look is chosen", "tick the pictures' own grade or add a preset");
+    if (plan.pictures.empty())
+        throw Error("", "", words("there are no pictures to work on"), words("add pictures or a folder"));
+    if (plan.looks.empty())
+        throw Error("", "", words("no look is chosen"), words("tick the pictures' own grade or add a preset"));
     std::vector<BatchJob> jobs;
     for (std::size_t p = 0; p < plan.pictures.size(); ++p)
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {

@@ -1,14 +1,17 @@
 #include "batch/names.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 
 #include <fmt/format.h>
 
 namespace baryton {
 
 namespace {
-const char* const kHint = "use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}";
+std::string hint() {
+    return words("use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}");
 }
+} // namespace
 
 std::string slug(const std::string& name) {
     std::string out;
@@ -32,7 +35,7 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
         }
         const std::size_t end = pattern.find('}', i);
         if (end == std::string::npos)
-            throw Error("", "", "the name \"" + pattern + "\" has a brace that is not closed", kHint);
+            throw Error("", "", inWords("the name \"{}\" has a brace that is not closed", pattern), hint());
         const std::string field = pattern.substr(i + 1, end - i - 1);
         if (field == "stem")
             name += safeFileName(parts.stem);
@@ -43,14 +46,14 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
         else if (field == "n")
             name += fmt::format("{:03}", parts.number);
         else
-            throw Error("", "", "the name \"" + pattern + "\" has an unknown field {" + field + "}", kHint);
+            throw Error("", "", inWords("the name \"{}\" has an unknown field {{{}}}", pattern, field), hint());
         i = end;
     }
     const std::filesystem::path path = std::filesystem::path(name).lexically_normal();
     if (name.empty() || !path.has_filename() || path.filename() == ".")
-        throw Error("", "", "the name \"" + pattern + "\" gives no file name", kHint);
+        throw Error("", "", inWords("the name \"{}\" gives no file name", pattern), hint());
     if (path.is_absolute() || *path.begin() == "..")
-        throw Error("", "", "the name \"" + pattern + "\" leads out of the output folder", kHint);
+        throw Error("", "", inWords("the name \"{}\" leads out of the output folder", pattern), hint());
     return path;
 }
 

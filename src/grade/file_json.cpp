@@ -1,5 +1,6 @@
 #include "grade/file_json.h"
 #include "base/error.h"
+#include "base/words.h"
 #include "grade/grade_json.h"
 #include "grade/schema_text.h" // made by CMake from share/schemas
 
@@ -45,7 +46,7 @@ void checkAgainstSchema(const Json& json, const std::string& format) {
     valijson::Validator validator;
     valijson::ValidationResults results;
     if (validator.validate(*schema, valijson::adapters::NlohmannJsonAdapter(json), &results)) return;
-    std::string path, what = "the value does not fit the format";
+    std::string path, what = words("the value does not fit the format");
     valijson::ValidationResults::Error error;
     while (results.popError(error)) { // the deepest place tells the most
         std::string at;
@@ -57,13 +58,14 @@ void checkAgainstSchema(const Json& json, const std::string& format) {
         }
         if (at.size() >= path.size()) path = at, what = error.description;
     }
-    throw Error("", path.empty() ? "/" : path, what, "see docs/formats for what may stand there");
+    throw Error("", path.empty() ? "/" : path, what, words("see docs/formats for what may stand there"));
 }
 
 /// Every number of the file must be finite: JSON has no NaN, but 1e999 reads as infinity.
 void checkFinite(const Json& json, const std::string& path) {
     if (json.is_number_float() && !std::isfinite(json.get<double>()))
-        throw Error("", path, "the number is too large", "write a number within the range of its parameter");
+        throw Error("", path, words("the number is too large"),
+                    words("write a number within the range of its parameter"));
     if (json.is_structured())
         for (const auto& [key, value] : json.items()) checkFinite(value, path + "/" + key);
 }
@@ -75,28 +77,27 @@ Json parseFileJson(const std::string& text, const std::string& format) {
     try {
         // Deep nesting would exhaust the stack later on; no file of ours is deeper than this.
         json = Json::parse(text, [](int depth, Json::parse_event_t, Json&) {
-            if (depth > 64) throw Error("", "", "the JSON is nested too deeply", "this can't be a file of Baryton");
+            if (depth > 64)
+                throw Error("", "", words("the JSON is nested too deeply"), words("this can't be a file of Baryton"));
             return true;
         });
     } catch (const Json::parse_error& e) {
         const auto upTo = static_cast<std::ptrdiff_t>(std::min<std::size_t>(e.byte, text.size()));
         const auto line = 1 + std::count(text.begin(), text.begin() + upTo, '\n');
-        throw Error("", "line " + std::to_string(line), "this is not valid JSON",
-                    "mend the line in a text editor, or take the file from a backup");
+        throw Error("", inWords("line {}", line), words("this is not valid JSON"),
+                    words("mend the line in a text editor, or take the file from a backup"));
     } catch (const Json::out_of_range&) {
-        throw Error("", "", "a number in the file is too large",
-                    "write numbers within the ranges of their parameters");
+        throw Error("", "", words("a number in the file is too large"),
+                    words("write numbers within the ranges of their parameters"));
     }
     if (!json.is_object() || !json.contains("format") || !json["format"].is_string() || json["format"] != format)
-        throw Error("", "/format",
-                    "this is not a " + format.substr(format.find('-') + 1) + " of Baryton (\"format\" should be \"" +
-                        format + "\")",
-                    "choose another file");
+        throw Error("", "/format", inWords("this is another kind of file (its \"format\" should be \"{}\")", format),
+                    words("choose another file"));
     if (json.contains("version") && json["version"].is_number_integer() && json["version"] > kFileVersion)
         throw Error("", "/version",
-                    "the file was written by a newer version (" + json["version"].dump() + "; this one reads up to " +
-                        std::to_string(kFileVersion) + ")",
-                    "open it with the newer Baryton; the file was not changed");
+                    inWords("the file was written by a newer version ({}; this one reads up to {})",
+                            json["version"].dump(), kFileVersion),
+                    words("open it with the newer Baryton; the file was not changed"));
     checkFinite(json, "");
     checkAgainstSchema(json, format);
     return json;

@@ -1,6 +1,7 @@
 #include "grade/grade_json.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "grade/file_json.h"
 #include "grade/json_parts.h"
 
@@ -50,7 +51,7 @@ std::vector<float> floatsFromText(const Json& json, const char* key, const std::
     if (!floats.empty()) std::memcpy(floats.data(), bytes.data(), floats.size() * sizeof(float));
     const bool finite = std::all_of(floats.begin(), floats.end(), [](float f) { return std::isfinite(f); });
     if (bytes.size() % (3 * sizeof(float)) != 0 || !finite)
-        throw Error("", place, "the LUT in the file is damaged", "add the LUT again from its own file");
+        throw Error("", place, words("the LUT in the file is damaged"), words("add the LUT again from its own file"));
     return floats;
 }
 
@@ -61,8 +62,8 @@ void readRange(const Json& json, const char* key, std::array<float, 3>& low, std
     for (std::size_t i = 0; i < 3; ++i) low[i] = (*at)[i].get<float>(), high[i] = (*at)[i + 3].get<float>();
     for (std::size_t i = 0; i < 3; ++i)
         if (!(low[i] < high[i]) || !std::isfinite(low[i]) || !std::isfinite(high[i]))
-            throw Error("", path + "/" + key, "the lower ends of the range must lie below the upper ones",
-                        "write six numbers: three low, three high");
+            throw Error("", path + "/" + key, words("the lower ends of the range must lie below the upper ones"),
+                        words("write six numbers: three low, three high"));
 }
 
 Json rangeToJson(const std::array<float, 3>& low, const std::array<float, 3>& high) {
@@ -81,7 +82,8 @@ LutContent lutFromJson(const Json& json, const std::string& path) {
     const auto n = static_cast<std::size_t>(table->gridSize());
     if (table->grid.size() != 3 * n * n * n || n == 1 || n > 256 || table->shaperSize() == 1 ||
         table->shaperSize() > 65536 || (table->grid.empty() && table->shaper.empty()))
-        throw Error("", path, "the LUT in the file has an impossible size", "add the LUT again from its own file");
+        throw Error("", path, words("the LUT in the file has an impossible size"),
+                    words("add the LUT again from its own file"));
     return {json.at("lut").get<std::string>(), std::move(table)};
 }
 
@@ -220,7 +222,8 @@ void gradeIntoJson(const Grade& grade, Json& json) {
 Preset presetFromJson(const Json& json, const std::string& path) {
     Preset preset;
     preset.name = json.value("name", "");
-    if (preset.name.empty()) throw Error("", path + "/name", "the preset has no name", "add a \"name\"");
+    if (preset.name.empty())
+        throw Error("", path + "/name", words("the preset has no name"), words("add a \"name\""));
     preset.notes = json.value("notes", "");
     preset.author = json.value("author", "");
     const Json covers = json.value("covers", Json::array());
@@ -230,10 +233,11 @@ Preset presetFromJson(const Json& json, const std::string& path) {
             const auto bytes = base64Decode(covers[i].get_ref<const std::string&>());
             preset.covers.emplace_back(bytes.begin(), bytes.end());
         } catch (const Error& e) {
-            throw Error("", place, e.problem(), "take the cover out, or write a JPEG as base64");
+            throw Error("", place, e.problem(), words("take the cover out, or write a JPEG as base64"));
         }
         if (!preset.covers.back().starts_with("\xff\xd8\xff"))
-            throw Error("", place, "the cover is not a JPEG", "take the cover out, or write a JPEG as base64");
+            throw Error("", place, words("the cover is not a JPEG"),
+                        words("take the cover out, or write a JPEG as base64"));
     }
     preset.carried = gradeFromJson(json, path);
     preset.unknown =

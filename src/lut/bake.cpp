@@ -1,4 +1,5 @@
 #include "lut/bake.h"
+#include "base/words.h"
 #include "colour/spaces.h"
 
 #include <algorithm>
@@ -56,8 +57,8 @@ Difference differenceOver(const Program& exact, const Program& lut, const std::v
 
 LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep) {
     if (size < 2 || size > 129)
-        throw Error("", "", "a grid of " + std::to_string(size) + " is outside 2…129",
-                    "choose 33, or 65 for a strong look");
+        throw Error("", "", inWords("a grid of {} is outside 2…129", size),
+                    words("choose 33, or 65 for a strong look"));
     const auto n = static_cast<std::size_t>(size), count = n * n * n;
     Picture nodes = asPicture(count);
     const auto width = static_cast<std::size_t>(nodes.width());

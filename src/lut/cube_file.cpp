@@ -1,4 +1,5 @@
 #include "base/error.h"
+#include "base/words.h"
 #include "lut/lut_file.h"
 #include "lut/lut_text.h"
 
@@ -7,8 +8,6 @@
 namespace baryton {
 
 namespace {
-
-const char* const kHint = "the file is damaged: export it again where it was made";
 
 void appendNumber(std::string& text, float value) {
     char digits[32];
@@ -24,45 +23,43 @@ void appendTriple(std::string& text, const float* v) {
     text += '\n';
 }
 
-void readRows(LutLines& lines, std::size_t rows, const char* what, std::vector<float>& out) {
+void readRows(LutLines& lines, std::size_t rows, const std::string& what, std::vector<float>& out) {
     // Each number takes at least two bytes: a file that is too short is found out before memory is taken.
     if (lines.left() / 6 > (std::size_t(1) << 40) || rows * 5 > lines.left() + 64 * 6)
-        throw Error("", "",
-                    std::string("the file is too short for its ") + what + " of " + std::to_string(rows) + " lines",
-                    kHint);
+        throw Error("", "", inWords("the file is too short for its {} of {} lines", what, rows), hintForDamagedLut());
     out.reserve(rows * 3);
     for (std::size_t i = 0; i < rows; ++i) {
-        const auto& words = lines.next();
-        if (words.empty())
+        const auto& fields = lines.next();
+        if (fields.empty())
+            throw Error("", lines.place(), inWords("the {} ends after {} of {} lines", what, i, rows),
+                        hintForDamagedLut());
+        if (fields.size() != 3)
             throw Error("", lines.place(),
-                        std::string("the ") + what + " ends after " + std::to_string(i) + " of " +
-                            std::to_string(rows) + " lines",
-                        kHint);
-        if (words.size() != 3)
-            throw Error("", lines.place(),
-                        "a line of the " + std::string(what) + " must hold three numbers, this one holds " +
-                            std::to_string(words.size()),
-                        kHint);
-        for (const auto& word : words) out.push_back(static_cast<float>(lines.numberIn(word)));
+                        inWords("a line of the {} must hold three numbers, this one holds {}", what, fields.size()),
+                        hintForDamagedLut());
+        for (const auto& word : fields) out.push_back(static_cast<float>(lines.numberIn(word)));
     }
 }
 
-void readTriple(const LutLines& lines, const std::vector<std::string_view>& words, std::array<float, 3>& out) {
-    if (words.size() != 4) throw Error("", lines.place(), std::string(words[0]) + " needs three numbers", kHint);
-    for (std::size_t k = 0; k < 3; ++k) out[k] = static_cast<float>(lines.numberIn(words[k + 1]));
+void readTriple(const LutLines& lines, const std::vector<std::string_view>& fields, std::array<float, 3>& out) {
+    if (fields.size() != 4)
+        throw Error("", lines.place(), inWords("{} needs three numbers", fields[0]), hintForDamagedLut());
+    for (std::size_t k = 0; k < 3; ++k) out[k] = static_cast<float>(lines.numberIn(fields[k + 1]));
 }
 
-void readRange(const LutLines& lines, const std::vector<std::string_view>& words, std::array<float, 3>& low,
+void readRange(const LutLines& lines, const std::vector<std::string_view>& fields, std::array<float, 3>& low,
                std::array<float, 3>& high) {
-    if (words.size() != 3) throw Error("", lines.place(), std::string(words[0]) + " needs two numbers", kHint);
-    low.fill(static_cast<float>(lines.numberIn(words[1])));
-    high.fill(static_cast<float>(lines.numberIn(words[2])));
+    if (fields.size() != 3)
+        throw Error("", lines.place(), inWords("{} needs two numbers", fields[0]), hintForDamagedLut());
+    low.fill(static_cast<float>(lines.numberIn(fields[1])));
+    high.fill(static_cast<float>(lines.numberIn(fields[2])));
 }
 
 void requireRising(const std::array<float, 3>& low, const std::array<float, 3>& high) {
     for (std::size_t k = 0; k < 3; ++k)
         if (!(low[k] < high[k]))
-            throw Error("", "", "the domain's lower end does not lie below its upper end", kHint);
+            throw Error("", "", words("the domain's lower end does not lie below its upper end"),
+                        hintForDamagedLut());
 }
 
 bool isNumberStart(char c) {
@@ -79,9 +76,9 @@ ParsedLut parseCube(const std::string& text) {
     bool domainGiven = false;
     std::array<float, 3> domainMin{0, 0, 0}, domainMax{1, 1, 1};
     for (;;) {
-        const auto& words = lines.next();
-        if (words.empty()) throw Error("", "", "the file has a head but no table", kHint);
-        const std::string_view key = words[0];
+        const auto& fields = lines.next();
+        if (fields.empty()) throw Error("", "", words("the file has a head but no table"), hintForDamagedLut());
+        const std::string_view key = fields[0];
         if (isNumberStart(key[0])) {
             lines.back();
             break;
@@ -92,27 +89,29 @@ ParsedLut parseCube(const std::string& text) {
                 title = title.substr(1, title.size() - 2);
             table.title = std::string(title.substr(0, 400));
         } else if (key == "LUT_1D_SIZE" || key == "LUT_3D_SIZE") {
-            if (words.size() != 2) throw Error("", lines.place(), std::string(key) + " needs one number", kHint);
+            if (fields.size() != 2)
+                throw Error("", lines.place(), inWords("{} needs one number", key), hintForDamagedLut());
             const bool one = key == "LUT_1D_SIZE";
-            (one ? size1 : size3) = static_cast<std::size_t>(lines.integerIn(words[1], 2, one ? 65536 : 256));
+            (one ? size1 : size3) = static_cast<std::size_t>(lines.integerIn(fields[1], 2, one ? 65536 : 256));
         } else if (key == "LUT_1D_INPUT_RANGE")
-            readRange(lines, words, table.shaperMin, table.shaperMax);
+            readRange(lines, fields, table.shaperMin, table.shaperMax);
         else if (key == "LUT_3D_INPUT_RANGE")
-            readRange(lines, words, table.gridMin, table.gridMax);
+            readRange(lines, fields, table.gridMin, table.gridMax);
         else if (key == "DOMAIN_MIN")
-            readTriple(lines, words, domainMin), domainGiven = true;
+            readTriple(lines, fields, domainMin), domainGiven = true;
         else if (key == "DOMAIN_MAX")
-            readTriple(lines, words, domainMax), domainGiven = true;
+            readTriple(lines, fields, domainMax), domainGiven = true;
         else
-            throw Error("", lines.place(), "\"" + std::string(key.substr(0, 40)) + "\" is not a word of this format",
-                        "choose a .cube file, or take the line out");
+            throw Error("", lines.place(), inWords("\"{}\" is not a word of this format", key.substr(0, 40)),
+                        words("choose a .cube file, or take the line out"));
     }
     if (size1 == 0 && size3 == 0)
-        throw Error("", lines.place(), "the table comes before its size (LUT_1D_SIZE or LUT_3D_SIZE)", kHint);
-    if (size1) readRows(lines, size1, "1D table", table.shaper);
-    if (size3) readRows(lines, size3 * size3 * size3, "3D table", table.grid);
-    if (const auto& words = lines.next(); !words.empty())
-        throw Error("", lines.place(), "there is more data than the size says", kHint);
+        throw Error("", lines.place(), words("the table comes before its size (LUT_1D_SIZE or LUT_3D_SIZE)"),
+                    hintForDamagedLut());
+    if (size1) readRows(lines, size1, words("1D table"), table.shaper);
+    if (size3) readRows(lines, size3 * size3 * size3, words("3D table"), table.grid);
+    if (const auto& fields = lines.next(); !fields.empty())
+        throw Error("", lines.place(), words("there is more data than the size says"), hintForDamagedLut());
     if (domainGiven) { // it speaks of what enters the file's first table
         (size1 ? table.shaperMin : table.gridMin) = domainMin;
         (size1 ? table.shaperMax : table.gridMax) = domainMax;

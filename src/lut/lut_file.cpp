@@ -1,6 +1,7 @@
 #include "lut/lut_file.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "lut/lut_text.h"
 
 #include <algorithm>
@@ -19,15 +20,15 @@ std::string lutExtension(LutFormat format) {
 
 ParsedLut parseLut(const std::string& text) {
     if (text.find('\0') != std::string::npos)
-        throw Error("", "", "this is not a text file, so it is no LUT", "choose a .cube or .3dl file");
-    // The words of .cube are its own; anything that starts without one of them is read as .3dl.
+        throw Error("", "", words("this is not a text file, so it is no LUT"), words("choose a .cube or .3dl file"));
+    // The fields of .cube are its own; anything that starts without one of them is read as .3dl.
     LutLines lines(text);
-    const auto& words = lines.next();
-    if (words.empty()) throw Error("", "", "the file holds no LUT", "choose a .cube or .3dl file");
+    const auto& fields = lines.next();
+    if (fields.empty()) throw Error("", "", words("the file holds no LUT"), words("choose a .cube or .3dl file"));
     const bool threeDl =
-        words[0] == "3DMESH" || words[0] == "Mesh" || words[0] == "gamma" || words[0] == "LUT8" ||
-        (std::all_of(words[0].begin(), words[0].end(), [](char c) { return c >= '0' && c <= '9'; }) &&
-         words.size() > 3);
+        fields[0] == "3DMESH" || fields[0] == "Mesh" || fields[0] == "gamma" || fields[0] == "LUT8" ||
+        (std::all_of(fields[0].begin(), fields[0].end(), [](char c) { return c >= '0' && c <= '9'; }) &&
+         fields.size() > 3);
     return threeDl ? parseThreeDl(text) : parseCube(text);
 }
 

@@ -1,5 +1,6 @@
 #include "lut/lut_text.h"
 #include "base/error.h"
+#include "base/words.h"
 
 #include <charconv>
 #include <cmath>
@@ -8,20 +9,27 @@ namespace baryton {
 
 namespace {
 constexpr std::string_view kBlank = " \t\v\f";
-const char* const kHint = "the file is damaged: export it again where it was made";
 } // namespace
+
+std::string hintForDamagedLut() {
+    return words("the file is damaged: export it again where it was made");
+}
 
 LutLines::LutLines(std::string_view text) : text_(text) {
     if (text_.starts_with("\xEF\xBB\xBF")) text_.remove_prefix(3);
 }
 
+std::string LutLines::place() const {
+    return inWords("line {}", number_);
+}
+
 const std::vector<std::string_view>& LutLines::next() {
     if (again_) {
         again_ = false;
-        return words_;
+        return fields_;
     }
-    words_.clear();
-    while (words_.empty() && !text_.empty()) {
+    fields_.clear();
+    while (fields_.empty() && !text_.empty()) {
         const std::size_t end = std::min(text_.find_first_of("\r\n"), text_.size());
         line_ = text_.substr(0, end);
         std::size_t skip = end < text_.size() ? 1 : 0;
@@ -30,18 +38,18 @@ const std::vector<std::string_view>& LutLines::next() {
         ++number_;
         for (std::size_t at = line_.find_first_not_of(kBlank); at != std::string_view::npos;) {
             const std::size_t stop = std::min(line_.find_first_of(kBlank, at), line_.size());
-            if (words_.empty() && line_[at] == '#') break;
-            words_.push_back(line_.substr(at, stop - at));
+            if (fields_.empty() && line_[at] == '#') break;
+            fields_.push_back(line_.substr(at, stop - at));
             at = line_.find_first_not_of(kBlank, stop);
         }
     }
-    return words_;
+    return fields_;
 }
 
 std::string_view LutLines::rest() const {
-    if (words_.empty()) return {};
+    if (fields_.empty()) return {};
     std::string_view rest =
-        line_.substr(static_cast<std::size_t>(words_[0].data() - line_.data()) + words_[0].size());
+        line_.substr(static_cast<std::size_t>(fields_[0].data() - line_.data()) + fields_[0].size());
     while (!rest.empty() && kBlank.find(rest.front()) != std::string_view::npos) rest.remove_prefix(1);
     while (!rest.empty() && kBlank.find(rest.back()) != std::string_view::npos) rest.remove_suffix(1);
     return rest;
@@ -54,7 +62,7 @@ double LutLines::numberIn(std::string_view word) const {
     const auto [end, code] = std::from_chars(digits.data(), digits.data() + digits.size(), value);
     if (code != std::errc() || end != digits.data() + digits.size() || !std::isfinite(value) ||
         std::abs(value) > 1e30)
-        throw Error("", place(), "\"" + std::string(word.substr(0, 40)) + "\" is not a number", kHint);
+        throw Error("", place(), inWords("\"{}\" is not a number", word.substr(0, 40)), hintForDamagedLut());
     return value;
 }
 
@@ -62,11 +70,9 @@ long LutLines::integerIn(std::string_view word, long least, long most) const {
     long value = 0;
     const auto [end, code] = std::from_chars(word.data(), word.data() + word.size(), value);
     if (code != std::errc() || end != word.data() + word.size())
-        throw Error("", place(), "\"" + std::string(word.substr(0, 40)) + "\" is not a whole number", kHint);
+        throw Error("", place(), inWords("\"{}\" is not a whole number", word.substr(0, 40)), hintForDamagedLut());
     if (value < least || value > most)
-        throw Error("", place(),
-                    std::to_string(value) + " is outside " + std::to_string(least) + "…" + std::to_string(most),
-                    kHint);
+        throw Error("", place(), inWords("{} is outside {}…{}", value, least, most), hintForDamagedLut());
     return value;
 }
 

@@ -5,17 +5,20 @@
 
 namespace baryton {
 
-/// Walks through the lines of a LUT file and their words, any line ends, and knows the line's number.
+/// What to do about a LUT file that breaks off or contradicts itself.
+std::string hintForDamagedLut();
+
+/// Walks through the lines of a LUT file and their fields, any line ends, and knows the line's number.
 class LutLines {
 public:
     explicit LutLines(std::string_view text);
-    /// The words of the next line that has any and is no comment; empty at the end.
+    /// The fields of the next line that has any and is no comment; empty at the end.
     const std::vector<std::string_view>& next();
     /// Takes the line just read back, so that `next` gives it again.
     void back() { again_ = true; }
     int number() const { return number_; }
     /// "line 12"
-    std::string place() const { return "line " + std::to_string(number_); }
+    std::string place() const;
     /// The rest of the current line after its first word, trimmed.
     std::string_view rest() const;
     std::size_t left() const { return text_.size(); }
@@ -27,7 +30,7 @@ public:
 
 private:
     std::string_view text_, line_;
-    std::vector<std::string_view> words_;
+    std::vector<std::string_view> fields_;
     int number_ = 0;
     bool again_ = false;
 };

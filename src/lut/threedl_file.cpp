@@ -1,4 +1,5 @@
 #include "base/error.h"
+#include "base/words.h"
 #include "lut/lut_file.h"
 #include "lut/lut_text.h"
 
@@ -8,8 +9,6 @@
 namespace baryton {
 
 namespace {
-
-const char* const kHint = "the file is damaged: export it again where it was made";
 
 /// The depth a reader without a Mesh line would take from the largest value: the smallest of 8, 10, 12, 14, 16 bits
 /// whose range holds it, allowing for a table that stops just above a power of two.
@@ -32,66 +31,68 @@ ParsedLut parseThreeDl(const std::string& text) {
     int meshBits = 0;
     std::vector<long> positions;
     for (;;) {
-        const auto& words = lines.next();
-        if (words.empty()) throw Error("", "", "the file has no line of grid positions", kHint);
-        if (words[0] == "3DMESH" || words[0] == "gamma" || words[0] == "LUT8") continue;
-        if (words[0] == "Mesh") {
-            if (words.size() != 3) throw Error("", lines.place(), "Mesh needs two numbers", kHint);
-            lines.integerIn(words[1], 1, 8);
-            meshBits = static_cast<int>(lines.integerIn(words[2], 8, 16));
+        const auto& fields = lines.next();
+        if (fields.empty()) throw Error("", "", words("the file has no line of grid positions"), hintForDamagedLut());
+        if (fields[0] == "3DMESH" || fields[0] == "gamma" || fields[0] == "LUT8") continue;
+        if (fields[0] == "Mesh") {
+            if (fields.size() != 3)
+                throw Error("", lines.place(), words("Mesh needs two numbers"), hintForDamagedLut());
+            lines.integerIn(fields[1], 1, 8);
+            meshBits = static_cast<int>(lines.integerIn(fields[2], 8, 16));
             continue;
         }
-        if (!isWhole(words[0]))
-            throw Error("", lines.place(),
-                        "\"" + std::string(words[0].substr(0, 40)) + "\" is not a word of this format",
-                        "choose a .3dl file, or take the line out");
+        if (!isWhole(fields[0]))
+            throw Error("", lines.place(), inWords("\"{}\" is not a word of this format", fields[0].substr(0, 40)),
+                        words("choose a .3dl file, or take the line out"));
         // Three numbers may as well be the first line of the table: positions start at 0 and rise.
-        const bool isTable = words.size() == 3 &&
-                             !(lines.integerIn(words[0], 0, 65535) == 0 && lines.integerIn(words[1], 0, 65535) > 0 &&
-                               lines.integerIn(words[2], 0, 65535) > lines.integerIn(words[1], 0, 65535));
-        if (words.size() < 2 || isTable)
-            throw Error("", lines.place(), "the line of grid positions is missing", kHint);
-        if (words.size() > 256) throw Error("", lines.place(), "there are more than 256 grid positions", kHint);
-        for (const auto& word : words) positions.push_back(lines.integerIn(word, 0, 65535));
+        const bool isTable =
+            fields.size() == 3 &&
+            !(lines.integerIn(fields[0], 0, 65535) == 0 && lines.integerIn(fields[1], 0, 65535) > 0 &&
+              lines.integerIn(fields[2], 0, 65535) > lines.integerIn(fields[1], 0, 65535));
+        if (fields.size() < 2 || isTable)
+            throw Error("", lines.place(), words("the line of grid positions is missing"), hintForDamagedLut());
+        if (fields.size() > 256)
+            throw Error("", lines.place(), words("there are more than 256 grid positions"), hintForDamagedLut());
+        for (const auto& word : fields) positions.push_back(lines.integerIn(word, 0, 65535));
         break;
     }
     const std::size_t n = positions.size();
     const double step = double(positions.back()) / static_cast<double>(n - 1);
     for (std::size_t i = 0; i < n; ++i) {
         if (i > 0 && positions[i] <= positions[i - 1])
-            throw Error("", lines.place(), "the grid positions do not rise", kHint);
+            throw Error("", lines.place(), words("the grid positions do not rise"), hintForDamagedLut());
         // 10-bit positions such as 0 32 … 992 1023 fall short by one at the end only
         if (std::abs(static_cast<double>(positions[i]) - step * static_cast<double>(i)) > std::max(2.0, step * 0.1))
-            throw Error("", lines.place(), "the grid positions are not evenly spaced",
-                        "only evenly spaced grids are read: export it again with one");
+            throw Error("", lines.place(), words("the grid positions are not evenly spaced"),
+                        words("only evenly spaced grids are read: export it again with one"));
     }
     const std::size_t rows = n * n * n;
     if (rows * 5 > lines.left() + 64)
-        throw Error("", "", "the file is too short for its grid of " + std::to_string(n) + "³", kHint);
+        throw Error("", "", inWords("the file is too short for its grid of {}³", n), hintForDamagedLut());
     std::vector<float>& grid = parsed.table.grid;
     grid.resize(rows * 3);
     long largest = 0;
     for (std::size_t i = 0; i < rows; ++i) {
-        const auto& words = lines.next();
-        if (words.size() != 3)
+        const auto& fields = lines.next();
+        if (fields.size() != 3)
             throw Error("", lines.place(),
-                        words.empty()
-                            ? "the table ends after " + std::to_string(i) + " of " + std::to_string(rows) + " lines"
-                            : "a line of the table must hold three numbers",
-                        kHint);
+                        fields.empty() ? inWords("the table ends after {} of {} lines", i, rows)
+                                       : words("a line of the table must hold three numbers"),
+                        hintForDamagedLut());
         const std::size_t b = i % n, g = i / n % n, r = i / (n * n);
         float* node = &grid[3 * (r + n * (g + n * b))];
         for (std::size_t k = 0; k < 3; ++k) {
-            const long value = lines.integerIn(words[k], 0, 65535);
+            const long value = lines.integerIn(fields[k], 0, 65535);
             largest = std::max(largest, value);
             node[k] = static_cast<float>(value);
         }
     }
     for (;;) { // some writers close with a few lines of their own
-        const auto& words = lines.next();
-        if (words.empty()) break;
-        if (words[0] != "LUT8" && words[0] != "gamma")
-            throw Error("", lines.place(), "there is more data than the grid positions say", kHint);
+        const auto& fields = lines.next();
+        if (fields.empty()) break;
+        if (fields[0] != "LUT8" && fields[0] != "gamma")
+            throw Error("", lines.place(), words("there is more data than the grid positions say"),
+                        hintForDamagedLut());
     }
     int bits = meshBits;
     if (bits == 0) {
@@ -101,10 +102,8 @@ ParsedLut parseThreeDl(const std::string& text) {
                                      ", so the output was taken to have " + std::to_string(bits) +
                                      " bits; a dark LUT of greater depth would look the same");
     } else if (largest >= 1L << bits) {
-        throw Error("", "",
-                    "a value of " + std::to_string(largest) + " does not fit the " + std::to_string(bits) +
-                        " bits of the Mesh line",
-                    kHint);
+        throw Error("", "", inWords("a value of {} does not fit the {} bits of the Mesh line", largest, bits),
+                    hintForDamagedLut());
     }
     const auto full = static_cast<float>((1L << bits) - 1);
     for (float& v : grid) v /= full;
@@ -115,7 +114,8 @@ std::string threeDlText(const LutTable& table) {
     const auto n = static_cast<std::size_t>(table.gridSize());
     if (!table.shaper.empty() || n < 2 || n > 129 || table.gridMin != std::array<float, 3>{0, 0, 0} ||
         table.gridMax != std::array<float, 3>{1, 1, 1})
-        throw Error("", "", "a .3dl file holds just one grid of 2…129 on 0…1", "write a .cube file instead");
+        throw Error("", "", words("a .3dl file holds just one grid of 2…129 on 0…1"),
+                    words("write a .cube file instead"));
     const float largest = *std::max_element(table.grid.begin(), table.grid.end());
     const int bits = largest * 4095 + 0.5F < 2048 ? 16 : 12;
     const float full = static_cast<float>((1 << bits) - 1);

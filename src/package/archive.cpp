@@ -1,5 +1,6 @@
 #include "package/archive.h"
 #include "base/error.h"
+#include "base/words.h"
 
 #include <algorithm>
 #include <archive.h>
@@ -15,7 +16,9 @@ using Reader = std::unique_ptr<archive, decltype(&archive_read_free)>;
 using Writer = std::unique_ptr<archive, decltype(&archive_write_free)>;
 using Entry = std::unique_ptr<archive_entry, decltype(&archive_entry_free)>;
 
-const char* const kDistrust = "nothing was taken from it; ask whoever made it for another archive";
+std::string hintForHostile() {
+    return words("nothing was taken from it; ask whoever made it for another archive");
+}
 
 void requireSafe(const std::string& path) {
     const bool control = std::any_of(path.begin(), path.end(),
@@ -26,8 +29,8 @@ void requireSafe(const std::string& path) {
         escapes = escapes || path.substr(from, to - from) == "..";
         from = to + 1;
     }
-    if (control) throw Error("", "", "a name in the archive holds control characters", kDistrust);
-    if (escapes) throw Error("", path, "the archive tries to write outside its own folder", kDistrust);
+    if (control) throw Error("", "", words("a name in the archive holds control characters"), hintForHostile());
+    if (escapes) throw Error("", path, words("the archive tries to write outside its own folder"), hintForHostile());
 }
 
 std::string pathOf(archive_entry* entry) {
@@ -52,8 +55,10 @@ std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& li
     archive_read_support_format_zip(reader.get());
     const auto broken = [&](const std::string& place) -> Error {
         const char* why = archive_error_string(reader.get());
-        return {"", place, std::string("the archive is damaged or no zip") + (why ? std::string(": ") + why : ""),
-                "download it again, or ask for a plain zip"};
+        return {"", place,
+                why ? inWords("the archive is damaged or no zip: {}", why)
+                    : words("the archive is damaged or no zip"),
+                words("download it again, or ask for a plain zip")};
     };
     if (archive_read_open_memory(reader.get(), bytes.data(), bytes.size()) != ARCHIVE_OK) throw broken("");
     std::vector<ArchiveFile> files;
@@ -65,18 +70,18 @@ std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& li
         if (next == ARCHIVE_EOF) break;
         if (next < ARCHIVE_WARN) throw broken("");
         if (++entries > limits.entries)
-            throw Error("", "", "the archive has more than " + std::to_string(limits.entries) + " entries",
-                        kDistrust);
+            throw Error("", "", inWords("the archive has more than {} entries", limits.entries), hintForHostile());
         const std::string path = pathOf(entry);
         requireSafe(path);
         if (archive_entry_is_encrypted(entry))
-            throw Error("", path, "the archive is locked with a password", "unpack it and import the folder");
+            throw Error("", path, words("the archive is locked with a password"),
+                        words("unpack it and import the folder"));
         const auto type = archive_entry_filetype(entry);
         if (type == AE_IFDIR || path.ends_with('/')) continue;
         if (type != AE_IFREG || archive_entry_symlink(entry) || archive_entry_hardlink(entry))
-            throw Error("", path, "the archive holds a link or a device", kDistrust);
+            throw Error("", path, words("the archive holds a link or a device"), hintForHostile());
         if (!seen.insert(foldedCase(path)).second)
-            throw Error("", path, "the archive holds the same name twice", kDistrust);
+            throw Error("", path, words("the archive holds the same name twice"), hintForHostile());
         ArchiveFile file{path, {}};
         char block[65536];
         for (;;) {
@@ -86,7 +91,8 @@ std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& li
             file.bytes.append(block, static_cast<std::size_t>(got));
             total += static_cast<std::size_t>(got);
             if (file.bytes.size() > limits.fileBytes || total > limits.allBytes)
-                throw Error("", path, "the archive unpacks to more than a set of presets can hold", kDistrust);
+                throw Error("", path, words("the archive unpacks to more than a set of presets can hold"),
+                            hintForHostile());
         }
         files.push_back(std::move(file));
     }
@@ -106,8 +112,8 @@ std::string writeZip(const std::vector<ArchiveFile>& files) {
     };
     const auto check = [&](int result) {
         if (result < ARCHIVE_WARN)
-            throw Error("", "", std::string("cannot write the archive: ") + archive_error_string(writer.get()),
-                        "try again with fewer files");
+            throw Error("", "", inWords("cannot write the archive: {}", archive_error_string(writer.get())),
+                        words("try again with fewer files"));
     };
     check(archive_write_open(writer.get(), &out, nullptr, append, nullptr));
     for (const ArchiveFile& file : files) {

@@ -1,6 +1,7 @@
 #include "package/grade_store.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "grade/grade_json.h"
 #include "stages/stage_type.h"
 
@@ -48,7 +49,8 @@ fs::path storeWork(const fs::path& picture, const PictureWork& work, std::string
     try {
         // A folder that is gone is not made anew.
         if (const fs::path folder = beside.has_parent_path() ? beside.parent_path() : "."; !fs::is_directory(folder))
-            throw Error(folder.string(), "", "the folder is not there", "bring it back or open the pictures anew");
+            throw Error(folder.string(), "", words("the folder is not there"),
+                        words("bring it back or open the pictures anew"));
         writeWorkFile(beside, work);
         return beside;
     } catch (const Error& e) {

@@ -178,8 +178,8 @@ void addFolder(ImportAccount& account, const fs::path& folder) {
     std::size_t seen = 0;
     for (fs::recursive_directory_iterator it(folder, failed), end; !failed && it != end; it.increment(failed)) {
         if (++seen > kMostFiles)
-            throw Error(folder.string(), "", "the folder has more than " + std::to_string(kMostFiles) + " files",
-                        "import a smaller one");
+            throw Error(folder.string(), "", inWords("the folder has more than {} files", kMostFiles),
+                        words("import a smaller one"));
         if (!it->is_regular_file(failed) || it->is_symlink(failed)) continue;
         const std::string path = it->path().lexically_relative(folder).generic_string();
         const std::string extension = extensionOf(path);

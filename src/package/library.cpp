@@ -42,9 +42,10 @@ std::optional<LibraryEntry::Kind> kindOf(const fs::path& file) {
     return std::nullopt;
 }
 
-void requireName(const std::string& name, const std::string& what) {
+/// `missing` says that there is none.
+void requireName(const std::string& name, const std::string& missing) {
     if (name.find_first_not_of(' ') == std::string::npos)
-        throw Error("", "", what + " needs a name", "type at least one letter");
+        throw Error("", "", missing, words("type at least one letter"));
 }
 
 /// The file, or the first one with a number behind its name that is not there yet.
@@ -178,7 +179,7 @@ std::optional<fs::path> Library::fileOf(const std::string& item) const {
 }
 
 void Library::addFolder(LibraryEdit& edit, const std::string& group) const {
-    requireName(group, "a group");
+    requireName(group, words("a group needs a name"));
     std::error_code ignored;
     for (const fs::path& folder : {root_, folderFor(group)}) {
         const bool added = std::any_of(edit.changes.begin(), edit.changes.end(),
@@ -197,7 +198,7 @@ void Library::renameInIndex(LibraryEdit& edit, const std::vector<std::pair<std::
 
 LibraryEdit Library::add(const Preset& preset, const std::string& group, bool keepBoth) const {
     Preset named = preset;
-    requireName(named.name, "a preset");
+    requireName(named.name, words("a preset needs a name"));
     fs::path file = fileFor(group, named.name);
     std::error_code ignored;
     for (int n = 2; keepBoth && fs::exists(file, ignored); ++n) {
@@ -223,15 +224,16 @@ LibraryEdit Library::addFile(const std::string& bytes, const std::string& fileNa
 }
 
 LibraryEdit Library::rename(const LibraryEntry& entry, const std::string& name) const {
-    requireName(name, "a preset");
+    requireName(name, words("a preset needs a name"));
     const bool isLut = entry.kind == LibraryEntry::Kind::Lut;
     if (!entry.preset && !isLut)
-        throw Error(entry.file.string(), "", "a preset that can't be read can't be renamed", entry.error);
+        throw Error(entry.file.string(), "", words("a preset that can't be read can't be renamed"), entry.error);
     fs::path file = fileFor(entry.group, name);
     if (isLut) file.replace_extension(entry.file.extension());
     std::error_code ignored;
     if (file != entry.file && fs::exists(file, ignored))
-        throw Error(file.string(), "", "the group already has an item of this name", "choose another name");
+        throw Error(file.string(), "", words("the group already has an item of this name"),
+                    words("choose another name"));
     LibraryEdit edit{inWords("Rename {} to {}", entry.name, name), {}};
     if (isLut) {
         if (file != entry.file) edit.changes.push_back({FileChange::Kind::Move, entry.file, {}, {}, file});
@@ -299,16 +301,17 @@ LibraryEdit Library::addGroup(const std::string& group) const {
     LibraryEdit edit{inWords("Make group {}", group), {}};
     addFolder(edit, group);
     if (edit.changes.empty() || edit.changes.back().file != folderFor(group))
-        throw Error(folderFor(group).string(), "", "there is a group of this name already", "choose another name");
+        throw Error(folderFor(group).string(), "", words("there is a group of this name already"),
+                    words("choose another name"));
     return edit;
 }
 
 LibraryEdit Library::renameGroup(const std::string& group, const std::string& name) const {
-    requireName(name, "a group");
+    requireName(name, words("a group needs a name"));
     const fs::path from = root_ / group, to = folderFor(name);
     std::error_code ignored;
     if (fs::exists(to, ignored))
-        throw Error(to.string(), "", "there is a group of this name already", "choose another name");
+        throw Error(to.string(), "", words("there is a group of this name already"), words("choose another name"));
     LibraryEdit edit{inWords("Rename group {} to {}", group, name), {{FileChange::Kind::Move, from, {}, {}, to}}};
     renameInIndex(edit, {{group + "/", to.filename().string() + "/"}});
     return edit;

@@ -1,6 +1,7 @@
 #include "package/library_edit.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 
 namespace baryton {
 
@@ -9,7 +10,8 @@ namespace fs = std::filesystem;
 namespace {
 
 void check(const std::error_code& failed, const fs::path& file, const std::string& what) {
-    if (failed) throw Error(file.string(), "", what + ": " + failed.message(), "check the permissions of its folder");
+    if (failed)
+        throw Error(file.string(), "", what + ": " + failed.message(), words("check the permissions of its folder"));
 }
 
 void put(const fs::path& file, const std::optional<std::string>& content) {
@@ -19,16 +21,16 @@ void put(const fs::path& file, const std::optional<std::string>& content) {
     }
     std::error_code failed;
     fs::remove(file, failed);
-    check(failed, file, "cannot delete");
+    check(failed, file, words("cannot delete"));
 }
 
 void move(const fs::path& from, const fs::path& to) {
     std::error_code failed;
     if (fs::exists(to, failed))
-        throw Error(to.string(), "", "there is something of this name already", "choose another name");
+        throw Error(to.string(), "", words("there is something of this name already"), words("choose another name"));
     fs::create_directories(to.parent_path(), failed);
     fs::rename(from, to, failed);
-    check(failed, from, "cannot move");
+    check(failed, from, words("cannot move"));
 }
 
 void doStep(const FileChange& change) {

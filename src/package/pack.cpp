@@ -1,6 +1,7 @@
 #include "package/pack.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "grade/file_json.h"
 
 #include <algorithm>
@@ -34,7 +35,7 @@ std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& ent
     std::vector<ArchiveFile> files;
     for (const LibraryEntry& entry : entries) {
         if (!entry.preset && !entry.isPending)
-            throw Error(entry.file.string(), "", "it can't be read and does not go into a pack", entry.error);
+            throw Error(entry.file.string(), "", words("it can't be read and does not go into a pack"), entry.error);
         Json& groups = json["groups"];
         auto group =
             std::find_if(groups.begin(), groups.end(), [&](const Json& g) { return g["name"] == entry.group; });

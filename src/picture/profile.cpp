@@ -1,5 +1,6 @@
 #include "picture/profile.h"
 #include "base/error.h"
+#include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 
@@ -21,8 +22,8 @@ Profile open(std::string_view icc) {
     cmsSetLogErrorHandler([](cmsContext, cmsUInt32Number, const char*) {});
     Profile profile(cmsOpenProfileFromMem(icc.data(), static_cast<cmsUInt32Number>(icc.size())), &cmsCloseProfile);
     if (!profile)
-        throw Error("", "", "the colour profile in the file is damaged",
-                    "save the picture again with a valid profile");
+        throw Error("", "", words("the colour profile in the file is damaged"),
+                    words("save the picture again with a valid profile"));
     return profile;
 }
 
@@ -92,18 +93,16 @@ void runTransform(Picture& picture, cmsHPROFILE from, int channels, const Pictur
                                           : channels == 3 ? cmsSigRgbData
                                                           : cmsSigCmykData;
     if (space != wanted)
-        throw Error("", "",
-                    "the colour profile is for another kind of picture (" + std::to_string(channels) +
-                        " channels here)",
-                    "save the picture again with a profile that fits it");
+        throw Error("", "", inWords("the colour profile is for another kind of picture ({} channels here)", channels),
+                    words("save the picture again with a profile that fits it"));
     const Profile to(cmsCreate_sRGBProfile(), &cmsCloseProfile);
     const cmsUInt32Number in = channels == 1 ? TYPE_GRAY_FLT : channels == 3 ? TYPE_RGB_FLT : TYPE_CMYK_FLT;
     const Transform transform(cmsCreateTransform(from, in, to.get(), TYPE_RGB_FLT, INTENT_RELATIVE_COLORIMETRIC,
                                                  cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE),
                               &cmsDeleteTransform);
     if (!transform)
-        throw Error("", "", "the colour profile can't be used to read the picture",
-                    "save the picture again with another profile");
+        throw Error("", "", words("the colour profile can't be used to read the picture"),
+                    words("save the picture again with another profile"));
     const auto width = static_cast<std::size_t>(picture.width());
     float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
     tbb::parallel_for(0, picture.height(), [&](int y) {
@@ -142,14 +141,16 @@ void toWorkingEncoding(Picture& picture, std::string_view icc, int channels, con
 void toDevice(std::string_view icc, float* rgb, std::size_t count) {
     const Profile to = open(icc);
     if (cmsGetColorSpace(to.get()) != cmsSigRgbData)
-        throw Error("", "", "the profile is not one of a monitor", "choose the profile made for this screen");
+        throw Error("", "", words("the profile is not one of a monitor"),
+                    words("choose the profile made for this screen"));
     const Profile from(cmsCreate_sRGBProfile(), &cmsCloseProfile);
     const Transform transform(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
                                                  INTENT_RELATIVE_COLORIMETRIC,
                                                  cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE),
                               &cmsDeleteTransform);
     if (!transform)
-        throw Error("", "", "the profile can't be used for output", "choose the profile made for this screen");
+        throw Error("", "", words("the profile can't be used for output"),
+                    words("choose the profile made for this screen"));
     cmsDoTransform(transform.get(), rgb, rgb, static_cast<cmsUInt32Number>(count));
 }
 

@@ -1,4 +1,5 @@
 #include "base/file.h"
+#include "base/words.h"
 #include "picture/metadata.h"
 #include "picture/picture_file.h"
 #include "picture/profile.h"
@@ -31,7 +32,9 @@ vips::VImage openImage(const fs::path& file) {
     std::error_code failed;
     const auto size = fs::file_size(file, failed);
     if (failed) readFile(file, 1); // says why: missing, a folder, no permission
-    if (size == 0) throw Error(file.string(), "", "the file is empty", "copy it again from the camera or a backup");
+    if (size == 0)
+        throw Error(file.string(), "", words("the file is empty"),
+                    words("copy it again from the camera or a backup"));
     if (std::FILE* probe = std::fopen(file.c_str(), "rb"))
         std::fclose(probe);
     else
@@ -47,14 +50,14 @@ vips::VImage openImage(const fs::path& file) {
                                            vips::VImage::option()->set("fail_on", VIPS_FAIL_ON_TRUNCATED));
     }
     vips_error_clear();
-    throw Error(file.string(), "", "this is not a JPEG, PNG, TIFF or WebP picture",
-                "open it where it was made and save it as one of these");
+    throw Error(file.string(), "", words("this is not a JPEG, PNG, TIFF or WebP picture"),
+                words("open it where it was made and save it as one of these"));
 }
 
 void checkSize(const vips::VImage& image, const fs::path& file) {
     if (double(image.width()) * image.height() > kMostPixels)
-        throw Error(file.string(), "", "the picture has more than 400 megapixels",
-                    "scale it down or cut it into parts first");
+        throw Error(file.string(), "", words("the picture has more than 400 megapixels"),
+                    words("scale it down or cut it into parts first"));
 }
 
 std::string profileOf(const vips::VImage& image) {
@@ -110,9 +113,9 @@ Picture convert(const vips::VImage& opened, std::string& profileName) {
     const VipsBandFormat format = image.format();
     if (format != VIPS_FORMAT_UCHAR && format != VIPS_FORMAT_USHORT && format != VIPS_FORMAT_FLOAT)
         throw Error("", "",
-                    "its numbers are of a kind that pictures seldom have (" +
-                        std::string(vips_enum_nick(VIPS_TYPE_BAND_FORMAT, format)) + ")",
-                    "save it with 8 or 16 bits or as 32-bit float");
+                    inWords("its numbers are of a kind that pictures seldom have ({})",
+                            vips_enum_nick(VIPS_TYPE_BAND_FORMAT, format)),
+                    words("save it with 8 or 16 bits or as 32-bit float"));
     const int bands = image.bands();
     const bool grey = bands < 3;
     const bool alpha = bands == 2 || (!cmyk && bands >= 4) || (cmyk && bands >= 5);
@@ -157,14 +160,14 @@ auto telling(const fs::path& file, Read read) {
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
         vips_error_clear();
-        throw Error(file.string(), "", "cannot decode: " + message,
-                    "the file is damaged or ends early: copy it again from the camera or a backup");
+        throw Error(file.string(), "", inWords("cannot decode: {}", message),
+                    words("the file is damaged or ends early: copy it again from the camera or a backup"));
     } catch (const Error& e) {
         if (!e.file().empty()) throw;
         throw e.inFile(file.string());
     } catch (const std::bad_alloc&) {
-        throw Error(file.string(), "", "there is not enough memory for this picture",
-                    "close other programs or scale it down");
+        throw Error(file.string(), "", words("there is not enough memory for this picture"),
+                    words("close other programs or scale it down"));
     }
 }
 
@@ -188,11 +191,11 @@ std::vector<fs::path> picturesInFolder(const fs::path& folder) {
         if (isReadableName(it->path()) && !it->is_directory(unknown)) files.push_back(it->path());
     }
     if (failed)
-        throw Error(folder.string(), "", "cannot read the folder: " + failed.message(),
-                    "check its name and permissions");
+        throw Error(folder.string(), "", inWords("cannot read the folder: {}", failed.message()),
+                    words("check its name and permissions"));
     if (files.empty())
-        throw Error(folder.string(), "", "the folder holds no JPEG, PNG, TIFF or WebP picture",
-                    "choose another folder");
+        throw Error(folder.string(), "", words("the folder holds no JPEG, PNG, TIFF or WebP picture"),
+                    words("choose another folder"));
     std::sort(files.begin(), files.end());
     return files;
 }

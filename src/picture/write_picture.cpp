@@ -1,5 +1,6 @@
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "picture/metadata.h"
 #include "picture/picture_file.h"
 #include "picture/profile.h"
@@ -84,7 +85,8 @@ void writePicture(const std::filesystem::path& file, const QuantisedPicture& pic
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
         vips_error_clear();
-        throw Error(file.string(), "", "cannot encode: " + message, "choose another format or a smaller size");
+        throw Error(file.string(), "", inWords("cannot encode: {}", message),
+                    words("choose another format or a smaller size"));
     }
     writeFileAtomically(file, withMetadata(encoded, metadata, picture.width, picture.height));
 }

@@ -1,31 +1,38 @@
 // The interface in German: every text has one, none is cut, and the core speaks it too.
 #include "app/cut_text.h"
 #include "app/translation.h"
+#include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
+#include "lut/lut_file.h"
 #include "stages/stage_type.h"
 
 #include <QProcess>
 #include <QRegularExpression>
 #include <QTest>
 #include <QXmlStreamReader>
+#include <fstream>
 #include <gtest/gtest.h>
+#include <set>
 
 namespace baryton::test {
 
 namespace {
 
 struct Message {
-    QString source, translation;
+    QString context, source, translation;
     bool isUnfinished = false;
 };
 
 std::vector<Message> messagesOf(const std::filesystem::path& file) {
     std::vector<Message> all;
+    QString context;
     QXmlStreamReader xml(QString::fromStdString(readFile(file)));
     while (!xml.atEnd()) {
         xml.readNext();
         if (!xml.isStartElement()) continue;
-        if (xml.name() == u"message") all.emplace_back();
+        if (xml.name() == u"name") context = xml.readElementText();
+        if (xml.name() == u"message") all.push_back({context, {}, {}});
         if (xml.name() == u"source") all.back().source = xml.readElementText();
         if (xml.name() == u"translation") {
             all.back().isUnfinished = xml.attributes().hasAttribute(tr8("type"));
@@ -81,6 +88,46 @@ TEST(Language, TranslationsKeepThePlacesOfValues) {
         if (text.contains(tr8("%n"))) continue; // one of its forms may write the number out
         EXPECT_EQ(places(text), places(message.translation)) << text.toStdString();
         EXPECT_FALSE(message.translation.isEmpty()) << text.toStdString();
+    }
+}
+
+TEST(Language, TheCoresTextsAreFoundWhereverTheyStand) {
+    speakGerman();
+    // The collector puts a text of the core under what it takes for its class; those of the window have a real one.
+    std::set<QString> ofWindow;
+    for (const char* name : {"app", "app/grade", "app/package", "app/batch", "app/widgets"})
+        for (const auto& entry :
+             std::filesystem::directory_iterator(std::filesystem::path(BARYTON_SOURCE) / "src" / name)) {
+            if (!entry.is_regular_file()) continue;
+            static const QRegularExpression declared(tr8("(?:class|struct) (\\w+)"));
+            const QString text = QString::fromStdString(readFile(entry.path()));
+            for (auto each = declared.globalMatch(text); each.hasNext();) ofWindow.insert(each.next().captured(1));
+        }
+    int found = 0;
+    for (const Message& message :
+         messagesOf(std::filesystem::path(BARYTON_SOURCE) / "share/translations/baryton_de.ts")) {
+        if (ofWindow.contains(message.context.section(tr8("::"), -1))) continue;
+        EXPECT_EQ(words(message.source.toStdString()), message.translation.toStdString())
+            << message.context.toStdString();
+        ++found;
+    }
+    EXPECT_GT(found, 500);
+}
+
+TEST(Language, WhatIsWrongWithAFileIsSaidInIt) {
+    speakGerman();
+    Driver d({"lake-fog.jpg"});
+    std::ofstream(d.folder() / "torn.jpg") << "no picture";
+    std::ofstream(d.root() / "short.cube") << "LUT_3D_SIZE 2\n0 0 0\n1 1\n";
+    d.start();
+    EXPECT_TRUE(d.state().pictures().at(1).error.contains(tr8("das ist kein Bild (JPEG, PNG, TIFF oder WebP)")))
+        << d.state().pictures().at(1).error.toStdString();
+    try {
+        readLutFile(d.root() / "short.cube");
+        ADD_FAILURE();
+    } catch (const Error& e) {
+        EXPECT_EQ(e.problem(), "eine Zeile der 3D-Tabelle muss drei Zahlen enthalten, diese enthält 2");
+        EXPECT_EQ(e.hint(), "die Datei ist beschädigt: dort, wo sie entstand, noch einmal ausgeben");
     }
 }
 
