@@ -64,7 +64,8 @@ private:
     class WelcomePage* welcome_ = nullptr;
     QWidget* notice_ = nullptr;
     QLabel *noticeText_ = nullptr, *pictureText_ = nullptr, *pointerText_ = nullptr, *frameText_ = nullptr;
-    QTimer messageTimer_;
+    QTimer messageTimer_, frameTimer_;
+    double lastFrame_ = 0; ///< milliseconds
     QMenu* recent_ = nullptr;
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives

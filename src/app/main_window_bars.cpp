@@ -97,8 +97,17 @@ void MainWindow::makeStatusBar() {
         messageTimer_.stop();
         pointerText_->setText(text);
     });
-    connect(grade_, &GradePage::frameTime, this,
-            [this](double ms) { frameText_->setText(tr("%1 ms").arg(std::lround(ms))); });
+    // Told now and then and without moving its neighbours: a status bar laid out with every frame slows them all.
+    frameText_->setFixedWidth(frameText_->fontMetrics().horizontalAdvance(tr("%1 ms").arg(9999)));
+    frameText_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    frameTimer_.setSingleShot(true);
+    frameTimer_.setInterval(200);
+    connect(&frameTimer_, &QTimer::timeout, this,
+            [this] { frameText_->setText(tr("%1 ms").arg(std::lround(lastFrame_))); });
+    connect(grade_, &GradePage::frameTime, this, [this](double ms) {
+        lastFrame_ = ms;
+        if (!frameTimer_.isActive()) frameTimer_.start();
+    });
 }
 
 } // namespace baryton

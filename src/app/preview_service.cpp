@@ -106,6 +106,14 @@ void PreviewService::report(const PreviewRequest& request) {
     }
 }
 
+const Program& PreviewService::programOf(const Grade& grade) {
+    if (compiledFor_ != grade) {
+        compiled_ = Program::compile(grade);
+        compiledFor_ = grade;
+    }
+    return compiled_;
+}
+
 QImage PreviewService::quickImage(const PreviewRequest& request, const Program& program, bool& exact) {
     constexpr std::size_t longProgram = 6; // a shorter one is as quick as a cube and needs no baking
     if (program.stepCount() < longProgram) return imageOf(program, source_.pixels, source_.frame);
@@ -143,7 +151,7 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         cachedHead_.reset();
     }
     PreviewFrame frame;
-    const Program program = Program::compile(request.grade);
+    const Program& program = programOf(request.grade);
     frame.after =
         quickly ? quickImage(request, program, frame.exact) : imageOf(program, source_.pixels, source_.frame);
     if (request.before) {
@@ -179,7 +187,7 @@ StageInput PreviewService::inputOf(const PreviewRequest& request, const std::str
 
 void PreviewService::count(const PreviewRequest& request, bool quickly) {
     if (!request.picture) return;
-    const Program program = Program::compile(request.grade);
+    const Program& program = programOf(request.grade);
     // Some hundred thousand pixels tell the same as all; while a control moves, some ten thousand must do.
     const Picture& level = levelOf(*request.picture, quickly ? 256 : 512);
     PreviewScopes scopes;

@@ -71,6 +71,7 @@ Q_SIGNALS:
 private:
     void work();
     void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since, bool quickly);
+    const Program& programOf(const Grade& grade);
     QImage quickImage(const PreviewRequest& request, const Program& program, bool& exact);
     void count(const PreviewRequest& request, bool quickly);
     StageInput inputOf(const PreviewRequest& request, const std::string& stageId);
@@ -89,6 +90,8 @@ private:
     ViewSource source_;
     std::optional<Grade> cachedBefore_;
     QImage before_;
+    std::optional<Grade> compiledFor_; ///< the grade shown last, whose frame and scopes share a program
+    Program compiled_;
     std::optional<Grade> cachedHead_; ///< what stands before the stage in hand, and its pixels
     Picture headPixels_;
     struct KnownInput {

@@ -263,8 +263,9 @@ Kernel lutKernel(const LutTable& table, const LutUse& use) {
         axis(table.gridMin[k], table.gridMax[k], static_cast<std::size_t>(c->size), c->gridScale[k], c->gridShift[k]);
     }
     c->grid.resize(table.grid.size() / 3 * 4);
-    for (std::size_t i = 0; i < table.grid.size(); ++i)
-        c->grid[i / 3 * 4 + i % 3] = std::clamp(table.grid[i], -kHeldRange, kHeldRange);
+    for (std::size_t node = 0; node < table.grid.size() / 3; ++node)
+        for (std::size_t k = 0; k < 3; ++k)
+            c->grid[node * 4 + k] = std::clamp(table.grid[node * 3 + k], -kHeldRange, kHeldRange);
     Kernel kernel;
     kernel.domain = use.isPlain() ? Domain::Encoded : Domain::Linear;
     kernel.constants = std::move(c);

@@ -270,6 +270,14 @@ TEST(Editors, LimitsAreDraggedAndHuesPicked) {
     EXPECT_NEAR(
         std::remainder(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue") - vectorscopeHue(colour), 360), 0,
         1.5);
+    // A pick ends with the editor that asked for it.
+    d.click(d.button(grade->editorPanel(), tr8("Hue from picture…")));
+    EXPECT_EQ(grade->view()->cursor().shape(), Qt::CrossCursor);
+    d.chooseStage("vignette");
+    EXPECT_EQ(grade->view()->cursor().shape(), Qt::ArrowCursor);
+    const Grade before = d.state().keyGrade();
+    d.click(grade->view(), at(d, 0.3, 0.5));
+    EXPECT_EQ(d.state().keyGrade(), before);
 }
 
 TEST(Chain, CardsAreDraggedWithinAndBetweenLayers) {

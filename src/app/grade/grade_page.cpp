@@ -129,7 +129,10 @@ void GradePage::connectState() {
         pinned_->pin({});
         pinned_->hide();
     });
-    for (EditorPanel* each : panels()) connect(each, &EditorPanel::pickWanted, this, &GradePage::startPick);
+    for (EditorPanel* each : panels())
+        connect(each, &EditorPanel::pickWanted, this, [this, each](const QString& what, TakePicked take) {
+            startPick(each->editor(), what, std::move(take));
+        });
     connect(chain_, &ChainView::heldOff, this, [this](const std::string& stageId) {
         if (stageId.empty())
             state_.tryChange({});
@@ -447,9 +450,9 @@ void GradePage::loadReference(const std::filesystem::path& file) {
     updateCompare();
 }
 
-void GradePage::startPick(const QString& what, TakePicked take) {
+void GradePage::startPick(QObject* owner, const QString& what, TakePicked take) {
     state_.tell(what + tr(" (Escape to leave it)"));
-    hand_->startPick([this, take = std::move(take)](QPointF at, bool onReference) {
+    hand_->startPick(owner, [this, take = std::move(take)](QPointF at, bool onReference) {
         if (onReference) {
             const auto colour = meanColour(reference_, at);
             take({colour, colour, colour});

@@ -80,7 +80,7 @@ private:
     void showZoom();
     void showSamples();
     void openPictureMenu(QPointF position, QPoint global);
-    void startPick(const QString& what, TakePicked take);
+    void startPick(QObject* owner, const QString& what, TakePicked take);
     std::array<EditorPanel*, 2> panels() const { return {panel_, pinned_}; }
     bool isPinned() const { return !pinned_->target().empty(); }
     bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }

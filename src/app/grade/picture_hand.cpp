@@ -10,20 +10,23 @@ PictureHand::PictureHand(PictureView* view, QObject* parent) : QObject(parent), 
     view->installEventFilter(this);
 }
 
-void PictureHand::startPick(Pick pick) {
+void PictureHand::startPick(QObject* owner, Pick pick) {
+    disconnect(ownerGone_);
+    ownerGone_ = connect(owner, &QObject::destroyed, this, &PictureHand::endPick);
     pick_ = std::move(pick);
     view_->setFocus();
-    view_->setCursor(Qt::CrossCursor);
+    setWorks(works_);
 }
 
 void PictureHand::endPick() {
     pick_ = {};
-    view_->unsetCursor();
+    disconnect(ownerGone_);
+    setWorks(works_);
 }
 
 void PictureHand::setWorks(bool works) {
     works_ = works;
-    view_->setCursor(works ? Qt::CrossCursor : Qt::ArrowCursor);
+    view_->setCursor(works || pick_ ? Qt::CrossCursor : Qt::ArrowCursor);
 }
 
 bool PictureHand::isOnPicture(QPointF picture) const {

@@ -13,9 +13,10 @@ class PictureHand : public QObject {
 public:
     explicit PictureHand(PictureView* view, QObject* parent = nullptr);
 
-    /// The next press is handed over (in pixels of the picture, or in fractions of the reference); Escape leaves it.
+    /// The next press is handed over (in pixels of the picture, or in fractions of the reference); Escape leaves it,
+    /// and so does the end of its owner.
     using Pick = std::function<void(QPointF at, bool onReference)>;
-    void startPick(Pick pick);
+    void startPick(QObject* owner, Pick pick);
     void endPick();
     bool isPicking() const { return static_cast<bool>(pick_); }
     /// Whether presses and drags work the chosen stage.
@@ -37,6 +38,7 @@ private:
 
     PictureView* view_;
     Pick pick_;
+    QMetaObject::Connection ownerGone_;
     bool works_ = false;
     enum class Drag { None, Stage, Mark } drag_ = Drag::None;
     int mark_ = -1;

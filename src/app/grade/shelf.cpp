@@ -2,6 +2,7 @@
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/still_list.h"
 #include "stages/in_force.h"
 #include "stages/preset_words.h"
 
@@ -85,7 +86,7 @@ public:
 Shelf::Shelf(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), search_(new QLineEdit), group_(new QComboBox),
       mode_(new Segments({tr("Set"), tr("Add above"), tr("Replace")})), strength_(new ValueRow(tr("Strength"))),
-      list_(new QListView), model_(new ShelfModel(this)), inForce_(new InForceList(state)),
+      list_(new StillList), model_(new ShelfModel(this)), inForce_(new InForceList(state)),
       hint_(makeLabel({}, "second")) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);

@@ -2,6 +2,7 @@
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/still_list.h"
 
 #include <QActionGroup>
 #include <QHBoxLayout>
@@ -36,7 +37,7 @@ protected:
 
 TrayPanel::TrayPanel(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), model_(new PictureModel(state.pictures(), this)), sorted_(new TrayOrder(this)),
-      list_(new QListView), delegate_(new ThumbnailDelegate(list_)) {
+      list_(new StillList), delegate_(new ThumbnailDelegate(list_)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);

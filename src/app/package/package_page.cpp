@@ -6,6 +6,7 @@
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/still_list.h"
 #include "base/file.h"
 #include "grade/grade_json.h"
 
@@ -40,7 +41,7 @@ QWidget* makePanel(int width) {
 
 PackagePage::PackagePage(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), search_(new QLineEdit), groups_(new GroupList(state)), checks_(new QListView),
-      tiles_(new QListView), model_(new PresetTileModel(this)), sort_(new QComboBox),
+      tiles_(new StillList), model_(new PresetTileModel(this)), sort_(new QComboBox),
       ground_(new Segments({tr("Bare"), tr("As graded")})), wall_(new CheckWall(state)),
       split_(new QSplitter(Qt::Vertical)), details_(new PresetDetails(state)) {
     auto* layout = new QHBoxLayout(this);

@@ -40,12 +40,16 @@ void CurveView::setColour(const QColor& colour) {
 }
 
 void CurveView::setOthers(const QVector<std::pair<Points, QColor>>& others) {
+    if (others == others_) return;
     others_ = others;
+    ground_ = {};
     update();
 }
 
 void CurveView::setHistogram(const QVector<double>& counts) {
+    if (counts == histogram_) return;
     histogram_ = counts;
+    ground_ = {};
     update();
 }
 
@@ -82,7 +86,8 @@ void CurveView::paintShape(QPainter& painter, const Points& points, const QPen& 
     if (!makeShape_) return;
     const Shape shape = makeShape_(points);
     QPainterPath path;
-    const int steps = std::max(2, static_cast<int>(square().width()));
+    constexpr int every = 2; // pixels; a finer line looks the same
+    const int steps = std::max(2, static_cast<int>(square().width()) / every);
     for (int i = 0; i <= steps; ++i) {
         const double x = double(i) / steps;
         const QPointF at = toWidget({x, std::clamp(shape(x), -0.02, 1.02)});
@@ -93,11 +98,13 @@ void CurveView::paintShape(QPainter& painter, const Points& points, const QPen& 
     painter.drawPath(path);
 }
 
-void CurveView::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    const auto& c = theme::colours();
+QPixmap CurveView::drawnGround() const {
+    QPixmap drawn(size() * devicePixelRatioF());
+    drawn.setDevicePixelRatio(devicePixelRatioF());
+    drawn.fill(Qt::transparent);
+    QPainter p(&drawn);
     const QRectF s = square();
-    p.fillRect(s, c.well);
+    p.fillRect(s, theme::colours().well);
     p.setRenderHint(QPainter::Antialiasing);
     if (!histogram_.isEmpty()) {
         // A root keeps a lone peak from pressing everything else flat.
@@ -116,6 +123,31 @@ void CurveView::paintEvent(QPaintEvent*) {
     }
     p.setPen(QPen(theme::colours().edge, 1, Qt::DashLine));
     p.drawLine(toWidget({0, 0}), toWidget({1, 1}));
+    p.setClipRect(s.adjusted(-1, -1, 1, 1));
+    for (const auto& [points, colour] : others_) {
+        QColor faint = colour;
+        faint.setAlpha(130);
+        paintShape(p, points, QPen(faint, 1.2));
+    }
+    return drawn;
+}
+
+void CurveView::resizeEvent(QResizeEvent*) {
+    ground_ = {};
+}
+
+void CurveView::changeEvent(QEvent* event) {
+    ground_ = {}; // another theme has other colours
+    QWidget::changeEvent(event);
+}
+
+void CurveView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const auto& c = theme::colours();
+    const QRectF s = square();
+    if (ground_.isNull() || ground_.devicePixelRatio() != devicePixelRatioF()) ground_ = drawnGround();
+    p.drawPixmap(0, 0, ground_);
+    p.setRenderHint(QPainter::Antialiasing);
     if (marker_) {
         p.setPen(QPen(c.accentDim, 1));
         p.drawLine(toWidget({*marker_, 0}), toWidget({*marker_, 1}));
@@ -126,11 +158,6 @@ void CurveView::paintEvent(QPaintEvent*) {
         }
     }
     p.setClipRect(s.adjusted(-1, -1, 1, 1));
-    for (const auto& [points, colour] : others_) {
-        QColor faint = colour;
-        faint.setAlpha(130);
-        paintShape(p, points, QPen(faint, 1.2));
-    }
     paintShape(p, points_, QPen(colour_, 1.8));
     p.setClipping(false);
     for (int i = 0; i < points_.size(); ++i) {

@@ -55,6 +55,8 @@ Q_SIGNALS:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void changeEvent(QEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
@@ -65,11 +67,13 @@ private:
     int pointNear(QPointF pixel) const;
     void removePoint(int index);
     QRectF square() const;
+    QPixmap drawnGround() const;
     void paintShape(QPainter& painter, const Points& points, const QPen& pen) const;
 
     Points points_;
     QVector<std::pair<Points, QColor>> others_;
     QVector<double> histogram_;
+    QPixmap ground_; ///< what stays as it is while a point is dragged: counts, grid, the other curves
     std::function<Shape(const Points&)> makeShape_;
     QColor colour_ = Qt::white;
     std::optional<double> marker_;

@@ -18,6 +18,7 @@ constexpr int kMargin = 10; ///< around a fitted picture
 PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     setMouseTracking(true);
     setFocusPolicy(Qt::ClickFocus);
+    setAttribute(Qt::WA_OpaquePaintEvent); // nothing beneath need be painted with every frame
     setAccessibleName(tr("Picture"));
     setMinimumSize(240, 180);
 }
@@ -55,6 +56,7 @@ void PictureView::setReference(const QImage& image, const QString& name) {
 }
 
 void PictureView::setMarks(const QVector<Mark>& marks) {
+    if (marks == marks_) return;
     marks_ = marks;
     update();
 }
