@@ -133,8 +133,7 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
             pictures.push_back(path);
     if (!others.empty()) importFiles(state_, others, this);
     if (pictures.empty()) return;
-    state_.pictures().open(pictures);
-    if (state_.pictures().size() == 0) return;
+    if (!state_.pictures().open(pictures)) return;
     showTask(0);
     grade_->view()->setFocus();
     std::error_code ignored;

@@ -39,7 +39,7 @@ PictureSet::~PictureSet() {
     readers_.waitForDone();
 }
 
-void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
+bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     std::vector<fs::path> files;
     for (const auto& path : filesAndFolders) {
         std::error_code ignored;
@@ -53,12 +53,12 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
             Q_EMIT problem(QString::fromStdString(e.what()));
         }
     }
-    if (files.empty()) return;
+    if (files.empty()) return false;
     if (!flush()) {
         Q_EMIT problem(
             tr("Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again",
                nullptr, static_cast<int>(unsaved_.size())));
-        return;
+        return false;
     }
     readers_.clear();
     ++generation_;
@@ -101,6 +101,7 @@ void PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
         for (int i = 0; i < size(); ++i)
             if (at(i).isNew) startByCamera(i);
     readNext();
+    return true;
 }
 
 void PictureSet::startByCamera(int index) {

@@ -53,8 +53,8 @@ public:
     void setStart(Start start, bool byCamera) { start_ = std::move(start), startByCamera_ = byCamera; }
 
     /// Opens files and folders in the order given; what was open is kept on disk and closed. What can't be opened is
-    /// told by `problem`. Nothing changes when no picture is found.
-    void open(const std::vector<std::filesystem::path>& filesAndFolders);
+    /// told by `problem`. False, and nothing changes, when no picture is found or grades are not on the disk yet.
+    bool open(const std::vector<std::filesystem::path>& filesAndFolders);
     int size() const { return static_cast<int>(pictures_.size()); }
     const OpenPicture& at(int index) const { return pictures_[static_cast<std::size_t>(index)]; }
     /// The folder's name, or that of the first picture's folder.

@@ -300,6 +300,11 @@ TEST(Welcome, StandsThereUntilSomethingIsOpen) {
     EXPECT_FALSE(welcome->isVisible());
     EXPECT_TRUE(window.gradePage()->isVisible());
     EXPECT_EQ(recentSets().front(), QString::fromStdString(d.folder().string()));
+    // What gave no picture is not come back to.
+    std::filesystem::create_directory(d.root() / "empty");
+    window.openPaths({d.root() / "empty"});
+    EXPECT_EQ(window.state().pictures().size(), 1);
+    EXPECT_EQ(recentSets().front(), QString::fromStdString(d.folder().string()));
 }
 
 } // namespace baryton::test

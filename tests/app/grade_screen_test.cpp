@@ -249,6 +249,37 @@ TEST(Editors, PrimariesSplitToneGradientLevelsMixAndFilm) {
               findStageType("film-response")->parameter("response")->options[3].id);
 }
 
+TEST(Editors, CurvesOverLabAndChromaShowWhatEntersThem) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    // How high the counts stand at a share of the width, in pixels.
+    const auto height = [](CurveView* view, double share) {
+        const QImage seen = view->grab().toImage();
+        int counted = 0;
+        for (int y = 0; y < seen.height(); ++y)
+            counted += seen.pixelColor(view->toWidget({share, 0}).toPoint().x(), y) == theme::colours().counts;
+        return counted;
+    };
+    d.chooseStage("curves");
+    auto* curves = editorOf<CurvesEditor>(d);
+    for (const int channel : {6, 7}) {
+        d.click(curves->channels()->button(channel));
+        EXPECT_TRUE(Driver::waitFor([&] {
+            return std::max(height(curves->view(), 0.48), height(curves->view(), 0.55)) > 40;
+        })) << "most colours are mild";
+        EXPECT_LT(height(curves->view(), 0.98), 4) << "none reaches the axis' end";
+    }
+    d.chooseStage("saturation");
+    auto* chroma = d.named<CurveView>(grade->editorPanel(), tr8("Curve over chroma"));
+    EXPECT_TRUE(Driver::waitFor([&] { return height(chroma, 0.2) > 40; }));
+    EXPECT_LT(height(chroma, 0.95), 4);
+    // The pointer's colour is marked on it.
+    const QImage before = chroma->grab().toImage();
+    QTest::mouseMove(grade->view(), at(d, 0.5, 0.95).toPoint());
+    EXPECT_TRUE(Driver::waitFor([&] { return chroma->grab().toImage() != before; }));
+}
+
 TEST(Editors, LimitsAreDraggedAndHuesPicked) {
     Driver d({"meadow-cart.jpg"});
     d.start();

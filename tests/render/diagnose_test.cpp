@@ -1,10 +1,14 @@
+#include "colour/spaces.h"
+#include "colour/transfer.h"
 #include "grade/grade_json.h"
 #include "render/diagnose.h"
+#include "render/histogram.h"
 #include "render/scopes.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
 
 #include <algorithm>
+#include <cmath>
 #include <gtest/gtest.h>
 #include <numeric>
 
@@ -151,6 +155,16 @@ TEST(Scopes, HuesAndSamplesReadAsTheyShould) {
     const auto most = std::max_element(hues.begin(), hues.end()) - hues.begin();
     EXPECT_NEAR(static_cast<double>(most), 27, 4) << "red lies at 29° in OKLCh";
     EXPECT_EQ(std::accumulate(hues.begin(), hues.end(), 0.0), hues[static_cast<std::size_t>(most)]);
+    // The same red on the curves over OKLab: L 0.55, a 0.19, b 0.10, C 0.21 on axes of 0.8 and 0.4.
+    const OklabHistogram lab = oklabHistogramOf(red);
+    const Vec3 exact = oklabFromLinear({srgbToLinear(0.8), srgbToLinear(0.1), srgbToLinear(0.1)});
+    const auto place = [](double share) { return static_cast<std::size_t>(share * 255 + 0.5); };
+    EXPECT_EQ(lab.lightness[place(exact[0])], 256u);
+    EXPECT_EQ(lab.a[place(exact[1] / 0.8 + 0.5)], 256u);
+    EXPECT_EQ(lab.b[place(exact[2] / 0.8 + 0.5)], 256u);
+    EXPECT_EQ(lab.chroma[place(std::hypot(exact[1], exact[2]) / 0.4)], 256u);
+    EXPECT_NEAR(chromaOnCurve({0.8F, 0.1F, 0.1F}), 0.53, 0.03);
+    EXPECT_NEAR(chromaOnCurve({0.5F, 0.5F, 0.5F}), 0, 1e-4);
     const SampledPoint point = samplePoint({0.5F, 0.5F, 0.5F}, {0.8F, 0.1F, 0.1F});
     EXPECT_NEAR(point.hue, 103, 8) << "red on the BT.709 vectorscope";
     EXPECT_NEAR(std::abs(point.hue - point.opposite), 180, 1e-9);

@@ -4,6 +4,7 @@
 #include "app/widgets/labels.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "render/histogram.h"
 #include "stages/curves.h"
 #include "stages/spline.h"
 
@@ -16,16 +17,16 @@ namespace {
 
 struct Channel {
     const char *parameter, *name;
-    int input; ///< which of the four input histograms fits: red, green, blue, luma; none for the opponent axes
+    int input; ///< which of the input histograms fits: red, green, blue, luma; lightness and the opponent axes
 };
 constexpr Channel kChannels[] = {{"rgb", QT_TRANSLATE_NOOP("baryton::CurvesEditor", "RGB"), 3},
                                  {"luma", QT_TRANSLATE_NOOP("baryton::CurvesEditor", "Luma"), 3},
                                  {"r", "R", 0},
                                  {"g", "G", 1},
                                  {"b", "B", 2},
-                                 {"lab.l", "L", 3},
-                                 {"lab.a", "a", -1},
-                                 {"lab.b", "b", -1}};
+                                 {"lab.l", "L", 4},
+                                 {"lab.a", "a", 5},
+                                 {"lab.b", "b", 6}};
 constexpr int kChannelCount = static_cast<int>(std::size(kChannels));
 constexpr double kLevels = 255;
 
@@ -152,13 +153,20 @@ void CurvesEditor::showPoint() {
 }
 
 void CurvesEditor::showInput() {
-    const int input = kChannels[channels_->current()].input;
-    view_->setHistogram(input < 0 ? QVector<double>() : input_[input]);
+    view_->setHistogram(input_[kChannels[channels_->current()].input]);
 }
 
 void CurvesEditor::refresh() {
     showChannel();
     refreshRows();
+}
+
+void CurvesEditor::setInputPicture(const Picture& picture) {
+    const OklabHistogram lab = oklabHistogramOf(picture);
+    input_[4] = toCounts(lab.lightness);
+    input_[5] = toCounts(lab.a);
+    input_[6] = toCounts(lab.b);
+    showInput();
 }
 
 void CurvesEditor::setInput(const QVector<double> (&counts)[4]) {
@@ -173,7 +181,7 @@ double CurvesEditor::shownLevel(const std::array<float, 3>& c) const {
         const Vec3 lab = oklabFromLinear({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
         return id == "lab.l" ? lab[0] : (id == "lab.a" ? lab[1] : lab[2]) / CurvesConstants::axisSpan + 0.5;
     }
-    return shown.input == 3 ? luma(c[0], c[1], c[2]) : shown.input < 0 ? 0 : c[static_cast<std::size_t>(shown.input)];
+    return shown.input == 3 ? luma(c[0], c[1], c[2]) : c[static_cast<std::size_t>(shown.input)];
 }
 
 void CurvesEditor::setPointed(std::optional<std::array<float, 3>> colour) {

@@ -173,11 +173,8 @@ void EditorPanel::setInput(const PreviewScopes& scopes) {
     // Pictures share their pixels: the same pixels are the same input.
     if (!shownInput_.isEmpty() && std::as_const(shownInput_).row(0, 0) == found->small.row(0, 0)) return;
     shownInput_ = found->small;
-    const auto counts = [](const std::array<std::uint32_t, 256>& from) {
-        return QVector<double>(from.begin(), from.end());
-    };
     const Histogram& h = found->histogram;
-    const QVector<double> input[4] = {counts(h.r), counts(h.g), counts(h.b), counts(h.luma)};
+    const QVector<double> input[4] = {toCounts(h.r), toCounts(h.g), toCounts(h.b), toCounts(h.luma)};
     editor_->setInput(input);
     editor_->setInputPicture(shownInput_);
 }

@@ -7,6 +7,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "lut/lut_file.h"
+#include "render/histogram.h"
 #include "stages/spline.h"
 
 #include <QFileDialog>
@@ -246,6 +247,17 @@ void GenericEditor::pressOnPicture(const PickedColour& colour) {
     const auto& c = colour.input;
     const auto found = neutralise({srgbToLinear(c[0]), srgbToLinear(c[1]), srgbToLinear(c[2])});
     set({{"temperature", found.kelvin}, {"tint", found.tint}}, true);
+}
+
+void GenericEditor::setPointed(std::optional<std::array<float, 3>> colour) {
+    for (const auto& [id, view] : curves_)
+        if (id == "chroma")
+            view->setMarker(colour ? std::optional(std::min(chromaOnCurve(*colour), 1.0)) : std::nullopt);
+}
+
+void GenericEditor::setInputPicture(const Picture& picture) {
+    for (const auto& [id, view] : curves_)
+        if (id == "chroma") view->setHistogram(toCounts(oklabHistogramOf(picture).chroma));
 }
 
 void GenericEditor::loadLut(const std::string& parameter) {

@@ -24,6 +24,11 @@ using TakePicked = std::function<void(const PickedColour&)>;
 double vectorscopeHue(const std::array<float, 3>& colour);
 double perceptualHue(const std::array<float, 3>& colour);
 
+/// Counts of levels for the views that draw them.
+inline QVector<double> toCounts(const std::array<std::uint32_t, 256>& from) {
+    return QVector<double>(from.begin(), from.end());
+}
+
 /// The editor of one stage. It shows what the state holds and asks the state for changes.
 class StageEditor : public QWidget {
     Q_OBJECT
@@ -86,6 +91,8 @@ public:
     void refresh() override;
     bool worksOnPicture() const override { return type().id == "white-balance"; }
     void pressOnPicture(const PickedColour& colour) override;
+    void setPointed(std::optional<std::array<float, 3>> colour) override;
+    void setInputPicture(const Picture& picture) override;
 
 private:
     void loadLut(const std::string& parameter);
@@ -100,6 +107,7 @@ public:
     void refresh() override;
     void setInput(const QVector<double> (&counts)[4]) override;
     void setPointed(std::optional<std::array<float, 3>> colour) override;
+    void setInputPicture(const Picture& picture) override;
     bool worksOnPicture() const override { return true; }
     void pressOnPicture(const PickedColour& colour) override;
     void dragOnPicture(QPointF offset, Qt::KeyboardModifiers modifiers) override;
@@ -116,7 +124,7 @@ private:
     CurveView* view_;
     QLabel* pointName_;
     NumberField *in_, *out_;
-    QVector<double> input_[4];
+    QVector<double> input_[7]; ///< as the channels name them
     QPointF pressedPoint_;
 };
 
