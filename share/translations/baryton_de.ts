@@ -2676,7 +2676,7 @@
     </message>
     <message>
         <source>this is another kind of file (its &quot;format&quot; should be &quot;{}&quot;)</source>
-        <translation>das ist eine Datei anderer Art ("format" müsste "{}" sein)</translation>
+        <translation>das ist eine Datei anderer Art (&quot;format&quot; müsste &quot;{}&quot; sein)</translation>
     </message>
     <message>
         <source>choose another file</source>
@@ -2716,7 +2716,7 @@
     </message>
     <message>
         <source>add a &quot;name&quot;</source>
-        <translation>"name" ergänzen</translation>
+        <translation>&quot;name&quot; ergänzen</translation>
     </message>
     <message>
         <source>take the cover out, or write a JPEG as base64</source>
@@ -2768,7 +2768,7 @@
     </message>
     <message>
         <source>&quot;{}&quot; is not a word of this format</source>
-        <translation>"{}" ist kein Wort dieses Formats</translation>
+        <translation>&quot;{}&quot; ist kein Wort dieses Formats</translation>
     </message>
     <message>
         <source>choose a .cube file, or take the line out</source>
@@ -4783,11 +4783,11 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>&quot;{}&quot; is not a number</source>
-        <translation>"{}" ist keine Zahl</translation>
+        <translation>&quot;{}&quot; ist keine Zahl</translation>
     </message>
     <message>
         <source>&quot;{}&quot; is not a whole number</source>
-        <translation>"{}" ist keine ganze Zahl</translation>
+        <translation>&quot;{}&quot; ist keine ganze Zahl</translation>
     </message>
     <message>
         <source>{} is outside {}…{}</source>
@@ -6278,6 +6278,10 @@ Blau</translation>
         <source>Duplicate a take</source>
         <translation>Eine Fassung verdoppeln</translation>
     </message>
+    <message>
+        <source>What is done to this picture will stand here, the last step first.</source>
+        <translation>Was an diesem Bild geschieht, wird hier stehen, der letzte Schritt zuerst.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ThumbnailDelegate</name>
@@ -6682,19 +6686,19 @@ Blau</translation>
     <name>std::filesystem</name>
     <message>
         <source>the name &quot;{}&quot; has a brace that is not closed</source>
-        <translation>der Name "{}" hat eine Klammer, die nicht geschlossen ist</translation>
+        <translation>der Name &quot;{}&quot; hat eine Klammer, die nicht geschlossen ist</translation>
     </message>
     <message>
         <source>the name &quot;{}&quot; has an unknown field {{{}}}</source>
-        <translation>der Name "{}" hat ein unbekanntes Feld {{{}}}</translation>
+        <translation>der Name &quot;{}&quot; hat ein unbekanntes Feld {{{}}}</translation>
     </message>
     <message>
         <source>the name &quot;{}&quot; gives no file name</source>
-        <translation>der Name "{}" ergibt keinen Dateinamen</translation>
+        <translation>der Name &quot;{}&quot; ergibt keinen Dateinamen</translation>
     </message>
     <message>
         <source>the name &quot;{}&quot; leads out of the output folder</source>
-        <translation>der Name "{}" führt aus dem Ausgabeordner hinaus</translation>
+        <translation>der Name &quot;{}&quot; führt aus dem Ausgabeordner hinaus</translation>
     </message>
 </context>
 <context>

@@ -4,6 +4,7 @@
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QPointer>
 #include <QSettings>
 #include <QTest>
 
@@ -111,15 +112,16 @@ void Driver::click(QWidget* widget, QPointF at) {
 
 void Driver::drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers) {
     ++actions_;
+    const QPointer<QWidget> there = widget; // a press may close what it was on
     QTest::mousePress(widget, Qt::LeftButton, modifiers, from.toPoint());
     constexpr int steps = 8;
-    for (int i = 1; i <= steps; ++i) {
+    for (int i = 1; i <= steps && there; ++i) {
         const QPoint at = (from + (to - from) * i / steps).toPoint();
         QMouseEvent move(QEvent::MouseMove, at, widget->mapToGlobal(at), Qt::LeftButton, Qt::LeftButton, modifiers);
         QApplication::sendEvent(widget, &move);
         QTest::qWait(5);
     }
-    QTest::mouseRelease(widget, Qt::LeftButton, modifiers, to.toPoint());
+    if (there) QTest::mouseRelease(widget, Qt::LeftButton, modifiers, to.toPoint());
     QTest::qWait(20);
 }
 

@@ -579,6 +579,31 @@ TEST(History, StepsBecomeAPreset) {
     QTest::mouseDClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
     EXPECT_EQ(numberOf(d.state().keyGrade(), "saturation-1", "overall"), 0);
     EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 1);
+    // No step is cut or has a gap: each is as high as its lines.
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("12"), true);
+    QTest::qWait(50);
+    for (int row = 0; row < steps->count(); ++row) {
+        const QRect at = steps->visualItemRect(steps->item(row));
+        const QRect lines = steps->fontMetrics().boundingRect(QRect(0, 0, at.width() - 14, 1000), Qt::TextWordWrap,
+                                                              steps->item(row)->text());
+        EXPECT_EQ(at.height(), lines.height() + 8) << steps->item(row)->text().toStdString();
+    }
+    // On the other that is chosen the step goes back too; each one's exposure is its own.
+    d.key("Ctrl+Down");
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-2"), true);
+    d.key("Ctrl+Up");
+    chooseWith(grade->tray(), 1, Qt::ShiftModifier);
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("40"), true);
+    d.settle();
+    EXPECT_NEAR(numberOf(d.state().pictures().at(1).work.grade, "saturation-1", "overall"), 0.4, 1e-9);
+    QTest::mouseClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
+    QTest::mouseDClick(steps->viewport(), Qt::LeftButton, {}, steps->visualItemRect(steps->item(1)).center());
+    for (int i = 0; i < 2; ++i)
+        EXPECT_EQ(numberOf(d.state().pictures().at(i).work.grade, "saturation-1", "overall"), 0) << i;
+    EXPECT_EQ(numberOf(d.state().pictures().at(0).work.grade, "exposure-1", "stops"), 1);
+    EXPECT_EQ(numberOf(d.state().pictures().at(1).work.grade, "exposure-1", "stops"), -2);
 }
 
 TEST(SeveralPictures, AnEditGoesToAllChosenAsOneStep) {

@@ -6,6 +6,7 @@
 #include <QApplication>
 #include <QFileDialog>
 #include <QMenu>
+#include <QPointer>
 #include <QScrollBar>
 #include <QTest>
 #include <QTimer>
@@ -35,6 +36,7 @@ public:
     /// One action on whatever lies uppermost.
     void act() {
         ++actions_;
+        driver_.window().show(); // it may have found Quit
         if (QWidget* popup = QApplication::activePopupWidget())
             onPopup(popup);
         else if (QDialog* sheet = driver_.sheetIfAny())
@@ -147,7 +149,7 @@ private:
                 each->window() == in->window() && !isIdle(each))
                 usable.append(each);
         if (usable.isEmpty()) return;
-        QWidget* chosen = some(usable);
+        const QPointer<QWidget> chosen = some(usable);
         const QPoint at = placeIn(chosen);
         const int what = below(10);
         tell(QStringLiteral("%1 on %2 %3 at %4 %5")
@@ -164,7 +166,7 @@ private:
             driver_.drag(chosen, at, placeIn(chosen), keys);
         else if (what == 7) {
             QTest::mouseClick(chosen, Qt::LeftButton, {}, at);
-            if (QApplication::widgetAt(chosen->mapToGlobal(at)) == chosen)
+            if (chosen && QApplication::widgetAt(chosen->mapToGlobal(at)) == chosen)
                 QTest::mouseDClick(chosen, Qt::LeftButton, {}, at);
         } else if (what == 8) {
             QWheelEvent wheel(at, chosen->mapToGlobal(at), {}, {0, chance(0.5) ? 120 : -120}, {}, keys,

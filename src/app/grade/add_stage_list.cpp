@@ -1,6 +1,7 @@
 #include "app/grade/add_stage_list.h"
 #include "app/grade/stage_commands.h"
 #include "app/theme/theme.h"
+#include "app/widgets/wrapped_rows.h"
 #include "stages/examples.h"
 
 namespace baryton {
@@ -9,6 +10,9 @@ AddStageList::AddStageList(AppState& state, QWidget* parent)
     : FindPopup(tr("Add a stage"), tr("Find a stage"), parent), state_(state) {
     list()->setIconSize({84, 56});
     list()->setWordWrap(true);
+    list()->setItemDelegate(new WrappedRows(list()));
+    list()->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    list()->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn); // the rows are as high as its room asks
     resize(360, 460);
     std::vector<TileDrawer::Tile> tiles;
     const Picture small = state.hasKey() ? state.pictures().smallOf(state.key()) : Picture();

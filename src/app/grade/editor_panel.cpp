@@ -363,6 +363,8 @@ void EditorPanel::rebuild() {
         none->setAlignment(Qt::AlignTop);
         page = none;
     }
+    // The old page may hold the very button whose click brought this about.
+    if (QWidget* old = scroll_->takeWidget()) old->deleteLater();
     scroll_->setWidget(page);
     onPicture_->setVisible(role_ == Role::Follows && editor_ && editor_->worksOnPicture());
     more_->setVisible(editor_ != nullptr);

@@ -1,17 +1,15 @@
 #include "app/grade/steps_panel.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/wrapped_rows.h"
 #include "stages/carry_over.h"
+#include "stages/preset_words.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QVBoxLayout>
 
 namespace baryton {
-
-namespace {
-constexpr int kStepMargin = 10; ///< beside a step's text
-} // namespace
 
 StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), takes_(new QListWidget), steps_(new QListWidget),
@@ -48,6 +46,11 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     steps_->setAccessibleName(tr("Steps"));
     steps_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     steps_->setWordWrap(true);
+    steps_->setItemDelegate(new WrappedRows(steps_));
+    steps_->setResizeMode(QListView::Adjust);
+    empty_ = makeLabel(tr("What is done to this picture will stand here, the last step first."), "second");
+    empty_->setWordWrap(true);
+    (new QVBoxLayout(steps_->viewport()))->addWidget(empty_, 0, Qt::AlignTop);
     steps_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     layout->addWidget(steps_, 1);
     auto* hint = makeLabel(tr("Double click goes back to a step; before = step by right click"), "second");
@@ -79,24 +82,31 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     });
     connect(takes_, &QListWidget::customContextMenuRequested, this, &StepsPanel::openTakeMenu);
     steps_->setContextMenuPolicy(Qt::CustomContextMenu);
-    const auto entryAt = [this](QListWidgetItem* item) {
-        return state_.history(state_.key()).at(static_cast<std::size_t>(item->data(Qt::UserRole).toInt()));
+    using Entry = AppState::HistoryEntry;
+    // The list is refilled a little after the history has changed.
+    const auto entryAt = [this](QListWidgetItem* item) -> std::optional<Entry> {
+        const auto all = state_.history(state_.key());
+        const auto at = item ? static_cast<std::size_t>(item->data(Qt::UserRole).toInt()) : all.size();
+        return at < all.size() ? std::optional(all[at]) : std::nullopt;
     };
-    const auto back = [this, entryAt](QListWidgetItem* item) {
-        if (!item) return;
-        const auto entry = entryAt(item);
-        state_.editTargets(tr("Back to “%1”").arg(entry.text), [&](const Grade&) { return entry.after; });
+    const auto back = [this](const Entry& entry) {
+        // On the others that are chosen what goes back here goes back too, and nothing else.
+        const Grade now = state_.keyGrade();
+        state_.editTargets(tr("Back to “%1”").arg(entry.text), [&](const Grade& each) {
+            return each == now ? entry.after : completed(carriedOver(each, now, entry.after));
+        });
     };
-    connect(steps_, &QListWidget::itemDoubleClicked, this, back);
+    connect(steps_, &QListWidget::itemDoubleClicked, this, [entryAt, back](QListWidgetItem* item) {
+        if (const auto entry = entryAt(item)) back(*entry);
+    });
     connect(steps_, &QListWidget::customContextMenuRequested, this, [this, entryAt, back](QPoint at) {
-        QListWidgetItem* item = steps_->itemAt(at);
-        if (!item) return;
+        const auto entry = entryAt(steps_->itemAt(at));
+        if (!entry) return;
         auto* menu = new QMenu(this);
         menu->setAttribute(Qt::WA_DeleteOnClose);
-        menu->addAction(tr("Go back to this step"), this, [back, item] { back(item); });
-        menu->addAction(tr("Compare with this step"), this, [this, entryAt, item] {
-            const auto entry = entryAt(item);
-            state_.setBefore({Before::Kind::Step, entry.text, entry.after});
+        menu->addAction(tr("Go back to this step"), this, [back, entry] { back(*entry); });
+        menu->addAction(tr("Compare with this step"), this, [this, entry] {
+            state_.setBefore({Before::Kind::Step, entry->text, entry->after});
         });
         menu->popup(steps_->viewport()->mapToGlobal(at));
     });
@@ -145,12 +155,9 @@ void StepsPanel::fill() {
     for (std::size_t i = entries.size(); i-- > 0;) { // the last one first
         auto* item = new QListWidgetItem(entries[i].text, steps_);
         item->setData(Qt::UserRole, static_cast<int>(i));
-        // Measured here: with a style sheet the list takes its padding for room, and cuts what nearly fits.
-        const QRect room(0, 0, steps_->viewport()->width() - 2 * kStepMargin, 1000);
-        item->setSizeHint(
-            {0, steps_->fontMetrics().boundingRect(room, Qt::TextWordWrap, entries[i].text).height() + 6});
         if (!entries[i].isDone) item->setForeground(theme::colours().faint);
     }
+    empty_->setVisible(entries.empty());
     save_->setEnabled(false);
     filling_ = false;
     drawTakes();

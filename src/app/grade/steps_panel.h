@@ -34,6 +34,7 @@ private:
     AppState& state_;
     QListWidget *takes_, *steps_;
     QPushButton *remove_, *save_;
+    QLabel* empty_; ///< in the place of steps while there are none
     TileDrawer drawer_;
     bool filling_ = false;
 };
