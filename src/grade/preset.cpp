@@ -196,24 +196,19 @@ Preset withEntry(const Preset& preset, const CarryPath& path, const Value& value
 std::vector<Change> diff(const Grade& before, const Grade& after) {
     const auto values = [](const Grade& grade) {
         std::map<CarryPath, Value> all;
-        for (const auto& path : presentIn(grade)) {
-            const auto layer = std::find_if(grade.look.begin(), grade.look.end(),
-                                            [&](const Layer& l) { return l.id == path.layer; });
-            if (path.stage.empty()) {
-                all[path] = path.parameter == kEnabledWord ? Value(layer->isEnabled())
-                            : path.parameter == kBlendWord ? Value(layer->blendOrNormal())
-                                                           : Value(layer->strengthOrFull());
-                continue;
-            }
-            const auto& stages = path.part == Part::Prep     ? grade.prep
-                                 : path.part == Part::Finish ? grade.finish
-                                                             : layer->stages;
-            const auto stage =
-                std::find_if(stages.begin(), stages.end(), [&](const Stage& s) { return s.id == path.stage; });
-            all[path] = path.parameter == kEnabledWord    ? Value(stage->isEnabled())
-                        : path.parameter == kStrengthWord ? Value(stage->strengthOrFull())
-                                                          : stage->parameters.at(path.parameter);
+        const auto list = [&](Part part, const std::string& layer, const Stage& stage) {
+            if (stage.enabled) all[{part, layer, stage.id, kEnabledWord}] = *stage.enabled;
+            if (stage.strength) all[{part, layer, stage.id, kStrengthWord}] = *stage.strength;
+            for (const auto& [id, value] : stage.parameters) all[{part, layer, stage.id, id}] = value;
+        };
+        for (const Stage& stage : grade.prep) list(Part::Prep, "", stage);
+        for (const Layer& layer : grade.look) {
+            if (layer.enabled) all[{Part::Look, layer.id, "", kEnabledWord}] = *layer.enabled;
+            if (layer.strength) all[{Part::Look, layer.id, "", kStrengthWord}] = *layer.strength;
+            if (layer.blend) all[{Part::Look, layer.id, "", kBlendWord}] = *layer.blend;
+            for (const Stage& stage : layer.stages) list(Part::Look, layer.id, stage);
         }
+        for (const Stage& stage : grade.finish) list(Part::Finish, "", stage);
         return all;
     };
     const auto old = values(before), now = values(after);

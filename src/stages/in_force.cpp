@@ -5,6 +5,8 @@
 #include "stages/stage_type.h"
 
 #include <algorithm>
+#include <map>
+#include <set>
 
 namespace baryton {
 
@@ -138,6 +140,46 @@ void record(InForce& entry, const Grade& before, const Grade& after) {
     entry.replacedLook = replacesLook ? before.look : std::vector<Layer>{};
 }
 
+/// The ids of the layers and of what stands in them.
+std::set<std::string> idsOf(const std::vector<Layer>& look) {
+    std::set<std::string> ids;
+    for (const Layer& layer : look) {
+        ids.insert(layer.id);
+        for (const Stage& stage : layer.stages) ids.insert(stage.id);
+    }
+    return ids;
+}
+
+/// Gives layers and stages whose id is taken another one; from the old one to the new.
+std::map<std::string, std::string> renameTaken(std::vector<Layer>& look, std::set<std::string> taken) {
+    const std::set<std::string> own = idsOf(look), others = taken;
+    taken.insert(own.begin(), own.end());
+    std::map<std::string, std::string> renamed;
+    const auto rename = [&](std::string& id, const std::string& stem) {
+        if (!others.contains(id)) return;
+        std::string fresh;
+        for (int n = 1; fresh.empty() || !taken.insert(fresh).second; ++n) fresh = stem + "-" + std::to_string(n);
+        renamed[id] = fresh;
+        id = fresh;
+    };
+    for (Layer& layer : look) {
+        rename(layer.id, "layer");
+        for (Stage& stage : layer.stages) rename(stage.id, stage.type);
+    }
+    return renamed;
+}
+
+/// Lets a record speak of layers and stages by their new ids.
+void follow(InForce& entry, const std::map<std::string, std::string>& renamed) {
+    const auto to = [&](std::string& id) {
+        if (const auto at = renamed.find(id); at != renamed.end()) id = at->second;
+    };
+    for (Change& change : entry.set)
+        if (change.path.part == Part::Look) to(change.path.layer), to(change.path.stage);
+    for (Stage& stage : entry.madeStages) to(stage.id);
+    for (Layer& layer : entry.madeLayers) to(layer.id);
+}
+
 /// Undoes what the record says, as far as nobody changed it since, and lets later records start from what was there.
 void revert(PictureWork& work, std::size_t index) {
     InForce entry = work.inForce[index];
@@ -162,6 +204,13 @@ void revert(PictureWork& work, std::size_t index) {
     for (const Layer& made : entry.madeLayers)
         std::erase_if(grade.look, [&](const Layer& l) { return l.id == made.id && l.stages.empty(); });
     if (entry.mode == ApplyMode::Replace && entry.isOn) {
+        // Since it was put aside, others may have been given its ids.
+        std::set<std::string> taken = idsOf(grade.look);
+        for (const auto* stages : {&grade.prep, &grade.finish})
+            for (const Stage& stage : *stages) taken.insert(stage.id);
+        const auto renamed = renameTaken(entry.replacedLook, std::move(taken));
+        for (std::size_t i = 0; i < index; ++i) follow(work.inForce[i], renamed);
+        for (InForce& each : work.inForce[index].replaced) follow(each, renamed);
         grade.look.insert(grade.look.begin(), entry.replacedLook.begin(), entry.replacedLook.end());
         // What was put on later stands above the Look that comes back.
         for (std::size_t i = index + 1; i < work.inForce.size(); ++i)
@@ -257,6 +306,7 @@ PictureWork withPresetChanged(const PictureWork& work, std::size_t index, const 
                 setAt(before, change.path, change.before);
             }
     Grade after = appliedWithStrength(before, entry.preset, entry.mode, entry.strength);
+    renameTaken(after.look, idsOf(above.look));
     record(entry, before, after);
     if (entry.mode == ApplyMode::Replace)
         after.look.insert(after.look.end(), above.look.begin(), above.look.end());

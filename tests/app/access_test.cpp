@@ -26,6 +26,8 @@ QStringList namelessIn(QWidget* parent) {
     for (QWidget* each : parent->findChildren<QWidget*>()) {
         if (!each->isVisible() || each->focusPolicy() == Qt::NoFocus || each->focusProxy()) continue;
         if (qobject_cast<QScrollArea*>(each) || qobject_cast<QScrollBar*>(each)) continue;
+        // A label is named by its text, which may still be worked out.
+        if (const auto* label = qobject_cast<QLabel*>(each); label && label->text().isEmpty()) continue;
         if (QAccessible::queryAccessibleInterface(each)->text(QAccessible::Name).isEmpty())
             nameless.append(tr8(each->metaObject()->className()) + u' ' + each->objectName() + tr8(" in ") +
                             tr8(each->parentWidget()->metaObject()->className()));

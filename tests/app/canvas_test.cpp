@@ -281,6 +281,15 @@ TEST(Tray, SortsFiltersAndGrows) {
         << "rows are not places of the set";
     pick(QStringLiteral("Not yet graded"));
     EXPECT_EQ(list->model()->rowCount(), 2);
+    // The first edit makes it a graded one: it stays where one works until one goes on to another.
+    const int worked = d.state().key();
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), QStringLiteral("Stops")), QStringLiteral("1"),
+           true);
+    QTest::qWait(20);
+    EXPECT_EQ(d.state().key(), worked);
+    EXPECT_EQ(list->model()->rowCount(), 2);
+    d.key("Ctrl+Down");
+    EXPECT_EQ(list->model()->rowCount(), 1);
     pick(QStringLiteral("All pictures"));
     const int width = list->width();
     pick(QStringLiteral("Large thumbnails"));

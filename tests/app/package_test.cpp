@@ -10,8 +10,10 @@
 
 #include <QCheckBox>
 #include <QComboBox>
+#include <QContextMenuEvent>
 #include <QDropEvent>
 #include <QKeySequenceEdit>
+#include <QMenu>
 #include <QMimeData>
 #include <QTest>
 #include <cstring>
@@ -475,6 +477,22 @@ TEST(Package, TheShippedPresetsAreGivenOnce) {
     perform(library.removeGroup("Dusk"));
     EXPECT_FALSE(giveFirstPresets(library, given)) << "what was deleted stays away";
     EXPECT_EQ(library.groups().size(), 5u);
+}
+
+TEST(Package, AMenuIsOfTheTileItOpensOn) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.key("Ctrl+2");
+    QListView* tiles = d.window().packagePage()->tiles();
+    tiles->selectionModel()->clear(); // as Ctrl+click on the chosen one leaves it
+    const QPoint at = tiles->visualRect(tiles->model()->index(2, 0)).center();
+    QContextMenuEvent asked(QContextMenuEvent::Keyboard, at, tiles->viewport()->mapToGlobal(at));
+    QApplication::sendEvent(tiles->viewport(), &asked);
+    auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+    ASSERT_NE(menu, nullptr);
+    ASSERT_EQ(tiles->selectionModel()->selectedIndexes().size(), 1);
+    EXPECT_EQ(tiles->selectionModel()->selectedIndexes().front().row(), 2);
+    menu->close();
 }
 
 } // namespace baryton::test

@@ -185,6 +185,17 @@ private:
     int actions_ = 0, watched_ = 0;
 };
 
+/// Ids that stand for more than one stage or layer of a grade.
+std::string sharedIds(const Grade& grade) {
+    std::set<std::string> seen;
+    std::string shared;
+    for (const StagePlace& place : stagePlaces(grade))
+        if (!seen.insert(stageAt(grade, place).id).second) shared += stageAt(grade, place).id + " ";
+    for (const Layer& layer : grade.look)
+        if (!seen.insert(layer.id).second) shared += layer.id + " ";
+    return shared;
+}
+
 int numberFrom(const char* variable, int otherwise) {
     const char* set = std::getenv(variable);
     return set ? std::atoi(set) : otherwise;
@@ -202,6 +213,8 @@ TEST(RandomHand, NothingFallsOverAndUndoLeadsBackThroughAllOfIt) {
     RandomHand hand(d, seed);
     for (int i = 0, actions = numberFrom("BARYTON_ACTIONS", 250); i < actions; ++i) {
         hand.act();
+        for (int p = 0; p < opened; ++p)
+            ASSERT_EQ(sharedIds(d.state().pictures().at(p).work.grade), "") << hand.told().toStdString();
         ASSERT_EQ(d.state().pictures().size(), opened) << hand.told().toStdString();
     }
     hand.leave();

@@ -5,6 +5,8 @@
 #include "support/expect_error.h"
 #include "support/samples.h"
 
+#include <set>
+
 namespace baryton::test {
 
 namespace {
@@ -154,6 +156,60 @@ TEST(InForce, StrengthSwapAndSwitchKeepThePlace) {
     EXPECT_EQ(overallOf(work), -0.3);
     EXPECT_EQ(work.inForce[0].preset.name, "Quiet");
     EXPECT_EQ(withoutPreset(work, 0).grade, startingGrade());
+}
+
+TEST(InForce, IdsStayTheOnesOfTheirOwnStagesWhateverIsDone) {
+    const auto shared = [](const Grade& grade) {
+        std::set<std::string> seen;
+        std::string twice;
+        for (const StagePlace& place : stagePlaces(grade))
+            if (const std::string& id = stageAt(grade, place).id; !seen.insert(id).second) twice += id + " ";
+        for (const Layer& layer : grade.look)
+            if (!seen.insert(layer.id).second) twice += layer.id + " ";
+        return twice;
+    };
+    Random random(46);
+    for (int i = 0; i < 60; ++i) {
+        PictureWork work = randomWork(random);
+        for (int step = 0; step < 12; ++step) {
+            const std::size_t index = work.inForce.empty() ? 0 : random() % work.inForce.size();
+            const int what = static_cast<int>(random() % 5);
+            if (what == 0 || work.inForce.empty())
+                work = withPreset(work, randomPreset(random, "P" + std::to_string(step)), kModes[random() % 3]);
+            else if (what == 1)
+                work = withPresetChanged(work, index, changed(work.inForce[index], 1, !work.inForce[index].isOn));
+            else if (what == 2)
+                work = withPresetChanged(work, index, changed(work.inForce[index], uniform(random, 0.1, 2)));
+            else if (what == 3)
+                work = withoutPreset(work, index);
+            else { // a hand adds a layer with a stage
+                Layer layer;
+                layer.id = freeId(work.grade, "layer");
+                layer.stages.push_back(makeStage(work.grade, "wheels"));
+                layer.stages[0].parameters["shadows.amount"] = 0.3;
+                work.grade.look.push_back(layer);
+            }
+            ASSERT_EQ(shared(work.grade), "") << "round " << i << ", step " << step << ", what " << what;
+        }
+    }
+    // What was put aside by Replace gives way where its ids were given again, and its presets go on speaking of it.
+    PictureWork work{startingGrade(), {}, 0, {}};
+    work = withPreset(work, saturation("Vivid", 0.4), ApplyMode::Set);
+    Preset bare = saturation("Bare", 0.1);
+    work = withPreset(work, bare, ApplyMode::Replace);
+    Layer mine;
+    mine.id = freeId(work.grade, "layer");
+    ASSERT_EQ(mine.id, "layer-1") << "free since the Look was put aside";
+    mine.stages.push_back(makeStage(work.grade, "saturation"));
+    mine.stages[0].parameters["overall"] = -0.5;
+    work.grade.look.push_back(mine);
+    work = withoutPreset(work, 0);
+    EXPECT_EQ(shared(work.grade), "");
+    EXPECT_EQ(overallOf(work), 0.4) << "the Look came back";
+    work = withoutPreset(work, 0);
+    EXPECT_EQ(overallOf(work), 0) << "and its preset was taken off it";
+    EXPECT_EQ(work.grade.look.back().id, "layer-1");
+    EXPECT_EQ(std::get<double>(work.grade.look.back().stages[0].parameters.at("overall")), -0.5);
 }
 
 TEST(InForce, ReplaceBringsTheLookBackAndWhatWasInForce) {

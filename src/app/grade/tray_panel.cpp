@@ -10,6 +10,7 @@
 #include <QMenu>
 #include <QVBoxLayout>
 #include <QWheelEvent>
+#include <algorithm>
 
 namespace baryton {
 
@@ -18,26 +19,32 @@ namespace {
 constexpr int kLeastWidth = 112, kMostWidth = 280; ///< of the panel
 constexpr int kMargin = 16;                        ///< what of it is not thumbnail
 
-/// Sorts and filters what the model says.
+/// Sorts and filters what the model says. What is being worked on stays in the tray whatever the filter says of it
+/// now: its first edit makes a picture a graded one.
 class TrayOrder : public QSortFilterProxyModel {
 public:
-    using QSortFilterProxyModel::QSortFilterProxyModel;
+    TrayOrder(const AppState& state, QObject* parent) : QSortFilterProxyModel(parent), state_(state) {}
     enum class Show { All, Graded, NotGraded } show = Show::All;
     void refresh() { invalidateFilter(); }
 
 protected:
     bool filterAcceptsRow(int row, const QModelIndex&) const override {
-        if (show == Show::All) return true;
+        if (show == Show::All || row == state_.key()) return true;
+        const auto& chosen = state_.selection();
+        if (std::find(chosen.begin(), chosen.end(), row) != chosen.end()) return true;
         const bool graded = sourceModel()->index(row, 0).data(PictureModel::GradedRole).toBool();
         return graded == (show == Show::Graded);
     }
+
+private:
+    const AppState& state_;
 };
 
 } // namespace
 
 TrayPanel::TrayPanel(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), model_(new PictureModel(state.pictures(), this)), sorted_(new TrayOrder(this)),
-      list_(new StillList), delegate_(new ThumbnailDelegate(list_)) {
+    : QWidget(parent), state_(state), model_(new PictureModel(state.pictures(), this)),
+      sorted_(new TrayOrder(state, this)), list_(new StillList), delegate_(new ThumbnailDelegate(list_)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);
@@ -152,6 +159,7 @@ void TrayPanel::takeSelection() {
 
 void TrayPanel::showSelection() {
     showing_ = true;
+    static_cast<TrayOrder*>(sorted_)->refresh(); // what is no longer worked on may go
     QItemSelection chosen;
     for (const int picture : state_.selection())
         if (const int row = rowOf(picture); row >= 0) chosen.select(sorted_->index(row, 0), sorted_->index(row, 0));

@@ -257,6 +257,8 @@ void PackagePage::openStarts() {
 void PackagePage::openMenu(QPoint at) {
     const QModelIndex index = tiles_->indexAt(at);
     if (!index.isValid()) return;
+    // A menu asked for by key, or after a choice was taken back, is of the tile it opens on.
+    if (!tiles_->selectionModel()->isSelected(index)) tiles_->setCurrentIndex(index);
     const auto entries = selected();
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
