@@ -211,7 +211,7 @@ TEST(RandomHand, NothingFallsOverAndUndoLeadsBackThroughAllOfIt) {
     for (int i = 0; i < opened; ++i) before.push_back(d.state().pictures().at(i).work);
     const auto seed = static_cast<unsigned>(numberFrom("BARYTON_SEED", 1));
     RandomHand hand(d, seed);
-    for (int i = 0, actions = numberFrom("BARYTON_ACTIONS", 250); i < actions; ++i) {
+    for (int i = 0, actions = numberFrom("BARYTON_ACTIONS", 120); i < actions; ++i) {
         hand.act();
         for (int p = 0; p < opened; ++p)
             ASSERT_EQ(sharedIds(d.state().pictures().at(p).work.grade), "") << hand.told().toStdString();
