@@ -95,24 +95,29 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
 
 namespace {
 
-void listStage(IncludeSet& set, Part part, const std::string& layer, const Stage& stage) {
-    if (stage.enabled) set.push_back({part, layer, stage.id, kEnabledWord});
-    if (stage.strength) set.push_back({part, layer, stage.id, kStrengthWord});
-    for (const auto& [id, value] : stage.parameters) set.push_back({part, layer, stage.id, id});
+/// Calls `visit` with the path and the value of everything that is present, in the order it stands in the grade.
+template <class Visit>
+void visitPresent(const Grade& grade, const Visit& visit) {
+    const auto visitStage = [&](Part part, const std::string& layer, const Stage& stage) {
+        if (stage.enabled) visit({part, layer, stage.id, kEnabledWord}, Value(*stage.enabled));
+        if (stage.strength) visit({part, layer, stage.id, kStrengthWord}, Value(*stage.strength));
+        for (const auto& [id, value] : stage.parameters) visit({part, layer, stage.id, id}, value);
+    };
+    for (const Stage& stage : grade.prep) visitStage(Part::Prep, "", stage);
+    for (const Layer& layer : grade.look) {
+        if (layer.enabled) visit({Part::Look, layer.id, "", kEnabledWord}, Value(*layer.enabled));
+        if (layer.strength) visit({Part::Look, layer.id, "", kStrengthWord}, Value(*layer.strength));
+        if (layer.blend) visit({Part::Look, layer.id, "", kBlendWord}, Value(*layer.blend));
+        for (const Stage& stage : layer.stages) visitStage(Part::Look, layer.id, stage);
+    }
+    for (const Stage& stage : grade.finish) visitStage(Part::Finish, "", stage);
 }
 
 } // namespace
 
 IncludeSet presentIn(const Grade& grade) {
     IncludeSet set;
-    for (const auto& stage : grade.prep) listStage(set, Part::Prep, "", stage);
-    for (const auto& layer : grade.look) {
-        if (layer.enabled) set.push_back({Part::Look, layer.id, "", kEnabledWord});
-        if (layer.strength) set.push_back({Part::Look, layer.id, "", kStrengthWord});
-        if (layer.blend) set.push_back({Part::Look, layer.id, "", kBlendWord});
-        for (const auto& stage : layer.stages) listStage(set, Part::Look, layer.id, stage);
-    }
-    for (const auto& stage : grade.finish) listStage(set, Part::Finish, "", stage);
+    visitPresent(grade, [&](CarryPath path, const Value&) { set.push_back(std::move(path)); });
     return set;
 }
 
@@ -196,19 +201,7 @@ Preset withEntry(const Preset& preset, const CarryPath& path, const Value& value
 std::vector<Change> diff(const Grade& before, const Grade& after) {
     const auto values = [](const Grade& grade) {
         std::map<CarryPath, Value> all;
-        const auto list = [&](Part part, const std::string& layer, const Stage& stage) {
-            if (stage.enabled) all[{part, layer, stage.id, kEnabledWord}] = *stage.enabled;
-            if (stage.strength) all[{part, layer, stage.id, kStrengthWord}] = *stage.strength;
-            for (const auto& [id, value] : stage.parameters) all[{part, layer, stage.id, id}] = value;
-        };
-        for (const Stage& stage : grade.prep) list(Part::Prep, "", stage);
-        for (const Layer& layer : grade.look) {
-            if (layer.enabled) all[{Part::Look, layer.id, "", kEnabledWord}] = *layer.enabled;
-            if (layer.strength) all[{Part::Look, layer.id, "", kStrengthWord}] = *layer.strength;
-            if (layer.blend) all[{Part::Look, layer.id, "", kBlendWord}] = *layer.blend;
-            for (const Stage& stage : layer.stages) list(Part::Look, layer.id, stage);
-        }
-        for (const Stage& stage : grade.finish) list(Part::Finish, "", stage);
+        visitPresent(grade, [&](CarryPath path, const Value& value) { all[std::move(path)] = value; });
         return all;
     };
     const auto old = values(before), now = values(after);
