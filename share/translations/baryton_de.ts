@@ -7,6 +7,10 @@
         <source>   hue %1°, opposite %2°</source>
         <translation>   Farbton %1°, gegenüber %2°</translation>
     </message>
+    <message>
+        <source>   lightness %1</source>
+        <translation>   Helligkeit %1</translation>
+    </message>
 </context>
 <context>
     <name>baryton</name>
@@ -1027,10 +1031,6 @@
         <translation>Band 1 Farbton</translation>
     </message>
     <message>
-        <source>The middle of the hues that the band takes (OKLCh).</source>
-        <translation>Die Mitte der Farbtöne, die das Band nimmt (OKLCh).</translation>
-    </message>
-    <message>
         <source>Band 1 width</source>
         <translation>Band 1 Breite</translation>
     </message>
@@ -1393,10 +1393,6 @@
     <message>
         <source>Row 1 hue</source>
         <translation>Zeile 1 Farbton</translation>
-    </message>
-    <message>
-        <source>The middle of the family of hues (OKLCh).</source>
-        <translation>Die Mitte der Familie von Farbtönen (OKLCh).</translation>
     </message>
     <message>
         <source>Row 1 width</source>
@@ -1795,10 +1791,6 @@
         <translation>Schutzton</translation>
     </message>
     <message>
-        <source>The hue that is left as it is (OKLCh): faces lie about 50°.</source>
-        <translation>Der Farbton, der bleibt, wie er ist (OKLCh): Gesichter liegen um 50°.</translation>
-    </message>
-    <message>
         <source>Guard width</source>
         <translation>Schutzbreite</translation>
     </message>
@@ -2037,10 +2029,6 @@
     <message>
         <source>Tint hue</source>
         <translation>Tönungsfarbe</translation>
-    </message>
-    <message>
-        <source>The colour laid over the greys (OKLCh).</source>
-        <translation>Die Farbe, die über die Grautöne gelegt wird (OKLCh).</translation>
     </message>
     <message>
         <source>Tint amount</source>
@@ -3006,6 +2994,22 @@
         <source>choose another format or a smaller size</source>
         <translation>ein anderes Format oder eine kleinere Größe wählen</translation>
     </message>
+    <message>
+        <source>The middle of the hues that the band takes.</source>
+        <translation>Die Mitte der Farbtöne, die das Band nimmt.</translation>
+    </message>
+    <message>
+        <source>The middle of the family of hues.</source>
+        <translation>Die Mitte der Farbtongruppe.</translation>
+    </message>
+    <message>
+        <source>The hue that is left as it is: faces lie about 50°.</source>
+        <translation>Der Farbton, der bleibt, wie er ist: Gesichter liegen bei etwa 50°.</translation>
+    </message>
+    <message>
+        <source>The colour laid over the greys.</source>
+        <translation>Die Farbe, die über die Grautöne gelegt wird.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3114,6 +3118,13 @@
     <message>
         <source>Reset the picture</source>
         <translation>Bild zurücksetzen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 stays on this picture; on %n others it was taken back</source>
+        <translation>
+            <numerusform>%1 bleibt auf diesem Bild; auf %n anderem wurde es zurückgenommen</numerusform>
+            <numerusform>%1 bleibt auf diesem Bild; auf %n anderen wurde es zurückgenommen</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3672,6 +3683,17 @@
     </message>
 </context>
 <context>
+    <name>baryton::ColourDisc</name>
+    <message>
+        <source>skin</source>
+        <translation>Haut</translation>
+    </message>
+    <message>
+        <source>%1: amount %2</source>
+        <translation>%1: Menge %2</translation>
+    </message>
+</context>
+<context>
     <name>baryton::CompareBar</name>
     <message>
         <source>Fit</source>
@@ -3734,14 +3756,6 @@
         <translation>Welche Bilder eine Änderung trifft</translation>
     </message>
     <message>
-        <source>This picture only</source>
-        <translation>Nur dieses Bild</translation>
-    </message>
-    <message>
-        <source>All chosen pictures</source>
-        <translation>Alle gewählten Bilder</translation>
-    </message>
-    <message>
         <source>before = source</source>
         <translation>vorher = Quelle</translation>
     </message>
@@ -3754,28 +3768,32 @@
         <translation>vorher = %1</translation>
     </message>
     <message>
-        <source>Edits: these %1</source>
-        <translation>Ändert: diese %1</translation>
-    </message>
-    <message>
-        <source>Edits: this one of %1</source>
-        <translation>Ändert: dieses von %1</translation>
-    </message>
-    <message>
-        <source>Edits: this one</source>
-        <translation>Ändert: dieses</translation>
-    </message>
-    <message>
-        <source>Every edit changes all %1 chosen pictures, as one step</source>
-        <translation>Jede Änderung trifft alle %1 gewählten Bilder, als ein Schritt</translation>
-    </message>
-    <message>
-        <source>Edits change the key picture alone. Choose several in the tray to edit them together</source>
-        <translation>Änderungen treffen nur das Schlüsselbild. Mehrere in der Ablage wählen, um sie zusammen zu ändern</translation>
-    </message>
-    <message>
         <source>%1 %</source>
         <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>All %1 change · only this</source>
+        <translation>Alle %1 · nur dieses</translation>
+    </message>
+    <message>
+        <source>This one changes · all %1</source>
+        <translation>Nur dieses · alle %1</translation>
+    </message>
+    <message>
+        <source>Edits: this picture</source>
+        <translation>Ändert: dieses Bild</translation>
+    </message>
+    <message>
+        <source>Every edit changes all %1 chosen pictures, as one step. A press makes it only this picture: what was just done to several is taken back on the others</source>
+        <translation>Jede Änderung gilt allen %1 gewählten Bildern, als ein Schritt. Ein Druck macht es nur dieses Bild: Was eben an mehreren getan wurde, wird an den anderen zurückgenommen</translation>
+    </message>
+    <message>
+        <source>Edits change the key picture alone. A press lets them go to all %1 chosen ones</source>
+        <translation>Änderungen gelten nur dem Hauptbild. Ein Druck lässt sie für alle %1 gewählten gelten</translation>
+    </message>
+    <message>
+        <source>Edits change the key picture. Choose several in the tray to edit them together</source>
+        <translation>Änderungen gelten dem Hauptbild. Mehrere in der Ablage wählen, um sie zusammen zu bearbeiten</translation>
     </message>
 </context>
 <context>
@@ -4177,6 +4195,18 @@
         <source>LUT files (*.cube *.3dl);;All files (*)</source>
         <translation>LUT-Dateien (*.cube *.3dl);;Alle Dateien (*)</translation>
     </message>
+    <message>
+        <source>Warmth and tint</source>
+        <translation>Wärme und Tönung</translation>
+    </message>
+    <message>
+        <source>Tint</source>
+        <translation>Tönung</translation>
+    </message>
+    <message>
+        <source>Pull toward a colour: the colours of the picture go along. A double click brings it there.</source>
+        <translation>Zu einer Farbe ziehen: Die Farben des Bildes gehen mit. Ein Doppelklick bringt den Griff dorthin.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GradePage</name>
@@ -4252,10 +4282,6 @@
         <translation>Farbe der Stütze</translation>
     </message>
     <message>
-        <source>Pull toward a colour; the ring around makes it lighter or darker. Double click resets.</source>
-        <translation>Zu einer Farbe ziehen; der Ring ringsum macht heller oder dunkler. Doppelklick setzt zurück.</translation>
-    </message>
-    <message>
         <source>Colour from picture…</source>
         <translation>Farbe aus dem Bild…</translation>
     </message>
@@ -4294,6 +4320,22 @@
     <message>
         <source>Opposite → lights</source>
         <translation>Gegenüber → Lichter</translation>
+    </message>
+    <message>
+        <source>Pull the stop toward a colour, over those of the picture. A double click brings it there.</source>
+        <translation>Den Halt zu einer Farbe ziehen, über denen des Bildes. Ein Doppelklick bringt ihn dorthin.</translation>
+    </message>
+    <message>
+        <source>Lightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>How light the stop is; its colour stays as far as it can</source>
+        <translation>Wie hell der Halt ist; seine Farbe bleibt, soweit sie kann</translation>
+    </message>
+    <message>
+        <source>Stop %1</source>
+        <translation>Halt %1</translation>
     </message>
 </context>
 <context>
@@ -4424,6 +4466,37 @@
     <message>
         <source>band %1 at hue %2°: shift %3, saturation %4, lightness %5</source>
         <translation>Band %1 bei Farbton %2°: Drehung %3, Sättigung %4, Helligkeit %5</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::HuePicks</name>
+    <message>
+        <source>Show where</source>
+        <translation>Zeigen, wo</translation>
+    </message>
+    <message>
+        <source>Hue from picture…</source>
+        <translation>Farbton aus Bild…</translation>
+    </message>
+    <message>
+        <source>Press on a colour in the picture, or in the reference picture, to take its hue</source>
+        <translation>Auf eine Farbe im Bild oder im Vergleichsbild drücken, um ihren Farbton zu nehmen</translation>
+    </message>
+    <message>
+        <source>Held, only what has this hue stays lit on the picture</source>
+        <translation>Gehalten bleibt im Bild nur hell, was diesen Farbton hat</translation>
+    </message>
+    <message>
+        <source>Hues of sample points: right click on the picture</source>
+        <translation>Farbtöne von Messpunkten: Rechtsklick im Bild</translation>
+    </message>
+    <message>
+        <source>Hue of sample %1: %2°</source>
+        <translation>Farbton von Messpunkt %1: %2°</translation>
+    </message>
+    <message>
+        <source>Opposite of sample %1: %2°</source>
+        <translation>Gegenfarbe von Messpunkt %1: %2°</translation>
     </message>
 </context>
 <context>
@@ -5065,6 +5138,14 @@ Einiges davon wurde seither geändert</translation>
         <source>This is no number. Write a number or a sum such as 12+3; Escape takes it back.</source>
         <translation>Das ist keine Zahl. Eine Zahl oder eine Rechnung wie 12+3 schreiben; Escape nimmt es zurück.</translation>
     </message>
+    <message>
+        <source>From %1 to %2. Escape takes it back.</source>
+        <translation>Von %1 bis %2. Escape nimmt es zurück.</translation>
+    </message>
+    <message>
+        <source>%1 was not taken: %2</source>
+        <translation>%1 wurde nicht genommen: %2</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PackagePage</name>
@@ -5642,10 +5723,6 @@ Einiges davon wurde seither geändert</translation>
 <context>
     <name>baryton::PushTableEditor</name>
     <message>
-        <source>Add a row</source>
-        <translation>Zeile hinzufügen</translation>
-    </message>
-    <message>
         <source>cyan–
 red</source>
         <translation>Cyan–
@@ -5706,6 +5783,10 @@ Blau</translation>
     <message>
         <source>%1 % of the picture lies in this row</source>
         <translation>%1 % des Bildes liegen in dieser Zeile</translation>
+    </message>
+    <message>
+        <source>free</source>
+        <translation>frei</translation>
     </message>
 </context>
 <context>
@@ -5941,6 +6022,13 @@ Blau</translation>
     </message>
 </context>
 <context>
+    <name>baryton::Segments</name>
+    <message>
+        <source>changed</source>
+        <translation>geändert</translation>
+    </message>
+</context>
+<context>
     <name>baryton::Shelf</name>
     <message>
         <source> · can&apos;t be read</source>
@@ -6059,20 +6147,20 @@ Blau</translation>
         <translation>Lichter</translation>
     </message>
     <message>
-        <source>Pull toward a colour; the short line marks what lies opposite. Double click resets.</source>
-        <translation>Zu einer Farbe ziehen; der kurze Strich zeigt, was gegenüberliegt. Doppelklick setzt zurück.</translation>
+        <source>Colours of shadows and highlights</source>
+        <translation>Farben von Schatten und Lichtern</translation>
     </message>
     <message>
-        <source>Opposite → lights</source>
-        <translation>Gegenüber → Lichter</translation>
+        <source>Pull a handle, or from anywhere the chosen one, toward a colour: the dark one for the shadows, the light one for the highlights. Crosses mark what lies opposite.</source>
+        <translation>Einen Griff, oder von überall den gewählten, zu einer Farbe ziehen: den dunklen für die Schatten, den hellen für die Lichter. Kreuze zeigen, was gegenüber liegt.</translation>
     </message>
     <message>
-        <source>Opposite → shadows</source>
-        <translation>Gegenüber → Schatten</translation>
+        <source>Give the other the opposite</source>
+        <translation>Dem anderen die Gegenfarbe</translation>
     </message>
     <message>
-        <source>Gives the other range the hue that lies opposite, at the same amount</source>
-        <translation>Gibt dem anderen Bereich den gegenüberliegenden Farbton, gleich stark</translation>
+        <source>Gives the other range the hue that lies opposite the chosen one, at the same amount</source>
+        <translation>Gibt dem anderen Bereich den Farbton gegenüber dem gewählten, in gleicher Menge</translation>
     </message>
 </context>
 <context>
@@ -6104,14 +6192,6 @@ Blau</translation>
 </context>
 <context>
     <name>baryton::StageEditor</name>
-    <message>
-        <source>Hue from picture…</source>
-        <translation>Farbton aus dem Bild…</translation>
-    </message>
-    <message>
-        <source>Press on a colour in the picture, or in the reference picture, to take its hue</source>
-        <translation>Auf eine Farbe im Bild oder im Referenzbild drücken, um ihren Farbton zu nehmen</translation>
-    </message>
     <message>
         <source>Press on the colour whose hue is wanted</source>
         <translation>Auf die Farbe drücken, deren Farbton gewünscht ist</translation>
@@ -6299,6 +6379,13 @@ Blau</translation>
     </message>
 </context>
 <context>
+    <name>baryton::ToneAxis</name>
+    <message>
+        <source>%1: level %2</source>
+        <translation>%1: Pegel %2</translation>
+    </message>
+</context>
+<context>
     <name>baryton::TrayPanel</name>
     <message>
         <source>Order and size of the tray</source>
@@ -6423,17 +6510,6 @@ Blau</translation>
     </message>
 </context>
 <context>
-    <name>baryton::WheelView</name>
-    <message>
-        <source>hue %1°, amount %2</source>
-        <translation>Farbton %1°, Stärke %2</translation>
-    </message>
-    <message>
-        <source>%1, level %2</source>
-        <translation>%1, Höhe %2</translation>
-    </message>
-</context>
-<context>
     <name>baryton::WheelsEditor</name>
     <message>
         <source>Shadows</source>
@@ -6450,10 +6526,6 @@ Blau</translation>
     <message>
         <source>Whole</source>
         <translation>Ganzes</translation>
-    </message>
-    <message>
-        <source>Pull toward a colour; the ring around makes lighter or darker. Double click resets.</source>
-        <translation>Zu einer Farbe ziehen; der Ring ringsum macht heller oder dunkler. Doppelklick setzt zurück.</translation>
     </message>
     <message>
         <source>%1 hue</source>
@@ -6478,6 +6550,22 @@ Blau</translation>
     <message>
         <source>WHERE THE RANGES LIE</source>
         <translation>WO DIE BEREICHE LIEGEN</translation>
+    </message>
+    <message>
+        <source>Colours of the tones</source>
+        <translation>Farben der Tonwerte</translation>
+    </message>
+    <message>
+        <source>Pull a handle, or from anywhere the chosen one, toward a colour: the colours of the picture go along. A double click brings it there; the middle pulls nothing.</source>
+        <translation>Einen Griff, oder von überall den gewählten, zu einer Farbe ziehen: Die Farben des Bildes gehen mit. Ein Doppelklick bringt ihn dorthin; die Mitte zieht nichts.</translation>
+    </message>
+    <message>
+        <source>Levels of the tones</source>
+        <translation>Pegel der Tonwerte</translation>
+    </message>
+    <message>
+        <source>Pull up for lighter and down for darker; the marks at the foot say where shadows end and highlights begin. A double click takes back.</source>
+        <translation>Nach oben heller, nach unten dunkler; die Marken am Fuß sagen, wo Schatten enden und Lichter beginnen. Ein Doppelklick nimmt zurück.</translation>
     </message>
 </context>
 <context>

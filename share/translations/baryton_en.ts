@@ -10,6 +10,13 @@
             <numerusform>Undone: %1. %n other pictures were changed since and keep their state</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>%1 stays on this picture; on %n others it was taken back</source>
+        <translation>
+            <numerusform>%1 stays on this picture; on %n other it was taken back</numerusform>
+            <numerusform>%1 stays on this picture; on %n others it was taken back</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>baryton::MainWindow</name>

@@ -24,6 +24,8 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
             reloadPresets();
     });
     connect(&pictures_, &PictureSet::opened, this, [this] {
+        letGo();
+        endGesture();
         undo_.clear();
         key_ = -1;
         selection_.clear();
@@ -49,6 +51,7 @@ const Grade& AppState::keyGrade() const {
 void AppState::setSelection(std::vector<int> indexes) {
     std::sort(indexes.begin(), indexes.end());
     if (indexes == selection_) return;
+    Q_EMIT aboutToLeave();
     // A choice of several is made to edit them together, until that is said otherwise.
     if (indexes.size() < 2) editsAll_ = true;
     selection_ = std::move(indexes);
@@ -62,6 +65,24 @@ void AppState::setEditsAll(bool all) {
     Q_EMIT targetsChanged();
 }
 
+void AppState::toggleChosen(int index) {
+    if (index < 0 || index >= pictures_.size()) return;
+    std::vector<int> chosen = selection_;
+    const auto at = std::find(chosen.begin(), chosen.end(), index);
+    if (at == chosen.end()) {
+        chosen.push_back(index);
+    } else {
+        if (chosen.size() == 1) return;
+        chosen.erase(at);
+    }
+    if (index == key_) {
+        const auto nearest = std::min_element(
+            chosen.begin(), chosen.end(), [this](int a, int b) { return std::abs(a - key_) < std::abs(b - key_); });
+        setKey(*nearest);
+    }
+    setSelection(std::move(chosen));
+}
+
 std::vector<int> AppState::targets() const {
     std::vector<int> all{key_};
     if (editsAll())
@@ -72,6 +93,7 @@ std::vector<int> AppState::targets() const {
 
 void AppState::setKey(int index) {
     if (index == key_ || index < 0 || index >= pictures_.size()) return;
+    Q_EMIT aboutToLeave();
     key_ = index;
     libraryIsInReach_ = false;
     if (before_.kind == Before::Kind::Step) setBefore({}); // it was the other picture's
@@ -121,6 +143,7 @@ void AppState::endTrial() {
 
 void AppState::chooseStage(const std::string& id) {
     if (id == chosenStage_) return;
+    Q_EMIT aboutToLeave();
     chosenStage_ = id;
     endGesture();
     Q_EMIT stageChosen();

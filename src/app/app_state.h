@@ -45,9 +45,15 @@ public:
     /// The chosen pictures of the tray, by place; the key picture is one of them.
     const std::vector<int>& selection() const { return selection_; }
     void setSelection(std::vector<int> indexes);
+    /// Adds a picture to the chosen ones, or takes it from them. Where that was the key picture, the nearest one that
+    /// is still chosen becomes it; the last one stays.
+    void toggleChosen(int index);
     /// Whether edits go to all chosen pictures or to the key picture alone.
     bool editsAll() const { return editsAll_ && selection_.size() > 1; }
     void setEditsAll(bool all);
+    /// Edits go to the key picture alone from here on. An edit of several that was the last thing done stays on the
+    /// key picture and is taken back on the others.
+    void editOnlyKey();
     /// The pictures that an edit changes, the key picture first.
     std::vector<int> targets() const;
     /// The grade that is shown: one being tried, else the key picture's.
@@ -86,7 +92,16 @@ public:
     void editStage(const std::string& stageId, const QString& gesture, const std::function<void(Stage&)>& change);
     /// Sets parameters of a stage; values at their default are not stored. `settled` ends the gesture.
     void setParameters(const std::string& stageId, const std::map<std::string, Value>& values, bool settled);
-    void endGesture() { gesture_.clear(); }
+    /// Ends what edits with the same gesture name had begun. While a hand holds a gesture it goes on.
+    void endGesture() {
+        if (held_ == 0) gesture_.clear();
+    }
+    /// A hand takes hold of a control or of the picture: until it lets go, all edits are one step of undo, whatever
+    /// they set. One that just let go may still set what it set last.
+    void beginGesture();
+    void letGo() { held_ = 0; }
+    /// Undoes what the last held gesture did, as if it had never been.
+    void takeBackGesture();
     /// Puts a preset on each target and lists it as in force there.
     void applyPreset(const Preset& preset, ApplyMode mode = ApplyMode::Set, double strength = 1);
     /// Puts a preset of the key picture on anew, as `wanted` says: other strength, on or off, swapped. Of other
@@ -124,6 +139,8 @@ public:
     void tell(const QString& message, bool isProblem = false) { Q_EMIT told(message, isProblem); }
 
 Q_SIGNALS:
+    /// The picture, the stage, the page or what is undone is about to change: a gesture ends first.
+    void aboutToLeave();
     void keyChanged();
     void shownGradeChanged();
     void stageChosen();
@@ -139,6 +156,8 @@ private:
     PictureWork startOf(const std::filesystem::path& file, const std::string& camera);
     void endTrial();
     void watchLibrary();
+    /// The number that makes edits one step: that of the gesture in hand, or of edits by the same name; 0 for none.
+    int gestureFor(const QString& name);
     /// The key picture's grade as the gesture found it.
     Grade gestureStart(int gesture) const;
     UndoParts changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change);
@@ -162,10 +181,13 @@ private:
     std::optional<Grade> tried_; ///< what the trial makes of the key picture
     std::vector<int> selection_;
     bool editsAll_ = true;
+    int manyRevision_ = -1; ///< the undo history's revision just after an edit of several
+    QString manyText_;      ///< what that edit was
     std::string chosenStage_;
     QString gesture_;
     int gestureNumber_ = 0;
-    int tryRevision_ = -1; ///< the undo history's revision just after a try
+    int held_ = 0, lastHeld_ = 0; ///< the numbers of the gesture in a hand, and of the last one that was
+    int tryRevision_ = -1;        ///< the undo history's revision just after a try
     Before before_;
 };
 

@@ -10,6 +10,27 @@
 
 namespace baryton {
 
+void AppState::beginGesture() {
+    letGo();
+    endGesture();
+    held_ = lastHeld_ = ++gestureNumber_;
+}
+
+void AppState::takeBackGesture() {
+    letGo();
+    endGesture();
+    endTrial();
+    undo_.takeBack(lastHeld_);
+    // Also where no step was made: a control may show what its press was about to do.
+    Q_EMIT shownGradeChanged();
+}
+
+int AppState::gestureFor(const QString& name) {
+    if (held_ == 0 && (name.isEmpty() || name != gesture_)) ++gestureNumber_;
+    gesture_ = name;
+    return held_ != 0 ? held_ : gestureNumber_;
+}
+
 void AppState::editKey(const Grade& grade, const QString& gesture) {
     if (!hasKey()) return;
     endTrial();
@@ -17,12 +38,11 @@ void AppState::editKey(const Grade& grade, const QString& gesture) {
         Q_EMIT shownGradeChanged();
         return;
     }
-    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
-    gesture_ = gesture;
+    const int number = gestureFor(gesture);
     const Grade before = keyGrade();
     // Named by all that the gesture did to the key picture.
-    const Grade from = gestureStart(gestureNumber_);
-    doWorks(QString::fromStdString(editText(from, grade)), gestureNumber_, [&](const PictureWork& work, int index) {
+    const Grade from = gestureStart(number);
+    doWorks(QString::fromStdString(editText(from, grade)), number, [&](const PictureWork& work, int index) {
         PictureWork next = work;
         next.grade = index == key_ ? grade : completed(carriedOver(work.grade, before, grade));
         return withoutSpentPresets(next);
@@ -39,7 +59,7 @@ void AppState::resetTargets(const QString& text,
     const bool wasTried = tried_.has_value();
     endTrial();
     endGesture();
-    doWorks(text, 0, [&](const PictureWork& work, int index) {
+    doWorks(text, held_, [&](const PictureWork& work, int index) {
         PictureWork next = work;
         next.grade = completed(change(work.grade, pictures_.at(index).opened));
         return next != work ? withoutSpentPresets(next) : next;
@@ -56,7 +76,10 @@ void AppState::editWorksInGesture(const QString& text, const WorkChange& change)
     if (!hasKey()) return;
     const bool wasTried = tried_.has_value();
     endTrial();
-    doWorks(text, gesture_.isEmpty() ? 0 : gestureNumber_,
+    doWorks(text,
+            held_ != 0           ? held_
+            : gesture_.isEmpty() ? 0
+                                 : gestureNumber_,
             [&](const PictureWork& work, int) { return change(work); });
     if (wasTried) Q_EMIT shownGradeChanged();
 }
@@ -76,7 +99,18 @@ void AppState::doWorks(const QString& text, int gesture,
     UndoParts parts = changedWorks(change);
     const std::size_t count = parts.size();
     for (const auto& part : parts) part->redo();
+    manyText_ = text;
     undo_.push(count > 1 ? tr("%1 (%2 pictures)").arg(text).arg(count) : text, std::move(parts), gesture);
+    manyRevision_ = count > 1 ? undo_.revision() : -1;
+}
+
+void AppState::editOnlyKey() {
+    Q_EMIT aboutToLeave();
+    endTrial();
+    const int others = manyRevision_ == undo_.revision() ? undo_.keepOnly(key_, manyText_) : 0;
+    if (others > 0)
+        tell(tr("%1 stays on this picture; on %n others it was taken back", nullptr, others).arg(manyText_));
+    setEditsAll(false);
 }
 
 Grade AppState::gestureStart(int gesture) const {
@@ -102,6 +136,7 @@ UndoHistory::Scope AppState::undoScope(int task) const {
 }
 
 void AppState::goBack(int task) {
+    Q_EMIT aboutToLeave();
     endGesture();
     const auto scope = undoScope(task);
     const QString text = undo_.undoText(scope);
@@ -113,6 +148,7 @@ void AppState::goBack(int task) {
 }
 
 void AppState::goForth(int task) {
+    Q_EMIT aboutToLeave();
     endGesture();
     const auto scope = undoScope(task);
     const QString text = undo_.redoText(scope);
@@ -165,8 +201,7 @@ std::optional<std::size_t> placeOf(const InForce& entry, const PictureWork& work
 void AppState::changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture) {
     if (!hasKey() || index >= keyWork().inForce.size()) return;
     const InForce old = keyWork().inForce[index];
-    if (gesture.isEmpty() || gesture != gesture_) ++gestureNumber_;
-    gesture_ = gesture;
+    gestureFor(gesture);
     const QString name = QString::fromStdString(old.preset.name);
     const QString text = wanted.preset.name != old.preset.name
                              ? tr("Swap preset %1 for %2").arg(name, QString::fromStdString(wanted.preset.name))

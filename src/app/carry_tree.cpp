@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "stages/blend.h"
+#include "stages/changed.h"
 #include "stages/stage_type.h"
 
 #include <QContextMenuEvent>
@@ -10,8 +11,6 @@
 #include <QSignalBlocker>
 #include <QStyledItemDelegate>
 #include <cmath>
-
-#include <set>
 
 namespace baryton {
 
@@ -59,9 +58,9 @@ void CarryTree::addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QS
     item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
     item->setForeground(1, changed ? theme::colours().text : theme::colours().second);
     if (!changed) item->setForeground(0, theme::colours().second);
-    if (withTicks_) item->setCheckState(0, changed && path.part != Part::Prep ? Qt::Checked : Qt::Unchecked);
+    if (withTicks_) item->setCheckState(0, changed_.contains(path) ? Qt::Checked : Qt::Unchecked);
     if (editable_ && isTyped) item->setFlags(item->flags() | Qt::ItemIsEditable);
-    leaves_.push_back({path, item, changed, isTyped});
+    leaves_.push_back({path, item, isTyped});
 }
 
 IncludeSet CarryTree::chosenEntries() const {
@@ -135,6 +134,8 @@ void CarryTree::setGrade(const Grade& grade) {
     filling_ = true;
     clear();
     leaves_.clear();
+    const IncludeSet changed = changedIn(grade);
+    changed_ = {changed.begin(), changed.end()};
     const auto addPart = [&](const QString& name, const QString& word) {
         auto* item = new QTreeWidgetItem(this, {name, word});
         item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
@@ -200,12 +201,7 @@ void CarryTree::tickAll(bool ticked) {
 }
 
 void CarryTree::tickChanged() {
-    {
-        const QSignalBlocker blocker(this);
-        for (const Leaf& leaf : leaves_)
-            leaf.item->setCheckState(0, leaf.changed && leaf.path.part != Part::Prep ? Qt::Checked : Qt::Unchecked);
-    }
-    Q_EMIT includedChanged();
+    tick({changed_.begin(), changed_.end()});
 }
 
 } // namespace baryton

@@ -2,6 +2,7 @@
 #include "grade/preset.h"
 
 #include <QTreeWidget>
+#include <set>
 
 namespace baryton {
 
@@ -42,10 +43,10 @@ private:
     struct Leaf {
         CarryPath path;
         QTreeWidgetItem* item;
-        bool changed;
         bool isTyped; ///< its value can be typed
     };
     std::vector<Leaf> leaves_;
+    std::set<CarryPath> changed_; ///< what is ticked to begin with
 };
 
 } // namespace baryton

@@ -1,5 +1,6 @@
 #include "app/main_window.h"
 #include "app/desktop_profile.h"
+#include "app/gesture_keeper.h"
 #include "app/grade/paste_sheet.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/write_picture.h"
@@ -15,6 +16,7 @@
 #include "app/widgets/labels.h"
 #include "app/widgets/readable.h"
 #include "base/error.h"
+#include "stages/changed.h"
 #include "stages/preset_words.h"
 
 #include <QApplication>
@@ -92,6 +94,10 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
         updateUndo();
     });
     new PresetKeys(state_, this);
+    auto* gestures = new GestureKeeper(state_, this);
+    for (QWidget* each :
+         std::initializer_list<QWidget*>{grade_->editorPanel(), grade_->pinnedPanel(), grade_->view()})
+        gestures->watch(each);
     qApp->installEventFilter(this);
     takeSettings(loadSettings());
     restoreGeometry(layoutState(QStringLiteral("window")));
@@ -113,6 +119,7 @@ MainWindow::~MainWindow() {
 }
 
 void MainWindow::showTask(int task) {
+    Q_EMIT state_.aboutToLeave();
     task_ = task;
     updateUndo();
     // Without pictures Grade has nothing to show.
@@ -470,6 +477,13 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
     const auto* key = static_cast<QKeyEvent*>(event);
     QWidget* focus = QApplication::focusWidget();
     const bool writes = qobject_cast<QLineEdit*>(focus) || qobject_cast<QPlainTextEdit*>(focus);
+    // In an editor Ctrl+A is of what is written there; pictures are chosen in the tray or by the menu.
+    const auto isIn = [focus](const QWidget* panel) { return panel->isAncestorOf(focus); };
+    if (event->type() != QEvent::KeyRelease && key->matches(QKeySequence::SelectAll) && focus && !writes &&
+        (isIn(grade_->editorPanel()) || isIn(grade_->pinnedPanel()))) {
+        event->accept();
+        return true;
+    }
     if (!writes && isActiveWindow() && key->key() == Qt::Key_B && key->modifiers() == Qt::NoModifier && task() == 0) {
         if (event->type() != QEvent::ShortcutOverride && !key->isAutoRepeat())
             grade_->holdBefore(event->type() == QEvent::KeyPress);

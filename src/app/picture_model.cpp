@@ -110,11 +110,13 @@ void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, c
     const auto* view = qobject_cast<const QAbstractItemView*>(option.widget);
     const bool isCurrent = view ? view->currentIndex() == index : option.state.testFlag(QStyle::State_Selected);
     endCard(*p, box, isCurrent, option.state & QStyle::State_MouseOver);
-    if (!isCurrent && option.state & QStyle::State_Selected) {
+    if (option.state & QStyle::State_Selected && (editsAll_ || !isCurrent)) {
         p->save();
         p->setRenderHint(QPainter::Antialiasing);
-        p->setPen(QPen(c.accent, 1, Qt::DashLine));
+        p->setPen(QPen(c.accent, editsAll_ ? 2 : 1, editsAll_ ? Qt::SolidLine : Qt::DashLine));
         p->drawRoundedRect(box, 4, 4);
+        // A bar beside each that an edit changes: chosen alone would not say so.
+        if (editsAll_) p->fillRect(QRectF(box.topLeft(), QSizeF(6, box.height())), c.accent);
         p->restore();
     }
 }

@@ -29,9 +29,12 @@ public:
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
     void setWidth(int width) { width_ = width; }
+    /// Whether edits go to all that are chosen: those are marked as what they change.
+    void setEditsAll(bool all) { editsAll_ = all; }
 
 private:
     int width_ = 96;
+    bool editsAll_ = false;
 };
 
 /// A card of a list view: saves the painter, clips it to the rounded box and fills it; `endCard` outlines the box

@@ -96,6 +96,32 @@ int UndoHistory::redo(const Scope& scope) {
     return go(scope, false);
 }
 
+int UndoHistory::keepOnly(UndoSubject subject, const QString& text) {
+    if (steps_.empty()) return 0;
+    Step& last = steps_.back();
+    const auto isKept = [subject](const auto& part) { return part->subject() == subject; };
+    if (std::none_of(last.parts.begin(), last.parts.end(), isKept)) return 0;
+    int others = 0;
+    for (const auto& part : last.parts)
+        if (!isKept(part) && part->isDone_) {
+            part->undo();
+            ++others;
+        }
+    std::erase_if(last.parts, [&](const auto& part) { return !isKept(part); });
+    last.text = text;
+    touch();
+    return others;
+}
+
+void UndoHistory::takeBack(int gesture) {
+    if (gesture == 0 || steps_.empty() || steps_.back().gesture != gesture) return;
+    const Step gone = std::move(steps_.back());
+    steps_.pop_back();
+    for (const auto& part : gone.parts)
+        if (part->isDone_) part->undo();
+    touch();
+}
+
 QString UndoHistory::undoText(const Scope& scope) const {
     const std::size_t place = next(scope, true);
     return place < steps_.size() ? steps_[place].text : QString();

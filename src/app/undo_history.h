@@ -49,6 +49,11 @@ public:
     /// How many subjects of the step kept their state, because they were changed since; −1: nothing to undo.
     int undo(const Scope& scope);
     int redo(const Scope& scope);
+    /// The last step stays for one subject; for the others it is undone and forgotten. How many those were; none when
+    /// it was not of that subject.
+    int keepOnly(UndoSubject subject, const QString& text);
+    /// Undoes the last step if it is of this gesture, and forgets it.
+    void takeBack(int gesture);
     /// What would be undone or redone; a null text when nothing would.
     QString undoText(const Scope& scope) const;
     QString redoText(const Scope& scope) const;

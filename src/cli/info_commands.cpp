@@ -94,13 +94,13 @@ void writeMarkdown() {
     const auto row = [](const ParameterType& p) {
         std::string range = kindName(p.kind);
         if (p.kind == ParameterKind::Number)
-            range = fmt::format("{}…{}", shownText(p, p.minimum), shownText(p, p.maximum));
+            range = p.wraps ? "0°…360°" : fmt::format("{}…{}", shownText(p, p.minimum), shownText(p, p.maximum));
         if (p.kind == ParameterKind::Choice) {
             range.clear();
             for (const auto& option : p.options) range += (range.empty() ? "" : ", ") + option.name;
         }
         std::cout << fmt::format("| `{}` | {} | {} | {} | {} |\n", p.id, p.name, range, shownText(p, p.defaultValue),
-                                 p.tooltip);
+                                 p.tooltip + (p.onVectorscope ? " In files: its angle on the vectorscope." : ""));
     };
     const char* head = "\n| Id | Name | Range | Default | What happens |\n|---|---|---|---|---|\n";
     for (const StageType* type : stageTypes()) {

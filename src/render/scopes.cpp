@@ -1,4 +1,5 @@
 #include "render/scopes.h"
+#include "colour/hue_scale.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "stages/oklab.h"
@@ -71,9 +72,11 @@ std::array<double, 360> hueHistogramOf(const Picture& picture) {
 SampledPoint samplePoint(const std::array<float, 3>& before, const std::array<float, 3>& after) {
     SampledPoint point{before, after};
     const auto c = chromaPlane({after[0], after[1], after[2]});
-    point.hue = degreesOf(c[1], c[0]);
     point.chroma = std::hypot(c[0], c[1]);
-    point.opposite = std::fmod(point.hue + 180, 360);
+    const Vec3 colour = {after[0], after[1], after[2]};
+    point.hue = hueOf(colour);
+    point.opposite = oppositeHue(point.hue);
+    point.lightness = oklabFromLinear({srgbToLinear(colour[0]), srgbToLinear(colour[1]), srgbToLinear(colour[2])})[0];
     return point;
 }
 

@@ -31,9 +31,10 @@ std::array<double, 360> hueHistogramOf(const Picture& picture);
 /// What a sampled point reads before and after, and where it lies.
 struct SampledPoint {
     std::array<float, 3> before{}, after{};
-    double hue = 0,
-           chroma = 0;     ///< of `after` on the vectorscope: degrees, and distance from the middle (0…about 0.6)
-    double opposite = 180; ///< the hue that lies opposite
+    double hue = 0; ///< of `after`, and the one that lies opposite it on the vectorscope (see colour/hue_scale.h)
+    double opposite = 0;
+    double chroma = 0;    ///< of `after` on the vectorscope: distance from the middle (0…about 0.6)
+    double lightness = 0; ///< of `after`, OKLab, 0…1
 };
 SampledPoint samplePoint(const std::array<float, 3>& before, const std::array<float, 3>& after);
 

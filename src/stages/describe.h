@@ -27,6 +27,17 @@ inline ParameterType hue(std::string id, std::string name, std::string tooltip) 
             false,
             true};
 }
+/// A hue that is stored as an angle of the vectorscope.
+inline ParameterType pullHue(std::string id, std::string name, std::string tooltip) {
+    ParameterType type = hue(std::move(id), std::move(name), std::move(tooltip));
+    type.onVectorscope = true;
+    return type;
+}
+/// What acts only through others: through any of these.
+inline ParameterType through(std::vector<std::string> others, ParameterType type) {
+    type.actsThrough = std::move(others);
+    return type;
+}
 inline ParameterType number(std::string id, std::string name, double low, double high, double step, double standard,
                             std::string tooltip, Unit unit = Unit::None) {
     return {std::move(id), std::move(name), ParameterKind::Number, unit, low, high,

@@ -69,14 +69,14 @@ std::vector<ParameterType> bandParameters() {
     std::vector<ParameterType> all;
     for (int i = 0; i < HueBandsConstants::kMost; ++i) {
         const std::string id = bandId(i), name = "Band " + std::to_string(i + 1);
-        ParameterType centre =
-            hue(id + ".centre", name + " hue", "The middle of the hues that the band takes (OKLCh).");
+        const std::vector<std::string> changes = {id + ".shift", id + ".saturation", id + ".lightness"};
+        ParameterType centre = hue(id + ".centre", name + " hue", "The middle of the hues that the band takes.");
         centre.defaultValue = 360.0 * i / HueBandsConstants::kMost;
-        all.push_back(std::move(centre));
-        all.push_back(number(id + ".width", name + " width", 5, 180, 1, 30,
-                             "How many degrees of hue the band takes whole.", Unit::Degrees));
-        all.push_back(number(id + ".feather", name + " feather", 10, 90, 1, 30,
-                             "How gently the band ends on either side.", Unit::Degrees));
+        all.push_back(through(changes, std::move(centre)));
+        all.push_back(through(changes, number(id + ".width", name + " width", 5, 180, 1, 30,
+                                              "How many degrees of hue the band takes whole.", Unit::Degrees)));
+        all.push_back(through(changes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
+                                              "How gently the band ends on either side.", Unit::Degrees)));
         all.push_back(number(id + ".shift", name + " shift", -60, 60, 1, 0, "Turns these hues round the circle.",
                              Unit::Degrees));
         all.push_back(

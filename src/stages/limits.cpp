@@ -13,11 +13,13 @@ const std::vector<ParameterType>& limitParameters() {
     static const std::vector<ParameterType> all = {
         percent("limits.tone.low", "Tones from", 0, 100, 0, "The stage acts on tones from here up."),
         percent("limits.tone.high", "Tones to", 0, 100, 100, "The stage acts on tones up to here."),
-        percent("limits.tone.softness", "Tone softness", 10, 60, 20, "How gently the stage sets in at the ends."),
-        hue("limits.hue.centre", "Hue", "The hue that the stage acts on."),
+        through({"limits.tone.low", "limits.tone.high"}, percent("limits.tone.softness", "Tone softness", 10, 60, 20,
+                                                                 "How gently the stage sets in at the ends.")),
+        through({"limits.hue.width"}, hue("limits.hue.centre", "Hue", "The hue that the stage acts on.")),
         number("limits.hue.width", "Hue width", 10, 360, 1, 360,
                "How many degrees of hue the stage acts on; 360 is all of them, and grey.", Unit::Degrees),
-        number("limits.hue.softness", "Hue softness", 15, 90, 1, 30, "How gently the hues fade out.", Unit::Degrees),
+        through({"limits.hue.width"}, number("limits.hue.softness", "Hue softness", 15, 90, 1, 30,
+                                             "How gently the hues fade out.", Unit::Degrees)),
     };
     return all;
 }
@@ -44,10 +46,7 @@ double Limits::weight(const Vec3& encoded) const {
     const double y = std::clamp(luma(encoded[0], encoded[1], encoded[2]), 0.0, 1.0);
     const double tone = step(low - 1 / perSoftness, y) * (1 - step(high, y));
     if (openHue >= 1) return tone;
-    const Vec3 lab = oklabFromLinear({srgbToLinear(encoded[0]), srgbToLinear(encoded[1]), srgbToLinear(encoded[2])});
-    const double chroma = std::hypot(lab[1], lab[2]), per = 1 / std::max(chroma, 1e-6);
-    const double window = hue.weight((lab[1] * hue.cosCentre + lab[2] * hue.sinCentre) * per);
-    const double closed = window * hueFade(lab[0], chroma);
+    const double closed = hue.share(encoded);
     return tone * (closed + (1 - closed) * openHue);
 }
 

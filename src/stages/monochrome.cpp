@@ -75,7 +75,8 @@ const StageType& monochromeType() {
                                          "How light this family of hues comes out."));
         parameters.push_back(
             percent("filter", "Filter strength", 0, 100, 100, "How much of the settings by hue is felt."));
-        parameters.push_back(hue("tint.hue", "Tint hue", "The colour laid over the greys (OKLCh)."));
+        parameters.push_back(
+            through({"tint.amount"}, hue("tint.hue", "Tint hue", "The colour laid over the greys.")));
         parameters.push_back(
             percent("tint.amount", "Tint amount", 0, 100, 0, "How much of it; black and white stay neutral."));
         return StageType{

@@ -1,5 +1,6 @@
 #include "stages/oklab.h"
 #include "colour/spaces.h"
+#include "colour/transfer.h"
 
 #include <algorithm>
 #include <cmath>
@@ -37,6 +38,12 @@ HueWindow::HueWindow(double centre, double width, double softness) {
 double HueWindow::weight(double cosDelta) const {
     const double t = std::clamp((cosDelta - outer) * perSpan, 0.0, 1.0);
     return t * t * (3 - 2 * t);
+}
+
+double HueWindow::share(const Vec3& encoded) const {
+    const Vec3 lab = oklabFromLinear({srgbToLinear(encoded[0]), srgbToLinear(encoded[1]), srgbToLinear(encoded[2])});
+    const double chroma = std::hypot(lab[1], lab[2]);
+    return weight((lab[1] * cosCentre + lab[2] * sinCentre) / std::max(chroma, 1e-6)) * hueFade(lab[0], chroma);
 }
 
 double hueFade(double lightness, double chroma) {

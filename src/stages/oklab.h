@@ -1,4 +1,5 @@
 #pragma once
+#include "colour/matrix.h"
 
 namespace baryton {
 
@@ -19,6 +20,8 @@ struct HueWindow {
     /// All in degrees; hue as OKLCh counts it. A width of 360 is everything.
     HueWindow(double centre, double width, double softness);
     double weight(double cosDelta) const;
+    /// How much of a colour in the working encoding it takes: the window times the fades below.
+    double share(const Vec3& encoded) const;
 };
 
 /// Hue and chroma stages fade in over this chroma and lightness: in dark or grey pixels noise has a hue.

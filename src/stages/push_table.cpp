@@ -87,16 +87,21 @@ std::vector<ParameterType> rowParameters() {
     for (int i = 0; i < PushTableConstants::kMost; ++i) {
         const std::string id = rowId(i), name = "Row " + std::to_string(i + 1);
         const double low = i < 3 ? starts[i][0] : 0, high = i < 3 ? starts[i][1] : 100;
-        all.push_back(choice(id + ".kind", name + " takes", {{"tones", "Tones"}, {"hues", "Hues"}},
-                             "Whether the row is a range of tones or a family of hues."));
-        all.push_back(percent(id + ".low", name + " tones from", 0, 100, low, "The dark end of the range."));
-        all.push_back(percent(id + ".high", name + " tones to", 0, 100, high, "The light end of the range."));
-        all.push_back(percent(id + ".softness", name + " softness", 10, 50, 20, "How gently the range ends."));
-        all.push_back(hue(id + ".centre", name + " hue", "The middle of the family of hues (OKLCh)."));
-        all.push_back(number(id + ".width", name + " width", 5, 180, 1, 30, "How many degrees of hue it takes whole.",
-                             Unit::Degrees));
+        std::vector<std::string> pushes;
+        for (const char* column : kColumns) pushes.push_back(id + "." + column);
+        all.push_back(through(pushes, choice(id + ".kind", name + " takes", {{"tones", "Tones"}, {"hues", "Hues"}},
+                                             "Whether the row is a range of tones or a family of hues.")));
         all.push_back(
-            number(id + ".feather", name + " feather", 10, 90, 1, 30, "How gently the family ends.", Unit::Degrees));
+            through(pushes, percent(id + ".low", name + " tones from", 0, 100, low, "The dark end of the range.")));
+        all.push_back(
+            through(pushes, percent(id + ".high", name + " tones to", 0, 100, high, "The light end of the range.")));
+        all.push_back(
+            through(pushes, percent(id + ".softness", name + " softness", 10, 50, 20, "How gently the range ends.")));
+        all.push_back(through(pushes, hue(id + ".centre", name + " hue", "The middle of the family of hues.")));
+        all.push_back(through(pushes, number(id + ".width", name + " width", 5, 180, 1, 30,
+                                             "How many degrees of hue it takes whole.", Unit::Degrees)));
+        all.push_back(through(pushes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
+                                             "How gently the family ends.", Unit::Degrees)));
         all.push_back(
             percent(id + ".cyan.red", name + " cyan–red", -100, 100, 0, "Left toward cyan, right toward red."));
         all.push_back(percent(id + ".magenta.green", name + " magenta–green", -100, 100, 0,

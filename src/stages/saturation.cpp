@@ -91,9 +91,11 @@ const StageType& saturationType() {
          describe::percent("vivid", "Vivid colours", -100, 100, 0, "Strengthens or quiets what has much colour."),
          describe::curve("chroma", "Curve over chroma",
                          "Across: how strong a colour is, grey at the left. Up: how strong it becomes."),
-         describe::hue("guard.hue", "Guarded hue", "The hue that is left as it is (OKLCh): faces lie about 50°."),
-         describe::number("guard.width", "Guard width", 10, 180, 1, 40, "How many degrees of hue are guarded.",
-                          Unit::Degrees),
+         describe::through({"guard.strength"}, describe::hue("guard.hue", "Guarded hue",
+                                                             "The hue that is left as it is: faces lie about 50°.")),
+         describe::through({"guard.strength"},
+                           describe::number("guard.width", "Guard width", 10, 180, 1, 40,
+                                            "How many degrees of hue are guarded.", Unit::Degrees)),
          describe::percent("guard.strength", "Guard", 0, 100, 0, "How firmly the guarded hue is kept.")},
         [](const ParameterReader& p) {
             return p.number("overall") == 0 && p.number("muted") == 0 && p.number("vivid") == 0 &&

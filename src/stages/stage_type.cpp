@@ -1,5 +1,6 @@
 #include "stages/stage_type.h"
 #include "base/words.h"
+#include "colour/hue_scale.h"
 #include "stages/blend.h"
 
 #include <algorithm>
@@ -9,9 +10,11 @@
 namespace baryton {
 
 double shownNumber(const ParameterType& type, double stored) {
+    if (type.onVectorscope) return hueOfDirection(stored);
     return type.unit == Unit::Percent ? stored * 100 : stored;
 }
 double storedNumber(const ParameterType& type, double shown) {
+    if (type.onVectorscope) return directionOfHue(shown);
     return type.unit == Unit::Percent ? shown / 100 : shown;
 }
 
@@ -27,7 +30,7 @@ std::string shownText(const ParameterType& type, const Value& value) {
             if (option.id == word) return option.name;
         return word;
     }
-    const double step = shownNumber(type, type.step);
+    const double step = type.unit == Unit::Percent ? type.step * 100 : type.step;
     const int digits = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
     double shown = shownNumber(type, *number);
     if (std::abs(shown) < std::pow(10, -digits) / 2) shown = 0;

@@ -58,9 +58,15 @@ struct ParameterType {
         std::string id, name;
     };
     std::vector<Option> options{}; ///< of a Choice
+    /// Where it acts only through other parameters, which those are: a hue through its amount. While all of them
+    /// stand at their defaults it changes nothing.
+    std::vector<std::string> actsThrough{};
+    /// A hue that is stored as an angle of the vectorscope, as pulls are; it is shown as the OKLCh hue that it pulls
+    /// toward, like every other (see colour/hue_scale.h).
+    bool onVectorscope = false;
 };
 
-/// Number as it is shown and typed: a percentage for Unit::Percent, else as stored.
+/// Number as it is shown and typed: a percentage for Unit::Percent, a hue in OKLCh, else as stored.
 double shownNumber(const ParameterType& type, double stored);
 double storedNumber(const ParameterType& type, double shown);
 /// With sign where the range has both, the unit, and just the digits that the step needs: "+0.40", "5200 K", "−18 %".

@@ -145,16 +145,20 @@ std::vector<ParameterType> wheelsParameters() {
     };
     for (const auto& range : ranges) {
         const std::string id = range.id, name = range.name;
-        all.push_back(
-            hue(id + ".hue", name + " hue", std::string("The colour that ") + range.where + " are pushed toward."));
+        all.push_back(through({id + ".amount"},
+                              pullHue(id + ".hue", name + " hue",
+                                      std::string("The colour that ") + range.where + " are pushed toward.")));
         all.push_back(percent(id + ".amount", name + " amount", 0, 100, 0,
                               std::string("How far ") + range.where + " are pushed toward the hue."));
         all.push_back(percent(id + ".level", name + " level", -100, 100, 0, range.level));
     }
-    all.push_back(percent("shadows.pivot", "Shadows reach", 5, 60, 33, "Up to which tone the shadows reach."));
+    const std::vector<std::string> colours = {"shadows.amount", "midtones.amount", "highlights.amount"};
+    all.push_back(through(
+        colours, percent("shadows.pivot", "Shadows reach", 5, 60, 33, "Up to which tone the shadows reach.")));
+    all.push_back(through(colours, percent("highlights.pivot", "Highlights start", 40, 95, 66,
+                                           "From which tone on the highlights count.")));
     all.push_back(
-        percent("highlights.pivot", "Highlights start", 40, 95, 66, "From which tone on the highlights count."));
-    all.push_back(percent("softness", "Softness", 5, 50, 25, "How gently the ranges pass into one another."));
+        through(colours, percent("softness", "Softness", 5, 50, 25, "How gently the ranges pass into one another.")));
     return all;
 }
 

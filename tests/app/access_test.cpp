@@ -100,13 +100,17 @@ TEST(Access, CanvasesSayWhatTheyShowAndAreWorkedByKeys) {
     EXPECT_TRUE(wordsOf(curve).endsWith(tr8(" to %1").arg(std::lround(made.y * 255))));
 
     d.chooseStage("wheels");
-    WheelView* wheel = qobject_cast<WheelsEditor*>(editor())->wheel(0);
-    EXPECT_EQ(wordsOf(wheel), tr8("hue 0°, amount 0, level 0"));
-    wheel->setFocus();
-    QTest::keyClick(wheel, Qt::Key_Up, Qt::ShiftModifier);
-    QTest::keyClick(wheel, Qt::Key_PageUp);
-    EXPECT_TRUE(wordsOf(wheel).startsWith(tr8("hue 90°, amount "))) << wordsOf(wheel).toStdString();
-    EXPECT_FALSE(wordsOf(wheel).endsWith(tr8("level 0")));
+    auto* wheels = qobject_cast<WheelsEditor*>(editor());
+    EXPECT_EQ(wordsOf(wheels->disc()), tr8("Shadows: amount 0"));
+    wheels->disc()->setFocus();
+    QTest::keyClick(wheels->disc(), Qt::Key_Period);
+    QTest::keyClick(wheels->disc(), Qt::Key_Up, Qt::ShiftModifier);
+    EXPECT_EQ(wordsOf(wheels->disc()), tr8("Midtones: amount 10"));
+    wheels->axis()->setFocus();
+    QTest::keyClick(wheels->axis(), Qt::Key_Up, Qt::ShiftModifier);
+    EXPECT_EQ(wordsOf(wheels->axis()), tr8("Midtones: level 10"));
+    QTest::keyClick(wheels->axis(), Qt::Key_Right);
+    EXPECT_EQ(wordsOf(wheels->axis()), tr8("Highlights: level 0"));
 
     d.addStage(tr8("Primaries"));
     TriangleView* triangle = qobject_cast<PrimariesEditor*>(editor())->triangle();

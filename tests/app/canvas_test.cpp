@@ -82,9 +82,19 @@ TEST(ScrubCell, DragsFinelyWritesAndHolds) {
     QTest::keyClick(&cell, Qt::Key_Return);
     auto* field = cell.findChild<QLineEdit*>();
     ASSERT_NE(field, nullptr);
-    field->setText(QStringLiteral("7*6"));
+    QTest::keyClicks(field, QStringLiteral("7*6"));
     QTest::keyClick(field, Qt::Key_Return);
     EXPECT_EQ(cell.value(), 42);
+    // Typing begins a number; what is out of range stays to be mended.
+    QTest::keyClick(&cell, Qt::Key_9);
+    field = cell.findChildren<QLineEdit*>().last(); // the one before goes with the next round of events
+    EXPECT_EQ(field->text(), QStringLiteral("9"));
+    QTest::keyClicks(field, QStringLiteral("99"));
+    QTest::keyClick(field, Qt::Key_Return);
+    EXPECT_EQ(cell.value(), 42);
+    EXPECT_TRUE(field->property("wrong").toBool());
+    QTest::keyClick(field, Qt::Key_Escape);
+    QTest::keyClick(field, Qt::Key_Return);
     QTest::keyClick(&cell, Qt::Key_Home);
     EXPECT_EQ(cell.value(), 0);
     EXPECT_EQ(cell.accessibleName(), QStringLiteral("n"));

@@ -1,10 +1,10 @@
 // The Grade screen as it is worked with: editors, the chain, comparisons, takes, several pictures, finding.
-#include "app/driver.h"
 #include "app/grade/add_stage_list.h"
 #include "app/grade/colour_editors.h"
 #include "app/grade/tone_editors.h"
 #include "app/palette.h"
 #include "app/render_image.h"
+#include "app/screen_helpers.h"
 #include "base/file.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -12,48 +12,11 @@
 #include "package/grade_store.h"
 #include "picture/picture_file.h"
 
-#include <QContextMenuEvent>
 #include <gtest/gtest.h>
 
 namespace baryton::test {
 
 namespace {
-
-double numberOf(const Grade& grade, const std::string& stageId, const std::string& parameter) {
-    const auto place = findStage(grade, stageId);
-    if (!place) return std::nan("");
-    const Stage& stage = stageAt(grade, *place);
-    return ParameterReader(*findStageType(stage.type), stage).number(parameter);
-}
-
-template <class Editor>
-Editor* editorOf(Driver& d) {
-    return qobject_cast<Editor*>(d.window().gradePage()->editorPanel()->editor());
-}
-
-/// Where a fraction of the picture is seen in the viewer.
-QPointF at(Driver& d, double x, double y) {
-    const PictureView* view = d.window().gradePage()->view();
-    return view->fromPicture({x * view->pictureSize().width(), y * view->pictureSize().height()});
-}
-
-void chooseWith(QListView* list, int row, Qt::KeyboardModifiers modifiers) {
-    QTest::mouseClick(list->viewport(), Qt::LeftButton, modifiers,
-                      list->visualRect(list->model()->index(row, 0)).center());
-}
-
-/// The entry of an open context menu.
-void pick(const QString& text) {
-    auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
-    ASSERT_NE(menu, nullptr);
-    for (QAction* action : menu->actions())
-        if (action->text() == text) {
-            QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(action).center());
-            return;
-        }
-    ADD_FAILURE() << "no entry " << text.toStdString();
-    menu->close();
-}
 
 /// A card goes along with the pointer: places are told in the chain.
 void dragCard(StageCard* card, QPointF grip, double by) {
@@ -63,11 +26,6 @@ void dragCard(StageCard* card, QPointF grip, double by) {
     for (int i = 1; i <= 10; ++i) QTest::mouseMove(card, local(i / 10.0));
     QTest::mouseRelease(card, Qt::LeftButton, {}, local(1));
     QTest::qWait(30);
-}
-
-void rightClick(QWidget* widget, QPointF position) {
-    QContextMenuEvent event(QContextMenuEvent::Mouse, position.toPoint(), widget->mapToGlobal(position.toPoint()));
-    QApplication::sendEvent(widget, &event);
 }
 
 } // namespace
@@ -118,9 +76,8 @@ TEST(Editors, PressingOnThePictureFindsBandPointAndNeutral) {
     auto* editor = editorOf<HueBandsEditor>(d);
     const int band = editor->lanes()->chosen();
     const std::string id = "band" + std::to_string(band + 1);
-    EXPECT_NEAR(
-        std::remainder(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".centre") - perceptualHue(colour), 360), 0,
-        1);
+    EXPECT_NEAR(std::remainder(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".centre") - hueOf(colour), 360), 0,
+                1);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".shift"), -20, 1.1);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "hue-bands-1", id + ".saturation"), -0.2, 0.02);
     // Once more on the same colour: the same band.
@@ -128,6 +85,7 @@ TEST(Editors, PressingOnThePictureFindsBandPointAndNeutral) {
     EXPECT_EQ(editor->lanes()->chosen(), band);
     // A curve: the point of that tone is made and lifted.
     d.chooseStage("curves");
+    d.click(d.button(grade->editorPanel(), tr8("On picture")));
     d.drag(grade->view(), grass, grass - QPointF(0, 40));
     const auto place = findStage(d.state().keyGrade(), "curves-1");
     const auto curve = std::get<Curve>(stageAt(d.state().keyGrade(), *place).parameters.at("rgb"));
@@ -135,6 +93,7 @@ TEST(Editors, PressingOnThePictureFindsBandPointAndNeutral) {
     EXPECT_NEAR(curve[1].y - curve[1].x, 0.1, 0.02);
     // White balance: what was pressed on comes out neutral.
     d.chooseStage("white-balance");
+    d.click(d.button(grade->editorPanel(), tr8("On picture")));
     d.click(grade->view(), grass);
     const auto balanced = findStage(d.state().keyGrade(), "white-balance-1");
     Grade only;
@@ -172,9 +131,9 @@ TEST(Editors, PushTableCellsRowsAndTyping) {
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "push-table-1", "row1.yellow.blue"), 0.25, 1e-9);
     QTest::mouseDClick(cell, Qt::LeftButton, {}, middle.toPoint());
     EXPECT_EQ(numberOf(d.state().keyGrade(), "push-table-1", "row1.yellow.blue"), 0);
-    EXPECT_FALSE(editor->cell(3, 0)->isVisible());
-    d.click(d.button(editor, tr8("Add a row")));
-    EXPECT_TRUE(editor->cell(3, 0)->isVisible());
+    // A free row is taken by choosing it.
+    d.click(d.button(editor, tr8("free")));
+    EXPECT_EQ(d.named<NumberField>(editor, tr8("Row 4 tones from"))->value(), 0);
 }
 
 TEST(Editors, PrimariesSplitToneGradientLevelsMixAndFilm) {
@@ -193,9 +152,9 @@ TEST(Editors, PrimariesSplitToneGradientLevelsMixAndFilm) {
 
     d.addStage(tr8("Split tone"));
     auto* split = editorOf<SplitToneEditor>(d);
-    d.drag(split->wheel(0), split->wheel(0)->puck(), split->wheel(0)->discPoint(200, 0.5));
+    d.pull(split->disc(), 0, 200, 0.5);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "split-tone-1", "shadows.hue"), 200, 3);
-    d.click(d.button(split, tr8("Opposite → lights")));
+    d.click(d.button(split, tr8("Give the other the opposite")));
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "split-tone-1", "highlights.hue"), 20, 3);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "split-tone-1", "highlights.amount"), 0.5, 0.03);
 
@@ -203,7 +162,7 @@ TEST(Editors, PrimariesSplitToneGradientLevelsMixAndFilm) {
     auto* gradient = editorOf<GradientEditor>(d);
     HandleBar* ramp = gradient->ramp();
     // A stop's colour by the wheel: the first is the dark one; what lies opposite goes to the light one.
-    d.drag(gradient->wheel(), gradient->wheel()->puck(), gradient->wheel()->discPoint(215, 0.2));
+    d.pull(gradient->disc(), 0, 215, 0.2);
     d.click(d.button(gradient, tr8("Opposite → lights")));
     const auto stop = [&](int n) {
         const auto channel = [&](const char* c) {
@@ -298,11 +257,12 @@ TEST(Editors, LimitsAreDraggedAndHuesPicked) {
     d.click(d.button(grade->editorPanel(), tr8("Hue from picture…")));
     d.click(grade->view(), at(d, 0.5, 0.95));
     const auto colour = meanColour(readPicture(d.folder() / "meadow-cart.jpg").picture, {0.5, 0.95});
-    EXPECT_NEAR(
-        std::remainder(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue") - vectorscopeHue(colour), 360), 0,
-        1.5);
+    EXPECT_NEAR(std::remainder(
+                    hueOfDirection(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue")) - hueOf(colour), 360),
+                0, 1.5);
     // A pick ends with the editor that asked for it.
     d.click(d.button(grade->editorPanel(), tr8("Hue from picture…")));
+    QTest::mouseMove(grade->view(), at(d, 0.5, 0.5).toPoint());
     EXPECT_EQ(grade->view()->cursor().shape(), Qt::CrossCursor);
     d.chooseStage("vignette");
     EXPECT_EQ(grade->view()->cursor().shape(), Qt::ArrowCursor);
@@ -611,11 +571,11 @@ TEST(SeveralPictures, AnEditGoesToAllChosenAsOneStep) {
     d.start();
     GradePage* grade = d.window().gradePage();
     QPushButton* chip = grade->compareBar()->chip();
-    EXPECT_EQ(chip->text(), tr8("Edits: this one"));
+    EXPECT_EQ(chip->text(), tr8("Edits: this picture"));
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("0.5"), true);
     chooseWith(grade->tray(), 2, Qt::ShiftModifier);
-    EXPECT_EQ(chip->text(), tr8("Edits: these 3"));
+    EXPECT_EQ(chip->text(), tr8("All 3 change · only this"));
     d.chooseStage("saturation");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-40"), true);
     for (int i = 0; i < 3; ++i)
@@ -627,7 +587,7 @@ TEST(SeveralPictures, AnEditGoesToAllChosenAsOneStep) {
         EXPECT_EQ(numberOf(d.state().pictures().at(i).work.grade, "saturation-1", "overall"), 0) << i;
     // Said otherwise, it goes to one.
     d.menu(tr8("Picture"), tr8("Edits go to all chosen"));
-    EXPECT_EQ(chip->text(), tr8("Edits: this one of 3"));
+    EXPECT_EQ(chip->text(), tr8("This one changes · all 3"));
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("10"), true);
     EXPECT_EQ(numberOf(d.state().pictures().at(0).work.grade, "saturation-1", "overall"), 0);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "saturation-1", "overall"), 0.1, 1e-9);

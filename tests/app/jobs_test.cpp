@@ -23,7 +23,7 @@ namespace {
 /// A place of a picture before and after its grade.
 struct Place {
     std::array<float, 3> before, after;
-    double hueMoved() const { return std::remainder(perceptualHue(after) - perceptualHue(before), 360); }
+    double hueMoved() const { return std::remainder(hueOf(after) - hueOf(before), 360); }
     double difference() const {
         const auto lab = [](const std::array<float, 3>& c) { return labFromSrgb({c[0], c[1], c[2]}); };
         return deltaE2000(lab(before), lab(after));
@@ -71,8 +71,8 @@ TEST(Jobs, PlumCurtain) {
     d.type(field("width"), tr8("10"), true);
     d.type(field("feather"), tr8("12"), true);
     d.chooseStage("wheels");
-    auto* wheel = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor())->wheel(0);
-    d.drag(wheel, wheel->puck(), wheel->discPoint(60, 0.06));
+    auto* disc = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor())->disc();
+    d.pull(disc, 0, 60, 0.06);
     d.key("Ctrl+S");
     d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Plum"), true); // Enter saves
     QTest::qWait(100);
@@ -134,7 +134,7 @@ TEST(Jobs, InkPages) {
     d.chooseRow(grade->tray(), 0);
     QTest::mouseClick(grade->tray()->viewport(), Qt::LeftButton, Qt::ShiftModifier,
                       grade->tray()->visualRect(grade->tray()->model()->index(6, 0)).center());
-    EXPECT_EQ(grade->compareBar()->chip()->text(), tr8("Edits: these 7"));
+    EXPECT_EQ(grade->compareBar()->chip()->text(), tr8("All 7 change · only this"));
     // By hue, kept; by gradient map in its place; the first is the better one, and taken up again on all seven.
     d.addStage(tr8("Monochrome"));
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Reds")), tr8("30"), true);
@@ -196,7 +196,7 @@ TEST(Jobs, MossAndRose) {
     // With wheels: moss in the darks, and in one click what lies opposite in the lights.
     d.chooseStage("wheels");
     auto* wheels = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor());
-    d.drag(wheels->wheel(0), wheels->wheel(0)->puck(), wheels->wheel(0)->discPoint(215, 0.25));
+    d.pull(wheels->disc(), 0, 215, 0.25);
     d.button(wheels, tr8("Opposite to…"))->menu()->popup(wheels->mapToGlobal(QPoint(0, 0)));
     QMenu* menu = d.button(wheels, tr8("Opposite to…"))->menu();
     QTest::mouseClick(menu, Qt::LeftButton, {}, menu->actionGeometry(menu->actions().at(2)).center());
@@ -205,7 +205,7 @@ TEST(Jobs, MossAndRose) {
     d.key("Ctrl+R");
     d.addStage(tr8("Gradient map"));
     auto* gradient = qobject_cast<GradientEditor*>(grade->editorPanel()->editor());
-    d.drag(gradient->wheel(), gradient->wheel()->puck(), gradient->wheel()->discPoint(215, 0.15));
+    d.pull(gradient->disc(), 0, 215, 0.15);
     d.click(d.button(gradient, tr8("Opposite → lights")));
     // Both on all four: the take that was kept is what B shows.
     auto* means = d.named<QComboBox>(grade, tr8("What before means"));
@@ -295,7 +295,7 @@ TEST(Jobs, NoonInOpponentColoursWithAToeEased) {
     shape("b", {0.5, 0.5}, {0.5, 0.54});
     d.addStage(tr8("Gradient map"));
     auto* gradient = qobject_cast<GradientEditor*>(grade->editorPanel()->editor());
-    d.drag(gradient->wheel(), gradient->wheel()->puck(), gradient->wheel()->discPoint(330, 0.15));
+    d.pull(gradient->disc(), 0, 330, 0.15);
     d.click(d.button(gradient, tr8("Opposite → lights")));
     auto* blend = d.named<QComboBox>(gradient, tr8("Blend"));
     blend->setFocus();

@@ -254,8 +254,9 @@ int main(int argc, char** argv) {
     d.settle();
     d.chooseStage("wheels");
     auto* wheels = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor());
-    d.drag(wheels->wheel(0), wheels->wheel(0)->puck(), wheels->wheel(0)->discPoint(350, 0.35));
-    d.drag(wheels->wheel(2), wheels->wheel(2)->puck(), wheels->wheel(2)->discPoint(150, 0.22));
+    d.pull(wheels->disc(), 0, 350, 0.35);
+    d.click(wheels->axis(), wheels->axis()->name(2));
+    d.pull(wheels->disc(), 2, 150, 0.22);
     d.settle();
     save(&d.window(), folder, QStringLiteral("grade-wheels"));
     d.chooseStage("curves");

@@ -1,16 +1,18 @@
 #include "app/keys.h"
 #include "app/theme/theme.h"
 #include "app/widgets/arithmetic.h"
+#include "app/widgets/colour_disc.h"
 #include "app/widgets/curve_view.h"
 #include "app/widgets/picture_view.h"
 #include "app/widgets/segments.h"
+#include "app/widgets/tone_axis.h"
 #include "app/widgets/value_row.h"
-#include "app/widgets/wheel_view.h"
 
 #include <QFile>
 #include <QKeySequence>
 #include <QSignalSpy>
 #include <QTest>
+#include <QToolTip>
 #include <cmath>
 #include <gtest/gtest.h>
 
@@ -78,11 +80,55 @@ TEST(NumberField, TypesNudgesAndTakesBack) {
     field.selectAll();
     QTest::keyClicks(&field, QStringLiteral("5000"));
     QTest::keyClick(&field, Qt::Key_Return);
-    EXPECT_EQ(field.value(), 100) << "held to the range";
+    EXPECT_EQ(field.value(), 25) << "out of range is refused, not held";
+    EXPECT_TRUE(field.property("wrong").toBool());
+    EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("−100"))) << "the range is said";
+    EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("100")));
+    QTest::keyClick(&field, Qt::Key_Escape);
     field.setRange(0, 360, 1);
     field.setWraps(true);
     field.setValue(370);
     EXPECT_EQ(field.value(), 10);
+    QTest::keyClicks(&field, QStringLiteral("350+30"));
+    QTest::keyClick(&field, Qt::Key_Return);
+    EXPECT_EQ(field.value(), 20) << "an angle may go past the end";
+    QTest::keyClicks(&field, QStringLiteral("2109"));
+    QTest::keyClick(&field, Qt::Key_Return);
+    EXPECT_EQ(field.value(), 20) << "but not round and round";
+    EXPECT_TRUE(field.property("wrong").toBool());
+}
+
+TEST(NumberField, AClickChoosesAllASecondOnePlacesTheCaret) {
+    QWidget window;
+    auto* layout = new QVBoxLayout(&window);
+    auto *field = new NumberField, *other = new NumberField;
+    field->setRange(-180, 180, 1);
+    field->setValue(30);
+    layout->addWidget(field);
+    layout->addWidget(other);
+    window.show();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(&window));
+    QApplication::setActiveWindow(&window);
+    other->setFocus();
+    const QPointF at(field->width() / 2.0, field->height() / 2.0);
+    QTest::mousePress(field, Qt::LeftButton, {}, at.toPoint());
+    // A hand is not quite still.
+    send(*field, QEvent::MouseMove, at + QPointF(2, 1));
+    QTest::mouseRelease(field, Qt::LeftButton, {}, at.toPoint());
+    EXPECT_EQ(field->selectedText(), field->text());
+    QTest::keyClicks(field, QStringLiteral("16"));
+    QTest::keyClick(field, Qt::Key_Return);
+    EXPECT_EQ(field->value(), 16);
+    QTest::mouseClick(field, Qt::LeftButton, {}, QPoint(2, 10));
+    EXPECT_FALSE(field->hasSelectedText()) << "the second click";
+    // Left with a number that can't be, the one that holds is there again, and it is said why.
+    field->selectAll();
+    QTest::keyClicks(field, QStringLiteral("3160"));
+    other->setFocus();
+    EXPECT_EQ(field->value(), 16);
+    EXPECT_EQ(field->text(), QStringLiteral("16"));
+    EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("3160")));
+    EXPECT_TRUE(QToolTip::text().contains(QStringLiteral("−180")));
 }
 
 TEST(ValueRow, RulerAndFieldAgreeAndDoubleClickResets) {
@@ -152,32 +198,68 @@ TEST(CurveView, PointsAreMadeMovedAndRemoved) {
     EXPECT_EQ(view.selected(), 1);
 }
 
-TEST(WheelView, PullsLiftsAndResets) {
-    WheelView wheel(QStringLiteral("Shadows"), [](double) { return QColor(Qt::red); });
-    wheel.resize(160, 160);
-    wheel.show();
-    QSignalSpy spy(&wheel, &WheelView::edited);
-    drag(wheel, wheel.puck(), wheel.discPoint(90, 0.5));
-    EXPECT_NEAR(wheel.setting().hue, 90, 2);
-    EXPECT_NEAR(wheel.setting().amount, 0.5, 0.03);
-    EXPECT_TRUE(spy.last()[1].toBool());
-    drag(wheel, wheel.puck(), wheel.puck() + QPointF(500, 0));
-    EXPECT_LE(wheel.setting().amount, 1);
-    drag(wheel, wheel.ringPoint(0), wheel.ringPoint(0.5));
-    EXPECT_NEAR(wheel.setting().level, 0.5, 0.02);
-    EXPECT_LE(wheel.setting().amount, 1) << "the ring leaves the colour alone";
-    send(wheel, QEvent::MouseButtonDblClick, wheel.ringPoint(0.2));
-    EXPECT_EQ(wheel.setting().level, 0);
-    EXPECT_GT(wheel.setting().amount, 0);
-    send(wheel, QEvent::MouseButtonDblClick, wheel.rect().center());
-    EXPECT_EQ(wheel.setting(), WheelView::Setting());
-    QTest::keyClick(&wheel, Qt::Key_Left, Qt::ShiftModifier);
-    EXPECT_NEAR(wheel.setting().hue, 180, 0.1);
-    EXPECT_NEAR(wheel.setting().amount, 0.1, 1e-6);
-    QTest::keyClick(&wheel, Qt::Key_PageUp);
-    EXPECT_NEAR(wheel.setting().level, 0.01, 1e-9);
-    QTest::keyClick(&wheel, Qt::Key_Home);
-    EXPECT_EQ(wheel.setting(), WheelView::Setting());
+TEST(ColourDisc, PullsAreRelativeAndADoubleClickGoesThere) {
+    ColourDisc disc([](double) { return QColor(Qt::red); }, 0.25);
+    disc.resize(240, 240);
+    disc.setHandles(
+        {{QStringLiteral("Shadows"), Qt::black, false, {}}, {QStringLiteral("Whole"), Qt::gray, true, {}}});
+    disc.show();
+    QSignalSpy spy(&disc, &ColourDisc::edited);
+    const auto amount = [&](int i) { return ColourDisc::amountOf(disc.handles()[i].at); };
+    // A press far from the handle moves nothing.
+    const QPointF far = disc.discPoint(200, 0.8);
+    send(disc, QEvent::MouseButtonPress, far);
+    send(disc, QEvent::MouseButtonRelease, far);
+    EXPECT_EQ(amount(0), 0);
+    // Pulls begun anywhere add up by what the hand moves.
+    const QPointF by = disc.discPoint(90, 0.2) - disc.discPoint(0, 0);
+    drag(disc, far, far + by);
+    EXPECT_NEAR(amount(0), 0.2, 1e-6);
+    EXPECT_NEAR(ColourDisc::angleOf(disc.handles()[0].at), 90, 0.1);
+    EXPECT_TRUE(spy.last()[2].toBool()) << "letting go settles";
+    drag(disc, far, far + by);
+    EXPECT_NEAR(amount(0), 0.4, 1e-6) << "two pulls, not one jump to the end";
+    drag(disc, far, far + by, Qt::ShiftModifier);
+    EXPECT_NEAR(amount(0), 0.42, 1e-6);
+    // A press on the other handle takes that one; past the rim it stays on the rim.
+    drag(disc, disc.handlePoint(1), disc.discPoint(0, 3));
+    EXPECT_EQ(disc.chosen(), 1);
+    EXPECT_NEAR(amount(1), 1, 1e-9);
+    EXPECT_NEAR(amount(0), 0.42, 1e-6);
+    // A double click goes there; in the middle nothing is pulled.
+    send(disc, QEvent::MouseButtonDblClick, disc.discPoint(120, 0.5));
+    EXPECT_NEAR(amount(1), 0.5, 0.01);
+    EXPECT_NEAR(ColourDisc::angleOf(disc.handles()[1].at), 120, 1);
+    send(disc, QEvent::MouseButtonDblClick, disc.discPoint(0, 0) + QPointF(3, 2));
+    EXPECT_EQ(amount(1), 0);
+    QTest::keyClick(&disc, Qt::Key_Comma);
+    QTest::keyClick(&disc, Qt::Key_Home);
+    EXPECT_EQ(amount(0), 0);
+}
+
+TEST(ToneAxis, LevelsAndMarksArePulledFromAnywhere) {
+    ToneAxis axis({QStringLiteral("a"), QStringLiteral("b"), QStringLiteral("c"), QStringLiteral("d")});
+    axis.resize(306, axis.height());
+    axis.setWeights([](double) { return std::array<double, 3>{1, 0, 0}; });
+    axis.show();
+    QSignalSpy levels(&axis, &ToneAxis::levelEdited), marks(&axis, &ToneAxis::markEdited);
+    const QPointF beside = axis.knob(2) + QPointF(18, 20);
+    drag(axis, beside, beside - QPointF(0, 8));
+    ASSERT_GT(levels.count(), 0);
+    EXPECT_EQ(axis.chosen(), 2);
+    EXPECT_EQ(levels.last()[0].toInt(), 2);
+    EXPECT_GT(levels.last()[1].toDouble(), 0.1);
+    EXPECT_LT(levels.last()[1].toDouble(), 0.6) << "by what the hand moved, not where it was";
+    const int before = levels.count();
+    QTest::mouseClick(&axis, Qt::LeftButton, {}, axis.name(1).toPoint());
+    EXPECT_EQ(axis.chosen(), 1);
+    EXPECT_EQ(levels.count(), before) << "a name chooses, no more";
+    drag(axis, axis.mark(0), axis.mark(0) + QPointF(25, 0));
+    ASSERT_GT(marks.count(), 0);
+    EXPECT_NEAR(marks.last()[1].toDouble(), 0.43, 0.03);
+    QSignalSpy resets(&axis, &ToneAxis::levelResetWanted);
+    send(axis, QEvent::MouseButtonDblClick, axis.knob(2));
+    EXPECT_EQ(resets.last()[0].toInt(), 2);
 }
 
 TEST(PictureView, ZoomsAboutThePointerAndNeverLeavesThePicture) {

@@ -81,10 +81,11 @@ TEST(Window, TheWholeSlice) {
     EXPECT_NEAR(curve[1].x, 0.25, 0.01);
     EXPECT_NEAR(curve[1].y, 102 / 255.0, 1e-9);
 
-    // A wheel by mouse: one gesture is one step of undo.
+    // A handle of the disc by mouse: one gesture is one step of undo.
     WheelsEditor* wheels = wheelsEditor(d);
     const std::size_t steps = d.state().history(d.state().key()).size();
-    d.drag(wheels->wheel(1), wheels->wheel(1)->puck(), wheels->wheel(1)->discPoint(120, 0.4));
+    d.click(wheels->axis(), wheels->axis()->name(1));
+    d.pull(wheels->disc(), 1, 120, 0.4);
     EXPECT_EQ(d.state().history(d.state().key()).size(), steps + 1);
     EXPECT_NEAR(numberOf(d.state().keyGrade(), "wheels-1", "midtones.amount"), 0.4, 0.05);
 
@@ -244,8 +245,8 @@ TEST(Window, APresetIsSavedOverWithThePicturesValues) {
     d.state().applyPreset(readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset"));
     const Preset before = readPresetFile(d.libraryRoot() / "Tin Heron/Limelight.bpreset");
     d.chooseStage("wheels");
-    auto* wheel = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor())->wheel(0);
-    d.drag(wheel, wheel->puck(), wheel->discPoint(250, 0.4));
+    auto* disc = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor())->disc();
+    d.pull(disc, 0, 250, 0.4);
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
     d.click(d.button(&d.window(), tr8("Package")));
@@ -425,7 +426,8 @@ TEST(Window, AMovingControlComesToRestExactly) {
     d.chooseStage("tone");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Contrast")), tr8("30"), true);
     WheelsEditor* wheels = wheelsEditor(d);
-    d.drag(wheels->wheel(1), wheels->wheel(1)->puck(), wheels->wheel(1)->discPoint(200, 0.5));
+    d.click(wheels->axis(), wheels->axis()->name(1));
+    d.pull(wheels->disc(), 1, 200, 0.5);
     d.settle();
     const PictureView::Region r = grade->view()->region();
     const Pyramid pyramid(readPicture(d.folder() / "meadow-cart.jpg").picture);

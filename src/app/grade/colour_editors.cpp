@@ -7,6 +7,7 @@
 #include "stages/limits.h"
 #include "stages/oklab.h"
 #include "stages/primaries.h"
+#include "stages/split_tone.h"
 
 #include <QGridLayout>
 #include <QHBoxLayout>
@@ -54,11 +55,7 @@ HueBandsEditor::HueBandsEditor(AppState& state, const std::string& stageId, QWid
         rowsOf_.push_back(page);
     }
     layout->addLayout(rowsLayout_);
-    auto* tools = new QHBoxLayout;
-    addHuePick(
-        tools, [this] { return id(lanes_->chosen(), "centre"); }, false);
-    tools->addStretch(1);
-    layout->addLayout(tools);
+    addHuePicks(layout, [this] { return id(lanes_->chosen(), "centre"); });
     addLimits(layout);
     layout->addStretch(1);
     connect(lanes_, &HueLanes::bandChosen, this, &HueBandsEditor::choose);
@@ -96,7 +93,7 @@ void HueBandsEditor::refresh() {
 }
 
 void HueBandsEditor::setPointed(std::optional<std::array<float, 3>> colour) {
-    lanes_->setMarker(colour ? std::optional(perceptualHue(*colour)) : std::nullopt);
+    lanes_->setMarker(colour ? std::optional(hueOf(*colour)) : std::nullopt);
 }
 
 void HueBandsEditor::setInputPicture(const Picture& picture) {
@@ -105,7 +102,7 @@ void HueBandsEditor::setInputPicture(const Picture& picture) {
 }
 
 void HueBandsEditor::pressOnPicture(const PickedColour& colour) {
-    const double hue = perceptualHue(colour.input);
+    const double hue = hueOf(colour.input);
     const auto isUsed = [&](int b) {
         return number(id(b, "shift")) != 0 || number(id(b, "saturation")) != 0 || number(id(b, "lightness")) != 0;
     };
@@ -152,7 +149,7 @@ std::string rowId(int row, const char* parameter) {
 } // namespace
 
 PushTableEditor::PushTableEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent), add_(makeButton(tr("Add a row"), "")) {
+    : StageEditor(state, stageId, parent), pages_(new QStackedWidget) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
@@ -175,7 +172,10 @@ PushTableEditor::PushTableEditor(AppState& state, const std::string& stageId, QW
         names_[row]->setCheckable(true);
         names_[row]->setStyleSheet(QStringLiteral("text-align: left; padding-left: 6px;"));
         grid->addWidget(names_[row], row + 1, 0);
-        connect(names_[row], &QPushButton::clicked, this, [this, row] { choose(row); });
+        connect(names_[row], &QPushButton::clicked, this, [this, row] {
+            choose(row);
+            refresh();
+        });
         for (int c = 0; c < PushTableEditor::kColumns; ++c) {
             const std::string parameter = rowId(row, baryton::kColumns[c]);
             auto* made = new ScrubCell(QString::fromStdString(type().parameter(parameter)->name), -100, 100, 0);
@@ -190,29 +190,31 @@ PushTableEditor::PushTableEditor(AppState& state, const std::string& stageId, QW
         }
     }
     layout->addLayout(grid);
-    layout->addWidget(add_, 0, Qt::AlignLeft);
-    connect(add_, &QPushButton::clicked, this, [this] {
-        asked_ = std::min(kRows, shownRows() + 1);
-        choose(asked_ - 1);
-        refresh();
-    });
     for (int row = 0; row < kRows; ++row) {
-        ranges_[row] = new QWidget;
-        auto* rows = new QVBoxLayout(ranges_[row]);
+        auto* page = new QWidget;
+        auto* rows = new QVBoxLayout(page);
         rows->setContentsMargins(0, 0, 0, 0);
         rows->setSpacing(4);
         rows->addWidget(makeLabel(tr("ROW %1").arg(row + 1), "section"));
         addChoice(rows, rowId(row, "kind"));
-        for (const auto& [parameter, name] : {std::pair("low", tr("Tones from")), std::pair("high", tr("Tones to")),
-                                              std::pair("softness", tr("Softness"))})
-            toneRows_[row].push_back(addRow(rows, rowId(row, parameter), name));
-        for (const auto& [parameter, name] :
-             {std::pair("centre", tr("Hue")), std::pair("width", tr("Width")), std::pair("feather", tr("Feather"))})
-            hueRows_[row].push_back(addRow(rows, rowId(row, parameter), name));
-        hueRows_[row].push_back(addHuePick(
-            rows, [row] { return rowId(row, "centre"); }, false));
-        layout->addWidget(ranges_[row]);
+        // Tones or hues: one place, as high for either.
+        kinds_[row] = new QStackedWidget;
+        const auto addKind = [&](const std::vector<std::pair<const char*, QString>>& parameters) {
+            auto* kind = new QWidget;
+            auto* lines = new QVBoxLayout(kind);
+            lines->setContentsMargins(0, 0, 0, 0);
+            lines->setSpacing(4);
+            for (const auto& [parameter, name] : parameters) addRow(lines, rowId(row, parameter), name);
+            kinds_[row]->addWidget(kind);
+            return lines;
+        };
+        addKind({{"low", tr("Tones from")}, {"high", tr("Tones to")}, {"softness", tr("Softness")}})->addStretch(1);
+        addHuePicks(addKind({{"centre", tr("Hue")}, {"width", tr("Width")}, {"feather", tr("Feather")}}),
+                    [row] { return rowId(row, "centre"); });
+        rows->addWidget(kinds_[row]);
+        pages_->addWidget(page);
     }
+    layout->addWidget(pages_);
     addToggle(layout, "hold.luma");
     addLimits(layout);
     layout->addStretch(1);
@@ -226,54 +228,41 @@ bool PushTableEditor::isUsed(int row) const {
     return false;
 }
 
-int PushTableEditor::shownRows() const {
-    int last = 3; // darks, middles, lights to begin with
-    for (int row = 0; row < kRows; ++row)
-        if (isUsed(row)) last = std::max(last, row + 1);
-    return std::max(last, asked_);
-}
-
 void PushTableEditor::choose(int row) {
     chosen_ = row;
-    for (int i = 0; i < kRows; ++i) {
-        ranges_[i]->setVisible(i == row);
-        names_[i]->setChecked(i == row);
-    }
+    pages_->setCurrentIndex(row);
+    for (int i = 0; i < kRows; ++i) names_[i]->setChecked(i == row);
+}
+
+bool PushTableEditor::isOpen(int row) const {
+    constexpr int given = 3; // darks, middles, lights to begin with
+    return row < given || row == chosen_ || isUsed(row);
 }
 
 void PushTableEditor::refresh() {
-    const int shown = shownRows();
     const Stage now = stage();
     const ParameterReader read(type(), now);
     for (int row = 0; row < kRows; ++row) {
-        names_[row]->setVisible(row < shown);
         const bool hues = read.choiceIndex(rowId(row, "kind")) == 1;
-        names_[row]->setText(hues ? tr("hue %1°").arg(std::lround(read.number(rowId(row, "centre"))))
-                                  : tr("tones %1–%2")
-                                        .arg(std::lround(read.number(rowId(row, "low")) * 100))
-                                        .arg(std::lround(read.number(rowId(row, "high")) * 100)));
-        for (QWidget* each : toneRows_[row]) each->setVisible(!hues);
-        for (QWidget* each : hueRows_[row]) each->setVisible(hues);
-        for (int c = 0; c < PushTableEditor::kColumns; ++c) {
-            cells_[row][c]->setVisible(row < shown);
+        names_[row]->setText(!isOpen(row) ? tr("free")
+                             : hues       ? tr("hue %1°").arg(std::lround(read.number(rowId(row, "centre"))))
+                                          : tr("tones %1–%2")
+                                          .arg(std::lround(read.number(rowId(row, "low")) * 100))
+                                          .arg(std::lround(read.number(rowId(row, "high")) * 100)));
+        kinds_[row]->setCurrentIndex(hues ? 1 : 0);
+        for (int c = 0; c < PushTableEditor::kColumns; ++c)
             cells_[row][c]->setValue(read.number(rowId(row, baryton::kColumns[c])) * 100);
-        }
     }
-    add_->setEnabled(shown < kRows);
     refreshRows();
 }
 
 double PushTableEditor::weightAt(int row, const std::array<float, 3>& colour) const {
     const Stage now = stage();
     const ParameterReader read(type(), now);
-    if (read.choiceIndex(rowId(row, "kind")) == 1) {
-        const Vec3 lab = oklabFromLinear({srgbToLinear(colour[0]), srgbToLinear(colour[1]), srgbToLinear(colour[2])});
-        const double chroma = std::hypot(lab[1], lab[2]),
-                     delta = perceptualHue(colour) - read.number(rowId(row, "centre"));
-        const HueWindow window(read.number(rowId(row, "centre")), read.number(rowId(row, "width")),
-                               read.number(rowId(row, "feather")));
-        return window.weight(std::cos(delta * std::numbers::pi / 180)) * hueFade(lab[0], chroma);
-    }
+    if (read.choiceIndex(rowId(row, "kind")) == 1)
+        return HueWindow(read.number(rowId(row, "centre")), read.number(rowId(row, "width")),
+                         read.number(rowId(row, "feather")))
+            .share({colour[0], colour[1], colour[2]});
     const double y = std::clamp(luma(colour[0], colour[1], colour[2]), 0.0, 1.0);
     const double low = read.number(rowId(row, "low")), high = read.number(rowId(row, "high"));
     return y < low ? 1 - std::min(1.0, (low - y) / 0.2) : y > high ? 1 - std::min(1.0, (y - high) / 0.2) : 1;
@@ -281,7 +270,7 @@ double PushTableEditor::weightAt(int row, const std::array<float, 3>& colour) co
 
 void PushTableEditor::setInputPicture(const Picture& picture) {
     // Rows that the picture hardly holds are faint.
-    for (int row = 0; row < shownRows(); ++row) {
+    for (int row = 0; row < kRows; ++row) {
         double sum = 0;
         int count = 0;
         for (int y = 0; y < picture.height(); y += 4)
@@ -289,7 +278,7 @@ void PushTableEditor::setInputPicture(const Picture& picture) {
                 sum += weightAt(row, {picture.row(0, y)[x], picture.row(1, y)[x], picture.row(2, y)[x]});
         const double share = count ? sum / count : 0;
         constexpr double hardly = 0.01;
-        for (int c = 0; c < PushTableEditor::kColumns; ++c) cells_[row][c]->setFaint(share < hardly);
+        for (int c = 0; c < PushTableEditor::kColumns; ++c) cells_[row][c]->setFaint(share < hardly || !isOpen(row));
         names_[row]->setToolTip(tr("%1 % of the picture lies in this row").arg(share * 100, 0, 'f', 1));
     }
 }
@@ -297,7 +286,8 @@ void PushTableEditor::setInputPicture(const Picture& picture) {
 void PushTableEditor::pressOnPicture(const PickedColour& colour) {
     int best = 0;
     double most = -1;
-    for (int row = 0; row < shownRows(); ++row) {
+    for (int row = 0; row < kRows; ++row) {
+        if (!isOpen(row)) continue;
         // A family of hues is meant more closely than a range of tones.
         const Stage now = stage();
         const bool hues = ParameterReader(type(), now).choiceIndex(rowId(row, "kind")) == 1;
@@ -379,52 +369,56 @@ void PrimariesEditor::setInputPicture(const Picture& picture) {
 }
 
 SplitToneEditor::SplitToneEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent) {
+    : StageEditor(state, stageId, parent), disc_(new ColourDisc(hueColour, kSplitReach)) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
-    auto* grid = new QGridLayout;
-    const char* ranges[] = {"shadows", "highlights"};
-    const QString names[] = {tr("Shadows"), tr("Highlights")};
-    for (int i = 0; i < 2; ++i) {
-        const std::string id = ranges[i], other = ranges[1 - i];
-        auto* name = makeLabel(names[i], "second");
-        name->setAlignment(Qt::AlignCenter);
-        grid->addWidget(name, 0, i);
-        wheels_[i] = new WheelView(names[i], hueColour);
-        wheels_[i]->setHasLevel(false);
-        wheels_[i]->setFixedSize(136, 136);
-        wheels_[i]->setToolTip(
-            tr("Pull toward a colour; the short line marks what lies opposite. Double click resets."));
-        grid->addWidget(wheels_[i], 1, i, Qt::AlignCenter);
-        auto* opposite = makeButton(i == 0 ? tr("Opposite → lights") : tr("Opposite → shadows"), "");
-        opposite->setToolTip(tr("Gives the other range the hue that lies opposite, at the same amount"));
-        grid->addWidget(opposite, 2, i);
-        connect(opposite, &QPushButton::clicked, this, [this, id, other] {
-            set({{other + ".hue", std::fmod(number(id + ".hue") + 180, 360)},
-                 {other + ".amount", number(id + ".amount")}},
-                true);
-        });
-        auto* tools = new QVBoxLayout;
-        addHuePick(
-            tools, [id] { return id + ".hue"; }, true);
-        grid->addLayout(tools, 3, i);
-        connect(wheels_[i], &WheelView::edited, this, [this, id](const WheelView::Setting& s, bool settled) {
-            set({{id + ".hue", s.hue}, {id + ".amount", s.amount}}, settled);
-        });
-    }
-    layout->addLayout(grid);
+    disc_->setFixedHeight(240);
+    disc_->setSkinLine(kSkinLineDegrees);
+    disc_->setAccessibleName(tr("Colours of shadows and highlights"));
+    disc_->setToolTip(tr("Pull a handle, or from anywhere the chosen one, toward a colour: the dark one for the "
+                         "shadows, the light one for the highlights. Crosses mark what lies opposite."));
+    layout->addWidget(disc_);
+    auto* opposite = makeButton(tr("Give the other the opposite"), "");
+    opposite->setToolTip(tr("Gives the other range the hue that lies opposite the chosen one, at the same amount"));
+    layout->addWidget(opposite, 0, Qt::AlignLeft);
     for (const char* id : {"shadows.hue", "shadows.amount", "highlights.hue", "highlights.amount", "balance"})
         addRow(layout, id);
+    const auto range = [this] { return std::string(disc_->chosen() == 0 ? "shadows" : "highlights"); };
+    addHuePicks(layout, [range] { return range() + ".hue"; });
     addToggle(layout, "hold");
     addLimits(layout);
     layout->addStretch(1);
+    connect(opposite, &QPushButton::clicked, this, [this, range] {
+        const std::string from = range(), to = disc_->chosen() == 0 ? "highlights" : "shadows";
+        set({{to + ".hue", std::fmod(number(from + ".hue") + 180, 360)}, {to + ".amount", number(from + ".amount")}},
+            true);
+    });
+    connect(disc_, &ColourDisc::edited, this, [this, range](int, QPointF at, bool settled) {
+        std::map<std::string, Value> values{{range() + ".amount", std::min(1.0, ColourDisc::amountOf(at))}};
+        if (!at.isNull()) values[range() + ".hue"] = ColourDisc::angleOf(at);
+        set(values, settled);
+    });
+    connect(disc_, &ColourDisc::held, this, [this](int handle, bool rests) {
+        if (handle < 0 || !rests) return light({});
+        const double crossing = 0.5 - 0.35 * number("balance");
+        light([crossing, handle](const std::array<float, 3>& c) {
+            constexpr double half = 0.35;
+            const double t = std::clamp((luma(c[0], c[1], c[2]) - crossing + half) / (2 * half), 0.0, 1.0);
+            const double high = t * t * (3 - 2 * t);
+            return handle == 0 ? 1 - high : high;
+        });
+    });
     SplitToneEditor::refresh();
 }
 
 void SplitToneEditor::refresh() {
-    wheels_[0]->setSetting({number("shadows.hue"), number("shadows.amount"), 0});
-    wheels_[1]->setSetting({number("highlights.hue"), number("highlights.amount"), 0});
+    const auto at = [this](const std::string& range) {
+        return ColourDisc::pullOf(number(range + ".hue"), number(range + ".amount"));
+    };
+    disc_->setHandles({{tr("Shadows"), QColor(0x1a, 0x1a, 0x1a), false, at("shadows")},
+                       {tr("Highlights"), QColor(0xf2, 0xf2, 0xf2), false, at("highlights")}});
+    disc_->setTrace(traceAfter());
     refreshRows();
 }
 

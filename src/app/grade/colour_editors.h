@@ -4,6 +4,8 @@
 #include "app/widgets/scrub_cell.h"
 #include "app/widgets/triangle_view.h"
 
+#include <QStackedWidget>
+
 namespace baryton {
 
 /// Hue bands: the circle unrolled with three lanes, and the chosen band's numbers. On the picture, a press takes the
@@ -50,14 +52,12 @@ public:
 private:
     void choose(int row);
     bool isUsed(int row) const;
-    int shownRows() const;
+    bool isOpen(int row) const; ///< named and worked with; the others wait to be chosen
     double weightAt(int row, const std::array<float, 3>& colour) const;
     ScrubCell* cells_[kRows][kColumns];
     QPushButton* names_[kRows];
-    QWidget* ranges_[kRows];
-    std::vector<QWidget*> toneRows_[kRows], hueRows_[kRows]; ///< shown as the row takes tones or hues
-    QPushButton* add_;
-    int chosen_ = 0, asked_ = 0; ///< rows that were asked for beyond the used ones
+    QStackedWidget *pages_, *kinds_[kRows]; ///< a page for each row; on it the numbers of tones or of hues
+    int chosen_ = 0;
     double pressed_[2] = {};
 };
 
@@ -75,17 +75,18 @@ private:
     TriangleView* triangle_;
 };
 
-/// Split tone: a wheel for the shadows, one for the highlights, and the balance between them.
+/// Split tone: shadows and highlights as two handles on one disc over the trace of what comes out, and the balance.
 class SplitToneEditor : public StageEditor {
     Q_OBJECT
 public:
     SplitToneEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
     void refresh() override;
     void setInput(const QVector<double> (&counts)[4]) override { limits()->setHistogram(counts[3]); }
-    WheelView* wheel(int range) const { return wheels_[range]; }
+    void setInputPicture(const Picture&) override { refresh(); }
+    ColourDisc* disc() const { return disc_; }
 
 private:
-    WheelView* wheels_[2];
+    ColourDisc* disc_;
 };
 
 } // namespace baryton

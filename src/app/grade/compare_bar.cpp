@@ -2,7 +2,6 @@
 #include "app/widgets/labels.h"
 
 #include <QHBoxLayout>
-#include <QMenu>
 #include <cmath>
 
 namespace baryton {
@@ -42,14 +41,12 @@ CompareBar::CompareBar(AppState& state, QWidget* parent)
     row->addWidget(before_);
     row->addStretch(1);
     chip_->setAccessibleName(tr("Which pictures an edit changes"));
-    auto* menu = new QMenu(chip_);
-    auto* one = menu->addAction(tr("This picture only"), this, [this] { state_.setEditsAll(false); });
-    auto* all = menu->addAction(tr("All chosen pictures"), this, [this] { state_.setEditsAll(true); });
-    connect(menu, &QMenu::aboutToShow, this, [this, one, all] {
-        one->setEnabled(state_.selection().size() > 1);
-        all->setEnabled(state_.selection().size() > 1);
+    connect(chip_, &QPushButton::clicked, this, [this] {
+        if (state_.editsAll())
+            state_.editOnlyKey();
+        else
+            state_.setEditsAll(true);
     });
-    chip_->setMenu(menu);
     row->addWidget(chip_);
     row->addSpacing(6);
     for (auto* each : {fit_, full_, double_}) {
@@ -142,15 +139,30 @@ void CompareBar::fillBefore() {
 void CompareBar::showTargets() {
     const std::size_t count = state_.selection().size();
     const bool many = state_.editsAll();
-    chip_->setText(many        ? tr("Edits: these %1").arg(count)
-                   : count > 1 ? tr("Edits: this one of %1").arg(count)
-                               : tr("Edits: this one"));
+    const auto manyText = [](std::size_t n) { return tr("All %1 change · only this").arg(n); };
+    chip_->setText(many        ? manyText(count)
+                   : count > 1 ? tr("This one changes · all %1").arg(count)
+                               : tr("Edits: this picture"));
     chip_->setToolTip(
-        many ? tr("Every edit changes all %1 chosen pictures, as one step").arg(count)
-             : tr("Edits change the key picture alone. Choose several in the tray to edit them together"));
+        many ? tr("Every edit changes all %1 chosen pictures, as one step. A press makes it only this picture: what "
+                  "was just done to several is taken back on the others")
+                   .arg(count)
+        : count > 1 ? tr("Edits change the key picture alone. A press lets them go to all %1 chosen ones").arg(count)
+                    : tr("Edits change the key picture. Choose several in the tray to edit them together"));
+    chip_->setEnabled(count > 1);
     chip_->setProperty("many", many);
     setRole(chip_, "chip");
-    leaveOut();
+    // Its place is as wide as it may ever be: what is beside it stays where it is.
+    constexpr std::size_t most = 888;
+    QFont bold = chip_->font();
+    bold.setWeight(QFont::DemiBold);
+    const QFontMetrics metrics(bold);
+    const int widest = std::max(metrics.horizontalAdvance(manyText(most)),
+                                metrics.horizontalAdvance(tr("This one changes · all %1").arg(most)));
+    if (chip_->width() != widest + 24) {
+        chip_->setFixedWidth(widest + 24);
+        leaveOut();
+    }
 }
 
 void CompareBar::setZoom(double scale, bool isFitted) {

@@ -126,7 +126,7 @@ void CurvesEditor::showChannel() {
     QVector<std::pair<CurveView::Points, QColor>> others;
     for (int i = 0; i < kChannelCount; ++i) {
         const Curve& curve = read.curve(kChannels[i].parameter);
-        channels_->button(i)->setText(tr(kChannels[i].name) + (isStraight(curve) ? QString() : QStringLiteral("•")));
+        channels_->setMarked(i, !isStraight(curve));
         if (i != shown && !isStraight(curve)) others.append({toPoints(curve), channelColour(i)});
     }
     view_->setColour(channelColour(shown));

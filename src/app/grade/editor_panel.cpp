@@ -45,7 +45,7 @@ protected:
 EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     : QWidget(parent), state_(state), role_(role), dot_(new DotButton),
       onPicture_(makeButton(tr("On picture"), "flat")), more_(makeButton({}, "flat")),
-      reset_(makeButton(tr("Reset"), "flat")), title_(makeLabel({}, "heading")), idle_(makeLabel({}, "second")),
+      reset_(makeButton(tr("Reset"), "flat")), title_(makeLabel({}, "heading")), findings_(new StillText(2)),
       scroll_(new QScrollArea), strength_(new ValueRow(tr("Strength"))) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
@@ -81,13 +81,11 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
         connect(close, &QPushButton::clicked, this, &EditorPanel::unpinWanted);
     }
     layout->addLayout(head);
-    idle_->setWordWrap(true);
-    idle_->hide();
-    layout->addWidget(idle_);
     scroll_->setWidgetResizable(true);
     scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll_->setFrameShape(QFrame::NoFrame);
     layout->addWidget(scroll_, 1);
+    layout->addWidget(findings_);
     strength_->setRange(0, 100, 1, 100);
     strength_->setToolTip(tr("How much of it is felt: 0 as if it were off, 100 fully"));
     // In line with the rows above it, beside whose scroll bar it ends.
@@ -129,6 +127,9 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
             state_.editStage(target(), gesture, turn);
         if (settled) state_.endGesture();
     });
+    // What a press on the picture does is asked for again with each stage and each picture.
+    connect(&state, &AppState::stageChosen, this, [this] { onPicture_->setChecked(false); });
+    connect(&state, &AppState::keyChanged, this, [this] { onPicture_->setChecked(false); });
     connect(&state, &AppState::stageChosen, this, &EditorPanel::rebuild);
     connect(&state, &AppState::shownGradeChanged, this, &EditorPanel::refresh);
     rebuild();
@@ -176,15 +177,19 @@ void EditorPanel::setInput(const PreviewScopes& scopes) {
     const Histogram& h = found->histogram;
     const QVector<double> input[4] = {toCounts(h.r), toCounts(h.g), toCounts(h.b), toCounts(h.luma)};
     editor_->setInput(input);
-    editor_->setInputPicture(shownInput_);
+    editor_->takeInput(shownInput_);
 }
 
 void EditorPanel::setReports(const std::vector<StageReport>& reports) {
     QString text;
     for (const StageReport& report : reports)
         if (report.stageId == target()) text = QString::fromStdString(report.sentence);
-    idle_->setText(text);
-    idle_->setVisible(!text.isEmpty());
+    findings_->setText(text);
+}
+
+void EditorPanel::setPins(const QVector<HuePicks::Pin>& pins) {
+    pins_ = pins;
+    if (editor_) editor_->setPins(pins);
 }
 
 void EditorPanel::setPointed(std::optional<std::array<float, 3>> colour) {
@@ -347,7 +352,11 @@ void EditorPanel::rebuild() {
     if (place) {
         editor_ = makeEditor(state_, id, nullptr);
         page = editor_;
-        if (editor_) connect(editor_, &StageEditor::pickWanted, this, &EditorPanel::pickWanted);
+        if (editor_) {
+            connect(editor_, &StageEditor::pickWanted, this, &EditorPanel::pickWanted);
+            connect(editor_, &StageEditor::litChanged, this, &EditorPanel::litChanged);
+            editor_->setPins(pins_);
+        }
     } else if (chosenLayer()) {
         page = makeLayerPage();
     }
@@ -363,12 +372,13 @@ void EditorPanel::rebuild() {
         none->setAlignment(Qt::AlignTop);
         page = none;
     }
+    Q_EMIT litChanged({});
     // The old page may hold the very button whose click brought this about.
     if (QWidget* old = scroll_->takeWidget()) old->deleteLater();
     scroll_->setWidget(page);
     onPicture_->setVisible(role_ == Role::Follows && editor_ && editor_->worksOnPicture());
     more_->setVisible(editor_ != nullptr);
-    idle_->hide();
+    findings_->setText({});
     Q_EMIT onPictureToggled(isOnPicture());
     refresh();
 }

@@ -1,6 +1,7 @@
 #pragma once
 #include "app/grade/editors.h"
 #include "app/preview_service.h"
+#include "app/widgets/still_text.h"
 
 #include <QLineEdit>
 #include <QPushButton>
@@ -23,11 +24,13 @@ public:
     void setInput(const PreviewScopes& scopes);
     void setReports(const std::vector<StageReport>& reports);
     void setPointed(std::optional<std::array<float, 3>> colour);
+    void setPins(const QVector<HuePicks::Pin>& pins);
     void picturePressed(const PickedColour& colour);
     void pictureDragged(QPointF offset, Qt::KeyboardModifiers modifiers);
     /// Presses on the picture work the stage.
     bool isOnPicture() const { return onPicture_->isChecked() && onPicture_->isVisibleTo(this); }
     QPushButton* onPictureButton() const { return onPicture_; }
+    const StillText* findings() const { return findings_; }
 
 Q_SIGNALS:
     void savePresetWanted();
@@ -38,6 +41,7 @@ Q_SIGNALS:
     void pinWanted(const std::string& stageId);
     void unpinWanted();
     void pickWanted(const QString& what, baryton::TakePicked take);
+    void litChanged(const QImage& mask); ///< see StageEditor
 
 private:
     void rebuild();
@@ -53,10 +57,12 @@ private:
     Role role_;
     std::string pinned_;
     QPushButton *dot_, *onPicture_, *more_, *reset_;
-    QLabel *title_, *idle_;
+    QLabel* title_;
+    StillText* findings_; ///< what the stage does to the picture; its place is always there
     QScrollArea* scroll_;
     ValueRow* strength_;
     StageEditor* editor_ = nullptr;
+    QVector<HuePicks::Pin> pins_;
     Picture shownInput_;   ///< what the editor was last told of; an unchanged one is not worked through again
     std::string shownFor_; ///< id and type of what the editor was built for
 };

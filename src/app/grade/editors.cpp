@@ -3,18 +3,20 @@
 #include "app/grade/miniatures.h"
 #include "app/grade/tone_editors.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/scope_view.h"
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "lut/lut_file.h"
 #include "render/histogram.h"
+#include "render/program.h"
+#include "stages/oklab.h"
 #include "stages/spline.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 namespace baryton {
 
@@ -25,16 +27,6 @@ bool isLimit(const ParameterType& p) {
 }
 
 } // namespace
-
-double vectorscopeHue(const std::array<float, 3>& colour) {
-    const auto plane = chromaPlane({colour[0], colour[1], colour[2]});
-    return std::fmod(std::atan2(plane[1], plane[0]) * 180 / std::numbers::pi + 360, 360);
-}
-
-double perceptualHue(const std::array<float, 3>& colour) {
-    const Vec3 lab = oklabFromLinear({srgbToLinear(colour[0]), srgbToLinear(colour[1]), srgbToLinear(colour[2])});
-    return std::fmod(std::atan2(lab[2], lab[1]) * 180 / std::numbers::pi + 360, 360);
-}
 
 StageEditor::StageEditor(AppState& state, std::string stageId, QWidget* parent)
     : QWidget(parent), state_(state), stageId_(std::move(stageId)), type_(findStageType(stage().type)) {}
@@ -59,8 +51,11 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     // Read aloud, a short name says too little.
     for (QWidget* part : std::initializer_list<QWidget*>{row->ruler(), row->field()})
         part->setAccessibleName(QString::fromStdString(p.name));
-    const double low = shownNumber(p, p.minimum), high = shownNumber(p, p.maximum);
-    row->setRange(low, high, shownNumber(p, p.step), shownNumber(p, std::get<double>(p.defaultValue)));
+    // A hue goes round the whole circle, wherever its scale begins.
+    const double low = p.wraps ? p.minimum : shownNumber(p, p.minimum),
+                 high = p.wraps ? p.maximum : shownNumber(p, p.maximum);
+    const double step = p.unit == Unit::Percent ? p.step * 100 : p.step;
+    row->setRange(low, high, step, shownNumber(p, std::get<double>(p.defaultValue)));
     row->field()->setWraps(p.wraps);
     row->field()->setFormatter([&p](double v) { return QString::fromStdString(shownText(p, storedNumber(p, v))); });
     if (p.mired) {
@@ -73,11 +68,7 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     if (p.wraps) {
         QGradientStops stops;
         constexpr int parts = 12;
-        // Wheels and Split tone count hues as the vectorscope does, everything else as OKLCh.
-        const bool ofWheel = type_->id == "wheels" || type_->id == "split-tone";
-        for (int i = 0; i <= parts; ++i)
-            stops.append({double(i) / parts, ofWheel && !isLimit(p) ? hueColour(360.0 * i / parts)
-                                                                    : perceptualHueColour(360.0 * i / parts)});
+        for (int i = 0; i <= parts; ++i) stops.append({double(i) / parts, perceptualHueColour(360.0 * i / parts)});
         row->ruler()->setStrip(stops);
     }
     connect(row, &ValueRow::edited, this, [this, &p, parameter](double shown, bool settled) {
@@ -88,17 +79,62 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     return row;
 }
 
-QPushButton* StageEditor::addHuePick(QLayout* layout, const std::function<std::string()>& parameter, bool ofWheel) {
-    auto* pick = makeButton(tr("Hue from picture…"), "");
-    pick->setToolTip(tr("Press on a colour in the picture, or in the reference picture, to take its hue"));
-    connect(pick, &QPushButton::clicked, this, [this, parameter, ofWheel] {
-        Q_EMIT pickWanted(
-            tr("Press on the colour whose hue is wanted"), [this, parameter, ofWheel](const PickedColour& c) {
-                set({{parameter(), std::round(ofWheel ? vectorscopeHue(c.input) : perceptualHue(c.input))}}, true);
-            });
+HuePicks* StageEditor::addHuePicks(QBoxLayout* layout, const std::function<std::string()>& parameter) {
+    auto* picks = new HuePicks(perceptualHueColour);
+    const auto take = [this, parameter](double hue) {
+        const ParameterType& p = *type_->parameter(parameter());
+        set({{p.id, storedNumber(p, p.onVectorscope ? hue : std::round(hue))}}, true);
+    };
+    connect(picks, &HuePicks::taken, this, take);
+    connect(picks, &HuePicks::pickWanted, this, [this, take] {
+        Q_EMIT pickWanted(tr("Press on the colour whose hue is wanted"),
+                          [take](const PickedColour& c) { take(hueOf(c.input)); });
     });
-    layout->addWidget(pick);
-    return pick;
+    connect(picks, &HuePicks::shown, this, [this, parameter](bool on) {
+        if (!on) return light({});
+        const ParameterType& p = *type_->parameter(parameter());
+        constexpr double width = 30, feather = 25;
+        const HueWindow window(shownNumber(p, number(p.id)), width, feather);
+        light([window](const std::array<float, 3>& c) { return window.share({c[0], c[1], c[2]}); });
+    });
+    layout->addWidget(picks);
+    picks->setPins(pins_);
+    picks_.push_back(picks);
+    return picks;
+}
+
+void StageEditor::setPins(const QVector<HuePicks::Pin>& pins) {
+    pins_ = pins;
+    for (HuePicks* each : picks_) each->setPins(pins);
+}
+
+void StageEditor::takeInput(const Picture& small) {
+    input_ = small;
+    setInputPicture(small);
+}
+
+void StageEditor::light(const std::function<double(const std::array<float, 3>&)>& share) {
+    if (!share || input_.isEmpty()) {
+        Q_EMIT litChanged({});
+        return;
+    }
+    QImage mask(input_.width(), input_.height(), QImage::Format_Grayscale8);
+    for (int y = 0; y < mask.height(); ++y)
+        for (int x = 0; x < mask.width(); ++x)
+            mask.scanLine(y)[x] = static_cast<uchar>(std::lround(
+                255 * std::clamp(share({std::as_const(input_).row(0, y)[x], std::as_const(input_).row(1, y)[x],
+                                        std::as_const(input_).row(2, y)[x]}),
+                                 0.0, 1.0)));
+    Q_EMIT litChanged(mask);
+}
+
+QImage StageEditor::traceAfter() const {
+    if (input_.isEmpty()) return {};
+    Grade only;
+    only.look = {Layer{}};
+    only.look.front().stages = {stage()};
+    constexpr int side = 192;
+    return traceOf(vectorscopeOf(Program::compile(only).graded(input_), side));
 }
 
 QCheckBox* StageEditor::addToggle(QVBoxLayout* layout, const std::string& parameter) {
@@ -198,8 +234,7 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
             layout->addWidget(view);
             curves_[p.id] = view;
         } else if (p.kind == ParameterKind::LutFile) {
-            auto* name = makeLabel({}, "account");
-            name->setWordWrap(true);
+            auto* name = new StillText(4);
             layout->addWidget(name);
             lutNames_[p.id] = name;
             auto* load = makeButton(tr("Load LUT…"), "");
@@ -217,6 +252,7 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
         });
         layout->addWidget(pick, 0, Qt::AlignLeft);
     }
+    if (type().id == "monochrome" || type().id == "warmth") addTintDisc(layout);
     addLimits(layout);
     layout->addStretch(1);
     GenericEditor::refresh();
@@ -224,6 +260,7 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
 
 void GenericEditor::refresh() {
     refreshRows();
+    if (tint_) refreshTint();
     const Stage now = stage();
     const ParameterReader read(type(), now);
     for (const auto& [id, view] : curves_) view->setPoints(toPoints(read.curve(id)));
@@ -256,8 +293,93 @@ void GenericEditor::setPointed(std::optional<std::array<float, 3>> colour) {
 }
 
 void GenericEditor::setInputPicture(const Picture& picture) {
+    if (tint_) refreshTint();
     for (const auto& [id, view] : curves_)
         if (id == "chroma") view->setHistogram(toCounts(oklabHistogramOf(picture).chroma));
+}
+
+namespace {
+
+/// Where a stage of the Look, at these parameters, takes a middle grey in the plane: Cb, Cr.
+QPointF greyThrough(const char* type, const std::map<std::string, Value>& parameters) {
+    Grade only;
+    only.look = {Layer{}};
+    Stage stage = makeStage(only, type);
+    stage.parameters = parameters;
+    only.look.front().stages = {stage};
+    constexpr float grey = 0.5F;
+    const auto c = Program::compile(only)(std::array<float, 3>{grey, grey, grey});
+    const auto plane = chromaPlane({c[0], c[1], c[2]});
+    return {plane[0], plane[1]};
+}
+
+/// Warmth as a pull of a middle grey in the plane: where its two numbers, at their ends, take it.
+struct WarmthPlane {
+    QPointF warmer, toMagenta; ///< Cb, Cr
+    double reach;              ///< what holds all settings
+
+    WarmthPlane() {
+        warmer = greyThrough("warmth", {{"warmth", 100.0}});
+        toMagenta = greyThrough("warmth", {{"tint", 1.0}});
+        reach = std::hypot(warmer.x(), warmer.y()) + std::hypot(toMagenta.x(), toMagenta.y());
+    }
+    QPointF at(double warmth, double tint) const { return (warmth / 100 * warmer + tint * toMagenta) / reach; }
+    /// The two numbers (warmth in mired, tint as a share) that lie at a place of the disc.
+    QPointF from(QPointF at) const {
+        const QPointF p = at * reach;
+        const double size = warmer.x() * toMagenta.y() - warmer.y() * toMagenta.x();
+        return {100 * (p.x() * toMagenta.y() - p.y() * toMagenta.x()) / size,
+                (warmer.x() * p.y() - warmer.y() * p.x()) / size};
+    }
+};
+
+const WarmthPlane& warmthPlane() {
+    static const WarmthPlane plane;
+    return plane;
+}
+
+/// How far Monochrome's strongest tint takes a middle grey; it differs a little from hue to hue.
+double tintPlaneReach() {
+    double most = 0;
+    for (double hue = 0; hue < 360; hue += 30) {
+        const QPointF at = greyThrough("monochrome", {{"amount", 1.0}, {"tint.amount", 1.0}, {"tint.hue", hue}});
+        most = std::max(most, std::hypot(at.x(), at.y()));
+    }
+    return most;
+}
+
+} // namespace
+
+void GenericEditor::addTintDisc(QVBoxLayout* layout) {
+    const bool isWarmth = type().id == "warmth";
+    tint_ = new ColourDisc(hueColour, isWarmth ? warmthPlane().reach : tintPlaneReach());
+    tint_->setFixedHeight(190);
+    tint_->setAccessibleName(isWarmth ? tr("Warmth and tint") : tr("Tint"));
+    tint_->setToolTip(
+        tr("Pull toward a colour: the colours of the picture go along. A double click brings it there."));
+    tint_->setSkinLine(kSkinLineDegrees);
+    layout->insertWidget(isWarmth ? 1 : layout->count(), tint_);
+    if (!isWarmth) addHuePicks(layout, [] { return std::string("tint.hue"); });
+    connect(tint_, &ColourDisc::edited, this, [this, isWarmth](int, QPointF at, bool settled) {
+        if (isWarmth) {
+            const QPointF found = warmthPlane().from(at);
+            set({{"warmth", std::clamp(std::round(found.x()), -100.0, 100.0)},
+                 {"tint", std::clamp(std::round(found.y() * 100) / 100, -1.0, 1.0)}},
+                settled);
+            return;
+        }
+        std::map<std::string, Value> values{{"tint.amount", std::min(1.0, ColourDisc::amountOf(at))}};
+        if (!at.isNull()) values["tint.hue"] = hueOfDirection(ColourDisc::angleOf(at));
+        set(values, settled);
+    });
+}
+
+void GenericEditor::refreshTint() {
+    const bool isWarmth = type().id == "warmth";
+    const QPointF at = isWarmth ? warmthPlane().at(number("warmth"), number("tint"))
+                                : ColourDisc::pullOf(directionOfHue(number("tint.hue")), number("tint.amount"));
+    tint_->setHandles({{tint_->accessibleName(), QColor(0x80, 0x80, 0x80), isWarmth, at}});
+    tint_->setTrace(traceAfter());
 }
 
 void GenericEditor::loadLut(const std::string& parameter) {

@@ -1,10 +1,15 @@
 #pragma once
 #include "app/app_state.h"
+#include "app/widgets/colour_disc.h"
 #include "app/widgets/curve_view.h"
+#include "app/widgets/hue_picks.h"
 #include "app/widgets/limits_strip.h"
 #include "app/widgets/segments.h"
+#include "app/widgets/still_text.h"
+#include "app/widgets/tone_axis.h"
 #include "app/widgets/value_row.h"
-#include "app/widgets/wheel_view.h"
+#include "colour/hue_scale.h"
+#include "render/scopes.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -20,9 +25,10 @@ struct PickedColour {
     std::array<float, 3> source{}, input{}, after{};
 };
 using TakePicked = std::function<void(const PickedColour&)>;
-/// Its hue as the wheels count it (vectorscope) and as hue bands do (OKLCh), in degrees 0…360.
-double vectorscopeHue(const std::array<float, 3>& colour);
-double perceptualHue(const std::array<float, 3>& colour);
+/// Its hue (see colour/hue_scale.h).
+inline double hueOf(const std::array<float, 3>& c) {
+    return hueOf(Vec3{c[0], c[1], c[2]});
+}
 
 /// Counts of levels for the views that draw them.
 inline QVector<double> toCounts(const std::array<std::uint32_t, 256>& from) {
@@ -43,7 +49,10 @@ public:
     /// The colour that enters the stage under the pointer; nothing when the pointer is elsewhere.
     virtual void setPointed(std::optional<std::array<float, 3>>) {}
     /// A small version of the picture that enters the stage.
+    void takeInput(const Picture& small);
     virtual void setInputPicture(const Picture&) {}
+    /// The sample points there are, for controls of a hue.
+    void setPins(const QVector<HuePicks::Pin>& pins);
 
     /// Whether pressing and dragging on the picture works this stage.
     virtual bool worksOnPicture() const { return false; }
@@ -54,6 +63,8 @@ public:
 Q_SIGNALS:
     /// The next press on the picture gives a colour; the source's colour there is handed to `take`.
     void pickWanted(const QString& what, baryton::TakePicked take);
+    /// What of the picture is to stay lit, as shares of 255 over the whole picture; a null image: all of it.
+    void litChanged(const QImage& mask);
 
 protected:
     AppState& state_;
@@ -61,9 +72,12 @@ protected:
     const StageType& type() const { return *type_; }
     double number(const std::string& parameter) const;
     void set(const std::map<std::string, Value>& values, bool settled);
-    /// A button that takes a hue from the picture or the reference into a parameter; `ofWheel` as the wheels count
-    /// it.
-    QPushButton* addHuePick(QLayout* layout, const std::function<std::string()>& parameter, bool ofWheel);
+    /// Ways to take a hue from the picture into a parameter, and to see where it lies.
+    HuePicks* addHuePicks(QBoxLayout* layout, const std::function<std::string()>& parameter);
+    /// Lights the picture by a share (0…1) of each colour that enters the stage; nothing lights all of it.
+    void light(const std::function<double(const std::array<float, 3>& colour)>& share);
+    /// The input as it comes out of the stage, as a trace of the vectorscope.
+    QImage traceAfter() const;
     /// A check box for a toggle, a list for a choice, bound to it.
     QCheckBox* addToggle(QVBoxLayout* layout, const std::string& parameter);
     QComboBox* addChoice(QVBoxLayout* layout, const std::string& parameter);
@@ -81,6 +95,9 @@ private:
     std::map<std::string, QCheckBox*> toggles_;
     std::map<std::string, QComboBox*> choices_;
     LimitsStrip* limits_ = nullptr;
+    std::vector<HuePicks*> picks_;
+    QVector<HuePicks::Pin> pins_;
+    Picture input_;
 };
 
 /// An editor built from the parameter descriptions; serves every stage that needs no more.
@@ -96,8 +113,11 @@ public:
 
 private:
     void loadLut(const std::string& parameter);
-    std::map<std::string, QLabel*> lutNames_;
+    std::map<std::string, StillText*> lutNames_;
     std::map<std::string, CurveView*> curves_;
+    void addTintDisc(QVBoxLayout* layout);
+    void refreshTint();
+    ColourDisc* tint_ = nullptr; ///< where the stage lays a tint over the picture
 };
 
 class CurvesEditor : public StageEditor {
@@ -128,20 +148,26 @@ private:
     QPointF pressedPoint_;
 };
 
+/// Wheels: shadows, midtones, highlights and the whole as four handles on one disc over the trace of what comes out,
+/// their levels on one tone axis, and the chosen one's numbers. The tones of the handle in hand are lit on the
+/// picture while the hand rests.
 class WheelsEditor : public StageEditor {
     Q_OBJECT
 public:
     WheelsEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
     void refresh() override;
-    int chosen() const { return chosen_; }
-    WheelView* wheel(int range) const { return wheels_[range]; }
+    void setInput(const QVector<double> (&counts)[4]) override;
+    void setInputPicture(const Picture&) override { refresh(); }
+    int chosen() const { return disc_->chosen(); }
+    ColourDisc* disc() const { return disc_; }
+    ToneAxis* axis() const { return axis_; }
 
 private:
     void choose(int range);
     void giveOpposite(int range);
-    int chosen_ = 0;
-    WheelView* wheels_[4];
-    QLabel* names_[4];
+    std::array<double, 3> weights(double tone) const;
+    ColourDisc* disc_;
+    ToneAxis* axis_;
     QWidget* typed_[4];
 };
 

@@ -104,6 +104,7 @@ void GradePage::connectState() {
         updateCompare();
     });
     connect(&state_, &AppState::beforeChanged, this, &GradePage::updateCompare);
+    connect(&state_, &AppState::targetsChanged, this, [this] { view_->setShared(state_.editsAll()); });
     connect(trayPanel_, &TrayPanel::widthWanted, this, [this](int width) {
         if (left() == Left::Tray) left_->setFixedWidth(width);
     });
@@ -129,6 +130,7 @@ void GradePage::connectState() {
         pinned_->pin({});
         pinned_->hide();
     });
+    for (EditorPanel* each : panels()) connect(each, &EditorPanel::litChanged, view_, &PictureView::setLit);
     for (EditorPanel* each : panels())
         connect(each, &EditorPanel::pickWanted, this, [this, each](const QString& what, TakePicked take) {
             startPick(each->editor(), what, std::move(take));
@@ -325,7 +327,8 @@ void GradePage::showPointer(QPointF at) {
             pointer_->inputs.push_back(Program::compile(upTo(state_.shownGrade(), each->target())));
     }
     const auto after = colourAt(pointer_->all, full, x, y);
-    const auto chroma = chromaPlane({after[0], after[1], after[2]});
+    const Vec3 seen = {after[0], after[1], after[2]};
+    const auto chroma = chromaPlane(seen);
     QString text = tr("R %1 G %2 B %3 → R %4 G %5 B %6")
                        .arg(level(full.row(0, y)[x]))
                        .arg(level(full.row(1, y)[x]))
@@ -334,10 +337,7 @@ void GradePage::showPointer(QPointF at) {
                        .arg(level(after[1]))
                        .arg(level(after[2]));
     constexpr double least = 0.01; // below it a hue is noise
-    if (std::hypot(chroma[0], chroma[1]) > least)
-        text +=
-            tr("   hue %1°")
-                .arg(std::lround(std::fmod(std::atan2(chroma[1], chroma[0]) * 180 / std::numbers::pi + 360, 360)));
+    if (std::hypot(chroma[0], chroma[1]) > least) text += tr("   hue %1°").arg(std::lround(hueOf(seen)));
     Q_EMIT pointerText(text);
     pointedAfter_ = after;
     for (std::size_t i = 0; i < panels().size(); ++i)
@@ -356,6 +356,11 @@ void GradePage::showSamples() {
     QVector<ScopeMark> scopeMarks;
     QVector<PictureView::Mark> marks;
     QStringList lines;
+    QVector<HuePicks::Pin> pins;
+    constexpr double least = 0.01; // below it a hue is noise
+    const auto addPin = [&](const QString& label, const SampledPoint& sample) {
+        if (sample.chroma > least) pins.append({label, sample.hue, sample.opposite});
+    };
     if (hasPixels() && !samples_.of(state_.key()).isEmpty()) {
         const Program program = Program::compile(displayedGrade());
         int number = 0;
@@ -365,6 +370,7 @@ void GradePage::showSamples() {
             marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
             scopeMarks.append({sample.after, label});
             lines.append(sampleText(label, sample));
+            addPin(label, sample);
         }
     }
     if (!reference_.isEmpty()) {
@@ -374,8 +380,10 @@ void GradePage::showSamples() {
             const SampledPoint sample = readSample(reference_, Program(), at);
             scopeMarks.append({sample.after, label});
             lines.append(sampleText(label, sample));
+            addPin(label, sample);
         }
     }
+    for (EditorPanel* each : panels()) each->setPins(pins);
     if (pointedAfter_) scopeMarks.append({*pointedAfter_, {}});
     scopes_->setMarks(scopeMarks);
     view_->setMarks(marks);

@@ -32,6 +32,7 @@ public:
     ChainView* chain() const { return chain_; }
     EditorPanel* editorPanel() const { return panel_; }
     EditorPanel* pinnedPanel() const { return pinned_; }
+    std::array<EditorPanel*, 2> panels() const { return {panel_, pinned_}; }
     ScopePanel* scopes() const { return scopes_; }
     QListView* tray() const;
     Shelf* shelf() const { return shelf_; }
@@ -81,7 +82,6 @@ private:
     void showSamples();
     void openPictureMenu(QPointF position, QPoint global);
     void startPick(QObject* owner, const QString& what, TakePicked take);
-    std::array<EditorPanel*, 2> panels() const { return {panel_, pinned_}; }
     bool isPinned() const { return !pinned_->target().empty(); }
     bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }
     Grade displayedGrade() const;

@@ -4,6 +4,7 @@
 
 #include <QMouseEvent>
 #include <QPainter>
+#include <algorithm>
 #include <cmath>
 
 namespace baryton {
@@ -12,6 +13,7 @@ GridView::GridView(AppState& state, QWidget* parent) : QWidget(parent), state_(s
     setAccessibleName(tr("Grid of pictures"));
     connect(&state, &AppState::targetsChanged, this, &GridView::choose);
     connect(&state, &AppState::keyChanged, this, &GridView::choose);
+    connect(&state, &AppState::targetsChanged, this, qOverload<>(&QWidget::update));
     connect(&state, &AppState::shownGradeChanged, this, &GridView::redraw);
     connect(&state, &AppState::beforeChanged, this, &GridView::redraw);
     connect(&state.pictures(), &PictureSet::gradeChanged, this, &GridView::redraw);
@@ -114,6 +116,9 @@ void GridView::paintEvent(QPaintEvent*) {
             p.setPen(error.isEmpty() ? c.second : c.error);
             p.drawText(room, Qt::AlignCenter | Qt::TextWordWrap, error.isEmpty() ? tr("Reading…") : error);
         }
+        const auto& chosen = state_.selection();
+        if (state_.editsAll() && std::find(chosen.begin(), chosen.end(), shown_[i]) != chosen.end())
+            p.fillRect(QRectF(where.left() - 4, where.top(), 4, where.height()), c.accent);
         if (shown_[i] == state_.key()) {
             p.setPen(QPen(c.accent, 2));
             p.setBrush(Qt::NoBrush);

@@ -77,19 +77,22 @@ void paintCurves(QPainter& p, const QRectF& r, const ParameterReader& read) {
 }
 
 void paintWheels(QPainter& p, const QRectF& r, const ParameterReader& read) {
+    // One disc, as the editor has it: what each range is pulled toward, the levels as a line beside.
     const auto& c = theme::colours();
-    const double radius = std::min(r.width() / 6.6, r.height() / 2);
-    const char* ranges[] = {"shadows", "midtones", "highlights"};
-    for (int i = 0; i < 3; ++i) {
-        const std::string id = ranges[i];
-        const QPointF centre(r.left() + r.width() * (2 * i + 1) / 6, r.center().y());
-        p.setPen(QPen(c.second, 1.2));
-        p.setBrush(Qt::NoBrush);
-        p.drawEllipse(centre, radius, radius);
+    const double radius = std::min(r.width(), r.height()) / 2;
+    const QPointF centre = r.center();
+    p.setPen(QPen(c.second, 1.2));
+    p.setBrush(Qt::NoBrush);
+    p.drawEllipse(centre, radius, radius);
+    for (const char* range : {"whole", "midtones", "shadows", "highlights"}) {
+        const std::string id = range;
         const double amount = read.number(id + ".amount"), angle = read.number(id + ".hue") * std::numbers::pi / 180;
+        const QPointF at = centre + radius * amount * QPointF(std::cos(angle), -std::sin(angle));
+        p.setPen(QPen(c.second, 1));
+        p.drawLine(centre, at);
         p.setPen(Qt::NoPen);
         p.setBrush(amount > 0 ? hueColour(read.number(id + ".hue")) : c.second);
-        p.drawEllipse(centre + radius * amount * QPointF(std::cos(angle), -std::sin(angle)), 2.5, 2.5);
+        p.drawEllipse(at, amount > 0 ? 3.5 : 2, amount > 0 ? 3.5 : 2);
     }
 }
 

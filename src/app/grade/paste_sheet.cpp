@@ -6,12 +6,6 @@
 
 namespace baryton {
 
-IncludeSet changedIn(const Grade& grade) {
-    IncludeSet all = presentIn(grade);
-    std::erase_if(all, [](const CarryPath& path) { return path.part == Part::Prep; });
-    return all;
-}
-
 PasteSheet::PasteSheet(const Grade& copied, const IncludeSet& ticked, std::size_t pictures, QWidget* parent)
     : QDialog(parent) {
     setWindowTitle(tr("Paste with ticks"));

@@ -15,7 +15,4 @@ Q_SIGNALS:
     void pasted(const baryton::IncludeSet& ticked);
 };
 
-/// What of a grade was changed in Look and Finish: what a paste gives unless told otherwise.
-IncludeSet changedIn(const Grade& grade);
-
 } // namespace baryton

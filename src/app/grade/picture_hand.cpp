@@ -26,7 +26,7 @@ void PictureHand::endPick() {
 
 void PictureHand::setWorks(bool works) {
     works_ = works;
-    view_->setCursor(works || pick_ ? Qt::CrossCursor : Qt::ArrowCursor);
+    view_->setPressCursor(works || pick_ ? std::optional(Qt::CrossCursor) : std::nullopt);
 }
 
 bool PictureHand::isOnPicture(QPointF picture) const {
@@ -36,6 +36,8 @@ bool PictureHand::isOnPicture(QPointF picture) const {
 bool PictureHand::press(QMouseEvent* event) {
     const QPointF picture = view_->toPicture(event->position());
     const auto reference = view_->toReference(event->position());
+    // The wipe's line is the line all along it, whatever else a press could do there.
+    if (view_->onWipeLine(event->position()) && !view_->isPanHeld()) return false;
     if (pick_) {
         if (!reference && !isOnPicture(picture)) return true;
         const Pick take = std::move(pick_);

@@ -66,6 +66,7 @@ QString sampleText(const QString& label, const SampledPoint& sample) {
         text += QCoreApplication::translate("Samples", "   hue %1°, opposite %2°")
                     .arg(std::lround(sample.hue))
                     .arg(std::lround(sample.opposite));
+    text += QCoreApplication::translate("Samples", "   lightness %1").arg(std::lround(sample.lightness * 100));
     return text;
 }
 

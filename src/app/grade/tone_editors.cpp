@@ -2,6 +2,7 @@
 #include "app/grade/miniatures.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/scope_view.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "stages/film_response.h"
@@ -118,22 +119,26 @@ QColor colourOf(double r, double g, double b) {
 
 namespace {
 
-constexpr double kFullChroma = 0.5; ///< CbCr units at the wheel's edge
+constexpr double kFullChroma = 0.5; ///< CbCr units at the disc's rim
 
-/// A stop's colour as a wheel shows it; the level is the luma.
-WheelView::Setting wheelOf(const Vec3& colour) {
+/// A stop's colour as the disc shows it, and its luma.
+struct Tint {
+    QPointF at;
+    double light = 0;
+};
+
+Tint tintOf(const Vec3& colour) {
     const auto [cb, cr] = chromaPlane(colour);
-    const double hue = std::fmod(std::atan2(cr, cb) * 180 / std::numbers::pi + 360, 360);
-    return {hue, std::min(1.0, std::hypot(cb, cr) / kFullChroma), 2 * luma(colour[0], colour[1], colour[2]) - 1};
+    return {QPointF(cb, cr) / kFullChroma, luma(colour[0], colour[1], colour[2])};
 }
 
 /// And back: the luma gives way where it can't hold so much colour (black holds none), the chroma where no luma can.
-Vec3 colourOfWheel(const WheelView::Setting& setting) {
-    Vec3 colour = hueDirection(setting.hue);
+Vec3 colourOfTint(const Tint& tint) {
+    Vec3 colour = hueDirection(ColourDisc::angleOf(tint.at));
     double down = 0, up = 0; // how far a chroma of 1 reaches below and above the luma
     for (const double d : colour) down = std::max(down, -d), up = std::max(up, d);
-    const double chroma = std::min(setting.amount * kFullChroma, 1 / (down + up));
-    const double light = std::clamp((setting.level + 1) / 2, chroma * down, 1 - chroma * up);
+    const double chroma = std::min(ColourDisc::amountOf(tint.at) * kFullChroma, 1 / (down + up));
+    const double light = std::clamp(tint.light, chroma * down, 1 - chroma * up);
     for (double& c : colour) c = std::clamp(light + chroma * c, 0.0, 1.0);
     return colour;
 }
@@ -150,10 +155,13 @@ GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWid
     layout->addWidget(ramp_);
     auto* chosen = new QHBoxLayout;
     chosen->setSpacing(10);
-    wheel_ = new WheelView(tr("Stop colour"), hueColour);
-    wheel_->setFixedSize(136, 136);
-    wheel_->setToolTip(tr("Pull toward a colour; the ring around makes it lighter or darker. Double click resets."));
-    chosen->addWidget(wheel_);
+    disc_ = new ColourDisc(hueColour, kFullChroma);
+    disc_->setAccessibleName(tr("Stop colour"));
+    disc_->setFixedSize(150, 150);
+    disc_->setSkinLine(kSkinLineDegrees);
+    disc_->setToolTip(
+        tr("Pull the stop toward a colour, over those of the picture. A double click brings it there."));
+    chosen->addWidget(disc_);
     auto* tools = new QVBoxLayout;
     tools->addStretch(1);
     auto* pick = makeButton(tr("Colour from picture…"), "");
@@ -165,6 +173,10 @@ GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWid
     tools->addStretch(1);
     chosen->addLayout(tools, 1);
     layout->addLayout(chosen);
+    light_ = new ValueRow(tr("Lightness"));
+    light_->setRange(0, 100, 1, 0);
+    light_->setToolTip(tr("How light the stop is; its colour stays as far as it can"));
+    layout->addWidget(light_);
     for (int s = 0; s < 8; ++s) {
         pages_[s] = new QWidget;
         auto* rows = new QVBoxLayout(pages_[s]);
@@ -176,12 +188,18 @@ GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWid
         addRow(rows, stopId(s, "b"), tr("Blue"));
         layout->addWidget(pages_[s]);
     }
-    connect(wheel_, &WheelView::edited, this, [this](WheelView::Setting setting, bool settled) {
-        // A luma that gave way to a colour comes back as the colour goes, while the hand is on the wheel.
-        if (!asked_ || setting.level != shownLevel_) asked_ = setting.level;
-        setting.level = *asked_;
+    connect(disc_, &ColourDisc::edited, this, [this](int, QPointF at, bool settled) {
+        // A luma that gave way to a colour comes back as the colour goes, while the hand is on the disc.
+        if (!asked_) asked_ = shown_.light;
+        const Tint tint{at, *asked_};
         if (settled) asked_.reset();
-        setColour(ramp_->chosen(), colourOfWheel(setting), settled);
+        setColour(ramp_->chosen(), colourOfTint(tint), settled);
+    });
+    connect(light_, &ValueRow::edited, this, [this](double percent, bool settled) {
+        if (!askedAt_) askedAt_ = shown_.at;
+        const Tint tint{*askedAt_, percent / 100};
+        if (settled) askedAt_.reset();
+        setColour(ramp_->chosen(), colourOfTint(tint), settled);
     });
     connect(pick, &QPushButton::clicked, this, [this] {
         Q_EMIT pickWanted(tr("Press on the colour that the stop is to have"),
@@ -193,11 +211,8 @@ GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWid
                           });
     });
     connect(opposite_, &QPushButton::clicked, this, [this] {
-        const WheelView::Setting from = wheel_->setting();
         const int other = otherEnd();
-        WheelView::Setting to = wheelOf(colourOfStop(other));
-        to.hue = std::fmod(from.hue + 180, 360), to.amount = from.amount;
-        setColour(other, colourOfWheel(to), true);
+        setColour(other, colourOfTint({-shown_.at, tintOf(colourOfStop(other)).light}), true);
     });
     addRow(layout, "amount");
     addChoice(layout, "blend");
@@ -270,15 +285,22 @@ void GradientEditor::setColour(int stop, const Vec3& colour, bool settled) {
 
 void GradientEditor::showStop(int stop) {
     for (int s = 0; s < 8; ++s) pages_[s]->setVisible(s == stop);
-    const WheelView::Setting shown = wheelOf(colourOfStop(stop));
-    shownLevel_ = shown.level;
-    wheel_->setSetting(shown);
+    const Vec3 colour = colourOfStop(stop);
+    const Tint shown = tintOf(colour);
+    shown_ = {shown.at, shown.light};
+    disc_->setHandles({{tr("Stop %1").arg(stop + 1), colourOf(colour[0], colour[1], colour[2]), false, shown.at}});
+    light_->setValue(shown.light * 100);
     opposite_->setText(otherEnd() == 0 ? tr("Opposite → shadows") : tr("Opposite → lights"));
 }
 
 void GradientEditor::setInput(const QVector<double> (&counts)[4]) {
     ramp_->setHistogram(counts[3]);
     limits()->setHistogram(counts[3]);
+}
+
+void GradientEditor::setInputPicture(const Picture& picture) {
+    constexpr int side = 192;
+    disc_->setTrace(traceOf(vectorscopeOf(picture, side)));
 }
 
 void GradientEditor::refresh() {
@@ -349,7 +371,7 @@ void ChannelMixEditor::refresh() {
 }
 
 FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent), characters_(new QListWidget), summary_(makeLabel({}, "second")) {
+    : StageEditor(state, stageId, parent), characters_(new QListWidget), summary_(new StillText(3)) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
@@ -368,8 +390,6 @@ FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* par
             }
     }
     layout->addWidget(characters_);
-    summary_->setWordWrap(true);
-    summary_->setMinimumHeight(32);
     layout->addWidget(summary_);
     for (const ParameterType& p : type().parameters)
         if (p.kind == ParameterKind::Number && p.id.rfind("limits.", 0) != 0) addRow(layout, p.id);

@@ -2,6 +2,7 @@
 #include "app/grade/editors.h"
 #include "app/widgets/handle_bar.h"
 #include "app/widgets/scrub_cell.h"
+#include "app/widgets/still_text.h"
 
 #include <QListWidget>
 
@@ -36,7 +37,8 @@ public:
     void refresh() override;
     void setInput(const QVector<double> (&counts)[4]) override;
     HandleBar* ramp() const { return ramp_; }
-    WheelView* wheel() const { return wheel_; } ///< of the chosen stop
+    ColourDisc* disc() const { return disc_; } ///< of the chosen stop
+    void setInputPicture(const Picture& picture) override;
 
 private:
     struct Stop {
@@ -49,9 +51,14 @@ private:
     int otherEnd() const; ///< the first or last stop, whichever is farther from the chosen one
     void showStop(int stop);
     HandleBar* ramp_;
-    WheelView* wheel_;
-    double shownLevel_ = 0;       ///< of the wheel
-    std::optional<double> asked_; ///< the level that the hand on the wheel asks for
+    ColourDisc* disc_;
+    ValueRow* light_;
+    struct {
+        QPointF at; ///< on the disc
+        double light = 0;
+    } shown_;                        ///< of the chosen stop
+    std::optional<double> asked_;    ///< the luma that it had as a hand took the disc
+    std::optional<QPointF> askedAt_; ///< the colour that it had as a hand took the lightness
     QPushButton* opposite_;
     QWidget* pages_[8];
 };
@@ -80,7 +87,7 @@ public:
 
 private:
     QListWidget* characters_;
-    QLabel* summary_;
+    StillText* summary_;
     bool showing_ = false;
 };
 

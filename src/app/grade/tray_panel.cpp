@@ -119,7 +119,10 @@ TrayPanel::TrayPanel(AppState& state, QWidget* parent)
             [menu, more] { menu->popup(more->mapToGlobal(QPoint(0, more->height()))); });
 
     name_ = name;
-    connect(&state.pictures(), &PictureSet::opened, this, &TrayPanel::showName);
+    connect(&state.pictures(), &PictureSet::opened, this, [this] {
+        anchor_ = -1;
+        showName();
+    });
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
         if (index.isValid() && !showing_) state_.setKey(pictureAt(index.row()));
     });
@@ -157,8 +160,18 @@ void TrayPanel::takeSelection() {
     state_.setSelection(std::move(chosen));
 }
 
+void TrayPanel::chooseUpTo(int row) {
+    const int from = std::max(0, rowOf(anchor_ >= 0 ? anchor_ : state_.key()));
+    std::vector<int> chosen;
+    for (int each = std::min(from, row); each <= std::max(from, row); ++each) chosen.push_back(pictureAt(each));
+    state_.setKey(pictureAt(row));
+    state_.setSelection(std::move(chosen));
+}
+
 void TrayPanel::showSelection() {
     showing_ = true;
+    delegate_->setEditsAll(state_.editsAll());
+    list_->viewport()->update();
     static_cast<TrayOrder*>(sorted_)->refresh(); // what is no longer worked on may go
     QItemSelection chosen;
     for (const int picture : state_.selection())
@@ -181,6 +194,25 @@ void TrayPanel::setThumbnailWidth(int width) {
 }
 
 bool TrayPanel::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::MouseButtonPress) {
+        const auto* press = static_cast<QMouseEvent*>(event);
+        const QModelIndex at = list_->indexAt(press->position().toPoint());
+        if (press->button() == Qt::LeftButton && at.isValid()) {
+            const int picture = pictureAt(at.row());
+            if (press->modifiers() == Qt::ControlModifier || press->modifiers() == Qt::ShiftModifier) {
+                list_->setFocus();
+                if (press->modifiers() == Qt::ControlModifier)
+                    state_.toggleChosen(picture);
+                else
+                    chooseUpTo(at.row());
+            }
+            if (press->modifiers() != Qt::ShiftModifier) anchor_ = picture;
+            if (press->modifiers() != Qt::NoModifier) return true;
+        }
+    }
+    if (event->type() == QEvent::MouseButtonDblClick &&
+        static_cast<QMouseEvent*>(event)->modifiers() == Qt::ControlModifier)
+        return true;
     if (event->type() == QEvent::Wheel) {
         const auto* wheel = static_cast<QWheelEvent*>(event);
         if (wheel->modifiers() & Qt::ControlModifier) {

@@ -29,6 +29,7 @@ protected:
 private:
     void showName();
     QLabel* name_ = nullptr;
+    void chooseUpTo(int row); ///< from the picture that was clicked last
     void takeSelection();
     void showSelection();
 
@@ -38,6 +39,7 @@ private:
     QListView* list_;
     ThumbnailDelegate* delegate_;
     bool showing_ = false;
+    int anchor_ = -1; ///< the picture that was clicked last, from which Shift chooses
 };
 
 } // namespace baryton

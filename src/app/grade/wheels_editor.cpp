@@ -1,37 +1,42 @@
 #include "app/grade/editors.h"
 #include "app/grade/miniatures.h"
 #include "app/widgets/labels.h"
+#include "colour/transfer.h"
+#include "stages/wheels.h"
 
-#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QMenu>
+#include <QStackedWidget>
 #include <cmath>
 
 namespace baryton {
 
 namespace {
 constexpr const char* kRanges[] = {"shadows", "midtones", "highlights", "whole"};
-}
+constexpr int kWhole = 3;
+} // namespace
 
 WheelsEditor::WheelsEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent) {
+    : StageEditor(state, stageId, parent), disc_(new ColourDisc(hueColour, kWheelReach)) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
-    auto* grid = new QGridLayout;
-    grid->setSpacing(4);
     const QString names[] = {tr("Shadows"), tr("Midtones"), tr("Highlights"), tr("Whole")};
-    auto* typed = new QVBoxLayout;
+    axis_ = new ToneAxis({names[0], names[1], names[2], names[kWhole]});
+    disc_->setFixedHeight(240);
+    disc_->setSkinLine(kSkinLineDegrees);
+    disc_->setAccessibleName(tr("Colours of the tones"));
+    disc_->setToolTip(
+        tr("Pull a handle, or from anywhere the chosen one, toward a colour: the colours of the picture "
+           "go along. A double click brings it there; the middle pulls nothing."));
+    axis_->setAccessibleName(tr("Levels of the tones"));
+    axis_->setToolTip(tr("Pull up for lighter and down for darker; the marks at the foot say where shadows end and "
+                         "highlights begin. A double click takes back."));
+    layout->addWidget(disc_);
+    layout->addWidget(axis_);
+    auto* pages = new QStackedWidget;
     for (int i = 0; i < 4; ++i) {
         const std::string id = kRanges[i];
-        wheels_[i] = new WheelView(names[i], hueColour);
-        wheels_[i]->setFixedSize(136, 136);
-        wheels_[i]->setToolTip(
-            tr("Pull toward a colour; the ring around makes lighter or darker. Double click resets."));
-        names_[i] = makeLabel(names[i], "second");
-        names_[i]->setAlignment(Qt::AlignCenter);
-        grid->addWidget(names_[i], 2 * (i / 2), i % 2);
-        grid->addWidget(wheels_[i], 2 * (i / 2) + 1, i % 2, Qt::AlignCenter);
         typed_[i] = new QWidget;
         auto* rows = new QVBoxLayout(typed_[i]);
         rows->setContentsMargins(0, 0, 0, 0);
@@ -39,53 +44,102 @@ WheelsEditor::WheelsEditor(AppState& state, const std::string& stageId, QWidget*
         addRow(rows, id + ".hue", tr("%1 hue").arg(names[i]));
         addRow(rows, id + ".amount", tr("Amount"));
         addRow(rows, id + ".level", tr("Level"));
-        typed->addWidget(typed_[i]);
-        connect(wheels_[i], &WheelView::edited, this, [this, i, id](const WheelView::Setting& s, bool settled) {
-            choose(i);
-            set({{id + ".hue", s.hue}, {id + ".amount", s.amount}, {id + ".level", s.level}}, settled);
-        });
+        pages->addWidget(typed_[i]);
     }
-    layout->addLayout(grid);
-    layout->addLayout(typed);
-    auto* helpers = new QHBoxLayout;
-    addHuePick(
-        helpers, [this] { return std::string(kRanges[chosen_]) + ".hue"; }, true);
+    layout->addWidget(pages);
+    addHuePicks(layout, [this] { return std::string(kRanges[chosen()]) + ".hue"; });
     auto* opposite = makeButton(tr("Opposite to…"), "");
     opposite->setToolTip(tr("Gives another range the hue that lies opposite, at the same amount"));
     auto* menu = new QMenu(opposite);
     for (int i = 0; i < 4; ++i) menu->addAction(names[i], this, [this, i] { giveOpposite(i); });
     opposite->setMenu(menu);
-    helpers->addWidget(opposite);
-    layout->addLayout(helpers);
+    layout->addWidget(opposite, 0, Qt::AlignLeft);
     layout->addWidget(makeLabel(tr("WHERE THE RANGES LIE"), "section"));
     for (const char* id : {"shadows.pivot", "highlights.pivot", "softness"}) addRow(layout, id);
     addLimits(layout);
     layout->addStretch(1);
-    choose(0);
+
+    const auto page = [this, pages](int range) {
+        pages->setCurrentIndex(range);
+        disc_->choose(range);
+        axis_->choose(range);
+    };
+    connect(disc_, &ColourDisc::chosenChanged, this, page);
+    connect(axis_, &ToneAxis::chosenChanged, this, page);
+    connect(disc_, &ColourDisc::edited, this, [this](int range, QPointF at, bool settled) {
+        const std::string id = kRanges[range];
+        std::map<std::string, Value> values{{id + ".amount", std::min(1.0, ColourDisc::amountOf(at))}};
+        // In the middle there is no hue: the last one is kept for what comes next.
+        if (!at.isNull()) values[id + ".hue"] = ColourDisc::angleOf(at);
+        set(values, settled);
+    });
+    connect(disc_, &ColourDisc::held, this, [this](int range, bool rests) {
+        if (range < 0 || range == kWhole || !rests) return light({});
+        light([this, range](const std::array<float, 3>& c) {
+            return weights(luma(c[0], c[1], c[2]))[static_cast<std::size_t>(range)];
+        });
+    });
+    connect(axis_, &ToneAxis::levelEdited, this, [this](int range, double level, bool settled) {
+        set({{std::string(kRanges[range]) + ".level", level}}, settled);
+    });
+    connect(axis_, &ToneAxis::levelResetWanted, this, [this](int range) {
+        set({{std::string(kRanges[range]) + ".level", 0.0}}, true);
+    });
+    const auto mark = [this](int which, double tone, bool settled) {
+        const std::string id = which == 0 ? "shadows.pivot" : "highlights.pivot";
+        const ParameterType& p = *type().parameter(id);
+        set({{id, std::clamp(tone, p.minimum, p.maximum)}}, settled);
+    };
+    connect(axis_, &ToneAxis::markEdited, this, mark);
+    connect(axis_, &ToneAxis::markResetWanted, this, [this, mark](int which) {
+        const ParameterType& p = *type().parameter(which == 0 ? "shadows.pivot" : "highlights.pivot");
+        mark(which, std::get<double>(p.defaultValue), true);
+    });
+    axis_->setWeights([this](double tone) { return weights(tone); });
     WheelsEditor::refresh();
 }
 
+std::array<double, 3> WheelsEditor::weights(double tone) const {
+    WheelsConstants c;
+    const double k = number("softness"), shadows = number("shadows.pivot"),
+                 highlights = std::max(number("highlights.pivot"), shadows);
+    c.shadowLow = static_cast<float>(shadows - k);
+    c.highlightLow = static_cast<float>(highlights - k);
+    c.perWidth = static_cast<float>(1 / (2 * k));
+    std::array<double, 3> w{};
+    c.weights(tone, w[0], w[1], w[2]);
+    return w;
+}
+
 void WheelsEditor::giveOpposite(int range) {
-    const std::string from = kRanges[chosen_], to = kRanges[range];
+    const std::string from = kRanges[chosen()], to = kRanges[range];
     if (from == to) return;
     set({{to + ".hue", std::fmod(number(from + ".hue") + 180, 360)}, {to + ".amount", number(from + ".amount")}},
         true);
-    choose(range);
+    disc_->choose(range);
 }
 
-void WheelsEditor::choose(int range) {
-    chosen_ = range;
-    for (int i = 0; i < 4; ++i) {
-        typed_[i]->setVisible(i == range);
-        setRole(names_[i], i == range ? "accent" : "second");
-    }
+void WheelsEditor::setInput(const QVector<double> (&counts)[4]) {
+    axis_->setHistogram(counts[3]);
+    limits()->setHistogram(counts[3]);
 }
 
 void WheelsEditor::refresh() {
+    const QColor fills[] = {QColor(0x1a, 0x1a, 0x1a), QColor(0x80, 0x80, 0x80), QColor(0xf2, 0xf2, 0xf2),
+                            QColor(0x50, 0x50, 0x50)};
+    const QString names[] = {tr("Shadows"), tr("Midtones"), tr("Highlights"), tr("Whole")};
+    QVector<ColourDisc::Handle> handles;
+    std::array<double, 4> levels{};
     for (int i = 0; i < 4; ++i) {
         const std::string id = kRanges[i];
-        wheels_[i]->setSetting({number(id + ".hue"), number(id + ".amount"), number(id + ".level")});
+        handles.append(
+            {names[i], fills[i], i == kWhole, ColourDisc::pullOf(number(id + ".hue"), number(id + ".amount"))});
+        levels[static_cast<std::size_t>(i)] = number(id + ".level");
     }
+    disc_->setHandles(handles);
+    disc_->setTrace(traceAfter());
+    axis_->setLevels(levels);
+    axis_->setMarks(number("shadows.pivot"), number("highlights.pivot"));
     refreshRows();
 }
 

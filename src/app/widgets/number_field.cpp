@@ -1,8 +1,11 @@
 #include "app/widgets/number_field.h"
 #include "app/widgets/arithmetic.h"
 
+#include <QApplication>
+#include <QHelpEvent>
 #include <QKeyEvent>
 #include <QStyle>
+#include <QToolTip>
 #include <QWheelEvent>
 #include <cmath>
 
@@ -46,27 +49,40 @@ double NumberField::held(double value) const {
 }
 
 void NumberField::display() {
-    setText(formatter_(value_));
+    const QString shown = formatter_(value_);
+    // A number that is chosen whole stays chosen when it is shown anew: the next digit is to replace it.
+    const bool wasWhole = hasSelectedText() && selectedText() == text();
+    if (shown != text()) setText(shown);
+    if (wasWhole) selectAll();
     setModified(false);
-    markWrong(false);
+    markWrong({});
 }
 
-void NumberField::markWrong(bool wrong) {
-    if (property("wrong").toBool() == wrong) return;
-    setProperty("wrong", wrong);
+void NumberField::say(const QString& text) {
+    QToolTip::showText(mapToGlobal(QPoint(0, height() - 8)), text, this);
+}
+
+void NumberField::markWrong(const QString& why) {
+    if (wrong_ == why) return;
+    wrong_ = why;
+    setProperty("wrong", !why.isEmpty());
     style()->unpolish(this);
     style()->polish(this);
-    setToolTip(wrong ? tr("This is no number. Write a number or a sum such as 12+3; Escape takes it back.")
-                     : QString());
+    if (why.isEmpty())
+        QToolTip::hideText();
+    else
+        say(why);
 }
 
 void NumberField::commit() {
     if (!isModified()) return;
     const auto typed = evaluateArithmetic(text());
-    if (!typed) {
-        markWrong(true);
-        return;
-    }
+    if (!typed)
+        return markWrong(tr("This is no number. Write a number or a sum such as 12+3; Escape takes it back."));
+    // An angle may be given from the other side; anything further is a slip.
+    const double beyond = wraps_ ? maximum_ - minimum_ : (maximum_ - minimum_) * 1e-9;
+    if (*typed < minimum_ - beyond || *typed > maximum_ + beyond)
+        return markWrong(tr("From %1 to %2. Escape takes it back.").arg(formatter_(minimum_), formatter_(maximum_)));
     const double next = held(*typed);
     const bool changed = next != value_;
     value_ = next;
@@ -83,6 +99,10 @@ void NumberField::nudge(double steps) {
 }
 
 bool NumberField::event(QEvent* event) {
+    if (event->type() == QEvent::ToolTip && !wrong_.isEmpty()) {
+        say(wrong_);
+        return true;
+    }
     // Undo belongs to what is being typed only while something is; else to the program.
     if (event->type() == QEvent::ShortcutOverride && !isModified()) {
         const auto* key = static_cast<QKeyEvent*>(event);
@@ -95,6 +115,7 @@ bool NumberField::event(QEvent* event) {
 }
 
 void NumberField::keyPressEvent(QKeyEvent* event) {
+    isFresh_ = false;
     const double steps = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
     switch (event->key()) {
     case Qt::Key_Up:
@@ -124,14 +145,38 @@ void NumberField::wheelEvent(QWheelEvent* event) {
     event->accept();
 }
 
+void NumberField::mousePressEvent(QMouseEvent* event) {
+    pressedAt_ = event->pos();
+    QLineEdit::mousePressEvent(event);
+    if (isFresh_) selectAll();
+}
+
+void NumberField::mouseMoveEvent(QMouseEvent* event) {
+    // A hand is never quite still: only a real pull chooses a part.
+    if (isFresh_ && (event->pos() - pressedAt_).manhattanLength() < QApplication::startDragDistance()) return;
+    isFresh_ = false;
+    QLineEdit::mouseMoveEvent(event);
+}
+
+void NumberField::mouseReleaseEvent(QMouseEvent* event) {
+    isFresh_ = false;
+    QLineEdit::mouseReleaseEvent(event);
+}
+
 void NumberField::focusInEvent(QFocusEvent* event) {
     QLineEdit::focusInEvent(event);
     selectAll();
+    isFresh_ = true;
 }
 
 void NumberField::focusOutEvent(QFocusEvent* event) {
     commit();
-    if (property("wrong").toBool()) display(); // the mark says so while one looks at it; leaving takes it back
+    if (!wrong_.isEmpty()) {
+        // The number that holds stands there again; what was wrong with the other is still said.
+        const QString why = tr("%1 was not taken: %2").arg(text(), wrong_);
+        display();
+        say(why);
+    }
     QLineEdit::focusOutEvent(event);
 }
 

@@ -74,6 +74,24 @@ void PictureView::setClipMarks(bool shadows, bool highlights) {
     update();
 }
 
+void PictureView::setLit(const QImage& mask) {
+    if (mask.isNull() && shade_.isNull()) return;
+    constexpr double darkest = 0.72;
+    shade_ = mask.isNull() ? QImage() : QImage(mask.size(), QImage::Format_ARGB32_Premultiplied);
+    for (int y = 0; y < shade_.height(); ++y) {
+        const uchar* in = mask.constScanLine(y);
+        auto* out = reinterpret_cast<QRgb*>(shade_.scanLine(y));
+        for (int x = 0; x < shade_.width(); ++x) out[x] = qRgba(0, 0, 0, static_cast<int>(darkest * (255 - in[x])));
+    }
+    update();
+}
+
+void PictureView::setShared(bool shared) {
+    if (isShared_ == shared) return;
+    isShared_ = shared;
+    update();
+}
+
 void PictureView::setTag(const QString& text) {
     if (tag_ == text) return;
     tag_ = text;
@@ -278,6 +296,13 @@ void PictureView::paintEvent(QPaintEvent*) {
         const bool canCompare = !before_.isNull();
         drawPane(p, 1, compare_ == Compare::Before && canCompare ? before_ : after_);
         if (!clips_.isNull() && compare_ != Compare::Before) drawPane(p, 1, clips_);
+        if (!shade_.isNull() && compare_ != Compare::Before) {
+            p.save();
+            p.setClipRect(pane(1));
+            p.setRenderHint(QPainter::SmoothPixmapTransform);
+            p.drawImage(QRectF(fromPicture({0, 0}), fromPicture(QPointF(size_.width(), size_.height()))), shade_);
+            p.restore();
+        }
         const QRectF area = seen();
         if (isWiping() && canCompare) {
             const bool across = compare_ == Compare::WipeAcross;
@@ -317,6 +342,13 @@ void PictureView::paintEvent(QPaintEvent*) {
         p.drawImage(where, reference_);
         drawTag(p, where, referenceName_, Qt::AlignLeft);
     }
+    if (isShared_) {
+        constexpr double width = 4; // less than the margin: a fitted picture is left free
+        p.setRenderHint(QPainter::Antialiasing, false);
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(c.accent, width, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+        p.drawRect(QRectF(rect()).adjusted(width / 2, width / 2, -width / 2, -width / 2));
+    }
     if (!notice_.isEmpty()) {
         p.setPen(c.second);
         p.drawText(rect().adjusted(40, 40, -40, -40), Qt::AlignCenter | Qt::TextWordWrap, notice_);
@@ -352,10 +384,8 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
         hold();
         changed();
     }
-    const bool onLine = onWipeLine(at) || drag_ == Drag::Wipe;
-    setCursor(onLine    ? (compare_ == Compare::Wipe ? Qt::SplitHCursor : Qt::SplitVCursor)
-              : fitted_ ? Qt::ArrowCursor
-                        : Qt::OpenHandCursor);
+    pointerAt_ = at;
+    showCursor();
     const QPointF picture = toPicture(at);
     if (QRectF(QPointF(), QSizeF(size_)).contains(picture))
         Q_EMIT pointed(picture);
@@ -363,22 +393,42 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
         Q_EMIT pointerLeft();
 }
 
+void PictureView::setPressCursor(std::optional<Qt::CursorShape> shape) {
+    pressCursor_ = shape;
+    showCursor();
+}
+
+void PictureView::showCursor() {
+    const bool onPicture = QRectF(QPointF(), QSizeF(size_)).contains(toPicture(pointerAt_));
+    const bool onLine = drag_ == Drag::Wipe || (drag_ == Drag::None && !spaceHeld_ && onWipeLine(pointerAt_));
+    setCursor(onLine                       ? (compare_ == Compare::Wipe ? Qt::SplitHCursor : Qt::SplitVCursor)
+              : spaceHeld_                 ? Qt::OpenHandCursor
+              : markAt(pointerAt_) >= 0    ? Qt::SizeAllCursor
+              : pressCursor_ && onPicture  ? *pressCursor_
+              : fitted_ || size_.isEmpty() ? Qt::ArrowCursor
+                                           : Qt::OpenHandCursor);
+}
+
 void PictureView::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Space) {
         spaceHeld_ = true;
-        setCursor(Qt::OpenHandCursor);
+        showCursor();
         return;
     }
     QWidget::keyPressEvent(event);
 }
 
 void PictureView::keyReleaseEvent(QKeyEvent* event) {
-    if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
+    if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) {
+        spaceHeld_ = false;
+        showCursor();
+    }
     QWidget::keyReleaseEvent(event);
 }
 
 void PictureView::mouseReleaseEvent(QMouseEvent*) {
     drag_ = Drag::None;
+    showCursor();
 }
 
 void PictureView::mouseDoubleClickEvent(QMouseEvent* event) {

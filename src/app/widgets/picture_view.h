@@ -50,6 +50,10 @@ public:
     int markAt(QPointF position) const;
     /// Pixels of the picture that lie at an end of a channel are painted in the colour of the channels concerned.
     void setClipMarks(bool shadows, bool highlights);
+    /// A mask over the whole picture, in shares of 255: what has little of it is darkened. A null image lights all.
+    void setLit(const QImage& mask);
+    /// A frame round the view, beside the picture: what is done to it is done to others too.
+    void setShared(bool shared);
     /// A word over the picture's upper edge: what is shown in place of the whole grade.
     void setTag(const QString& text);
     /// A line over the picture when there is nothing to show (loading, an error).
@@ -66,6 +70,10 @@ public:
     double wipePosition() const { return wipe_; }
     QImage shownAfter() const { return after_; }
     QImage shownBefore() const { return before_; }
+    /// Whether a press here moves the wipe's line.
+    bool onWipeLine(QPointF position) const;
+    /// What the pointer looks like where a press on the picture does more than pan.
+    void setPressCursor(std::optional<Qt::CursorShape> shape);
     bool isPanHeld() const { return spaceHeld_; } ///< the space bar: dragging pans whatever else it could do
 
     QSize sizeHint() const override { return {820, 550}; }
@@ -98,7 +106,7 @@ private:
     QRectF pane(int which) const; ///< 0: the version before, 1: now; the whole widget when there is but one
     QPointF paneMiddle(QPointF position) const;
     bool isWiping() const { return compare_ == Compare::Wipe || compare_ == Compare::WipeAcross; }
-    bool onWipeLine(QPointF position) const;
+    void showCursor();
     void drawPane(QPainter& painter, int which, const QImage& image) const;
     void drawMarks(QPainter& painter) const;
     QRectF target(const Region& region) const; ///< where a region's pixels go, in widget coordinates
@@ -112,12 +120,15 @@ private:
     double scale_ = 1;
     QPointF centre_; ///< of the view, in pixels of the picture
     QImage after_, before_, reference_, clips_;
+    QImage shade_; ///< black where the picture is not lit
     QString referenceName_, tag_;
     QVector<Mark> marks_;
-    bool clipShadows_ = false, clipHighlights_ = false, spaceHeld_ = false;
+    bool clipShadows_ = false, clipHighlights_ = false, spaceHeld_ = false, isShared_ = false;
     Region shown_;
     Compare compare_ = Compare::After;
     QString beforeName_, notice_;
+    std::optional<Qt::CursorShape> pressCursor_;
+    QPointF pointerAt_;
     double wipe_ = 0.5; ///< of the visible picture's width
     enum class Drag { None, Pan, Wipe } drag_ = Drag::None;
     QPointF dragAt_;

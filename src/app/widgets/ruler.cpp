@@ -86,18 +86,15 @@ void Ruler::paintEvent(QPaintEvent*) {
 
 void Ruler::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) return;
-    const double x = event->position().x();
-    // Near the handle it is taken where it is; elsewhere it comes to the pointer.
-    const bool near = std::abs(x - xOf(value_)) < 6;
-    dragPlace_ = near ? place(value_) : std::clamp((x - kMargin) / (width() - 2 * kMargin), 0.0, 1.0);
-    dragX_ = x;
-    if (!near) mouseMoveEvent(event);
+    dragPlace_ = place(value_);
+    dragX_ = event->position().x();
 }
 
 void Ruler::mouseMoveEvent(QMouseEvent* event) {
     if (!dragPlace_) return;
     const double x = event->position().x();
     const double speed = event->modifiers() & Qt::ShiftModifier ? kFine : 1;
+    if (x == dragX_) return;
     dragPlace_ = std::clamp(*dragPlace_ + speed * (x - dragX_) / (width() - 2 * kMargin), 0.0, 1.0);
     dragX_ = x;
     moveTo(toValue_ ? toValue_(*dragPlace_) : minimum_ + *dragPlace_ * (maximum_ - minimum_), false);

@@ -8,8 +8,9 @@
 
 namespace baryton {
 
-/// A line on which a value is dragged; what lies between the default and the value is brass. Shift drags finely, a
-/// double click goes back to the default, arrow keys nudge.
+/// A line on which a value is dragged; what lies between the default and the value is brass. A press picks it up
+/// wherever it falls, and it moves by what the hand moves: nothing jumps. Shift drags finely, a double click goes
+/// back to the default, arrow keys nudge.
 class Ruler : public QWidget, public Readable {
     Q_OBJECT
 public:

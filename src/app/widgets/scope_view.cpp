@@ -1,5 +1,6 @@
 #include "app/widgets/scope_view.h"
 #include "app/theme/theme.h"
+#include "colour/hue_scale.h"
 #include "colour/spaces.h"
 
 #include <QMouseEvent>
@@ -76,11 +77,13 @@ void ScopeView::setWaveform(const Waveform& w) {
     update();
 }
 
-void ScopeView::setVectorscope(const Vectorscope& scope) {
+QImage traceOf(const Vectorscope& scope) {
     const int size = scope.size;
     const auto cells = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
-    if (tints_.size() != cells) { // the hue that lies at each place, worked out once
-        tints_.resize(cells);
+    // The hue that lies at each place, worked out once for a size; only the window's thread draws.
+    static std::vector<std::array<float, 3>> tints;
+    if (tints.size() != cells) {
+        tints.resize(cells);
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 const double cb = ((x + 0.5) / size - 0.5) * 2 * kTraceReach,
@@ -88,24 +91,29 @@ void ScopeView::setVectorscope(const Vectorscope& scope) {
                 const Vec3 d = hueDirection(std::atan2(cr, cb) / kRadians);
                 const double tint = std::min(1.0, std::hypot(cb, cr) * 6) * 0.3;
                 for (std::size_t k = 0; k < 3; ++k)
-                    tints_[static_cast<std::size_t>(y * size + x)][k] = static_cast<float>(0.62 + tint * d[k]);
+                    tints[static_cast<std::size_t>(y * size + x)][k] = static_cast<float>(0.62 + tint * d[k]);
             }
     }
-    trace_ = QImage(size, size, QImage::Format_ARGB32_Premultiplied);
-    trace_.fill(Qt::transparent);
+    QImage trace(size, size, QImage::Format_ARGB32_Premultiplied);
+    trace.fill(Qt::transparent);
     const double most = mostOf(scope.counts);
     for (int y = 0; y < size; ++y) {
-        auto* line = reinterpret_cast<QRgb*>(trace_.scanLine(y));
+        auto* line = reinterpret_cast<QRgb*>(trace.scanLine(y));
         for (int x = 0; x < size; ++x) {
             const auto at = static_cast<std::size_t>(y * size + x);
             if (scope.counts[at] == 0) continue;
             const double g = glow(scope.counts[at], most);
             const auto channel = [&](std::size_t k) {
-                return static_cast<int>(255 * std::clamp(g * double(tints_[at][k]), 0.0, g));
+                return static_cast<int>(255 * std::clamp(g * double(tints[at][k]), 0.0, g));
             };
             line[x] = qRgba(channel(0), channel(1), channel(2), static_cast<int>(255 * g));
         }
     }
+    return trace;
+}
+
+void ScopeView::setVectorscope(const Vectorscope& scope) {
+    trace_ = traceOf(scope);
     update();
 }
 
@@ -195,7 +203,7 @@ void ScopeView::paintEvent(QPaintEvent*) {
     if (kind_ == Kind::Vectorscope) {
         const QPointF at = (*pointer_ - area.center()) / (area.width() / 2) * kPlaneReach;
         text = tr("hue %1°  %2 %")
-                   .arg(std::lround(std::fmod(std::atan2(-at.y(), at.x()) / kRadians + 360, 360)))
+                   .arg(std::lround(hueOfDirection(std::atan2(-at.y(), at.x()) / kRadians)))
                    .arg(std::lround(std::hypot(at.x(), at.y()) / kPlaneReach * 100));
     } else {
         const double level = std::clamp((area.bottom() - pointer_->y()) / area.height(), 0.0, 1.0);

@@ -13,6 +13,9 @@ struct ScopeMark {
     QString label;                 ///< empty for the pointer
 };
 
+/// A vectorscope's counts as light in the colours that lie there, spanning ±0.5 of Cb and Cr.
+QImage traceOf(const Vectorscope& scope);
+
 /// Waveform, parade (red, green, blue side by side) or vectorscope of the picture, drawn from counts. The vectorscope
 /// carries the skin line, hue ticks and the marked colours; a hover reads the place under the pointer.
 class ScopeView : public QWidget, public Readable {
@@ -45,7 +48,6 @@ private:
 
     Kind kind_;
     QImage trace_;
-    std::vector<std::array<float, 3>> tints_; ///< of the vectorscope's cells
     QVector<ScopeMark> marks_;
     std::optional<QPointF> pointer_;
 };

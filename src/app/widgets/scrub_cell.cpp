@@ -1,6 +1,6 @@
 #include "app/widgets/scrub_cell.h"
 #include "app/theme/theme.h"
-#include "app/widgets/arithmetic.h"
+#include "app/widgets/number_field.h"
 
 #include <QKeyEvent>
 #include <QLineEdit>
@@ -130,18 +130,25 @@ void ScrubCell::focusInEvent(QFocusEvent* event) {
 }
 
 void ScrubCell::write(const QString& begun) {
-    auto* field = new QLineEdit(this);
+    auto* field = new NumberField(this);
     field->setAccessibleName(accessibleName());
     field->setGeometry(rect());
-    field->setText(begun.isEmpty() ? QString::number(value_) : begun);
-    if (begun.isEmpty()) field->selectAll();
-    connect(field, &QLineEdit::returnPressed, this, [this, field] {
-        if (const auto number = evaluateArithmetic(field->text())) change(*number, true);
-        setFocus();
+    field->setRange(minimum_, maximum_, 0.1);
+    field->setFormatter([](double v) { return QString::number(v); });
+    field->setValue(value_);
+    connect(field, &NumberField::edited, this, &ScrubCell::change);
+    // A number that is not taken stays to be mended.
+    connect(field, &QLineEdit::editingFinished, this, [this, field] {
+        if (field->hasFocus() && field->isModified()) return;
+        if (field->hasFocus()) setFocus();
+        field->hide();
+        field->deleteLater();
     });
-    connect(field, &QLineEdit::editingFinished, field, &QObject::deleteLater);
     field->show();
     field->setFocus();
+    if (begun.isEmpty()) return field->selectAll();
+    field->setText(begun);
+    field->setModified(true);
 }
 
 QString ScrubCell::inWords() const {

@@ -2,6 +2,7 @@
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QStyle>
 
 namespace baryton {
 
@@ -28,7 +29,20 @@ Segments::Segments(const QStringList& words, QWidget* parent) : QFrame(parent) {
 
 void Segments::setCurrent(int index) {
     current_ = index;
-    for (std::size_t i = 0; i < buttons_.size(); ++i) buttons_[i]->setChecked(static_cast<int>(i) == index);
+    for (std::size_t i = 0; i < buttons_.size(); ++i) {
+        const bool is = static_cast<int>(i) == index;
+        buttons_[i]->setChecked(is);
+        buttons_[i]->setFocusPolicy(is ? Qt::StrongFocus : Qt::ClickFocus);
+    }
+}
+
+void Segments::setMarked(int index, bool marked) {
+    QPushButton* word = button(index);
+    if (word->property("marked").toBool() == marked) return;
+    word->setProperty("marked", marked);
+    word->setAccessibleDescription(marked ? tr("changed") : QString());
+    word->style()->unpolish(word);
+    word->style()->polish(word);
 }
 
 void Segments::keyPressEvent(QKeyEvent* event) {

@@ -5,7 +5,7 @@
 
 namespace baryton {
 
-/// A row of words of which one is chosen.
+/// A row of words of which one is chosen. For Tab it is one stop, at the chosen word; left and right move within.
 class Segments : public QFrame {
     Q_OBJECT
 public:
@@ -13,6 +13,8 @@ public:
 
     int current() const { return current_; }
     void setCurrent(int index);
+    /// Marks a word as standing for something that was changed; it takes no room.
+    void setMarked(int index, bool marked);
     QPushButton* button(int index) const { return buttons_[static_cast<std::size_t>(index)]; }
 
 Q_SIGNALS:
