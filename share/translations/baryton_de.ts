@@ -3126,6 +3126,42 @@
             <numerusform>%1 bleibt auf diesem Bild; auf %n anderen wurde es zurückgenommen</numerusform>
         </translation>
     </message>
+    <message>
+        <source>Start</source>
+        <translation>Anfang</translation>
+    </message>
+    <message>
+        <source>the start</source>
+        <translation>der Anfang</translation>
+    </message>
+    <message>
+        <source>as %1</source>
+        <translation>wie %1</translation>
+    </message>
+    <message>
+        <source>from %1, changed</source>
+        <translation>von %1 aus, geändert</translation>
+    </message>
+    <message>
+        <source>Keep a take</source>
+        <translation>Fassung behalten</translation>
+    </message>
+    <message>
+        <source>Kept as %1. It stays as it is; what you do now goes on from it</source>
+        <translation>Behalten als %1. Sie bleibt, wie sie ist; was nun folgt, geht von ihr aus</translation>
+    </message>
+    <message>
+        <source>Go on from %1</source>
+        <translation>Weiter von %1</translation>
+    </message>
+    <message>
+        <source>Going on from %1</source>
+        <translation>Weiter von %1</translation>
+    </message>
+    <message>
+        <source>Going on from %1; what was in hand is kept as %2</source>
+        <translation>Weiter von %1; was in Arbeit war, ist als %2 behalten</translation>
+    </message>
 </context>
 <context>
     <name>baryton::BatchPage</name>
@@ -4348,6 +4384,10 @@
         <source>Reading…</source>
         <translation>Wird gelesen…</translation>
     </message>
+    <message>
+        <source>In hand: %1</source>
+        <translation>In Arbeit: %1</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GroupList</name>
@@ -4987,10 +5027,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Pictures (%1)</source>
         <translation>Bilder (%1)</translation>
-    </message>
-    <message>
-        <source>Keep a take</source>
-        <translation>Eine Fassung behalten</translation>
     </message>
     <message>
         <source>Nothing opened yet</source>
@@ -6295,14 +6331,6 @@ Blau</translation>
         <translation>Fassung behalten</translation>
     </message>
     <message>
-        <source>Keeps the picture as it is now and goes on in a copy</source>
-        <translation>Behält das Bild, wie es jetzt ist, und macht in einer Kopie weiter</translation>
-    </message>
-    <message>
-        <source>Deletes the take that is shown</source>
-        <translation>Löscht die gezeigte Fassung</translation>
-    </message>
-    <message>
         <source>Steps</source>
         <translation>Schritte</translation>
     </message>
@@ -6315,16 +6343,8 @@ Blau</translation>
         <translation>Macht eine Vorgabe, die die gewählten Schritte wieder tut, und sonst nichts</translation>
     </message>
     <message>
-        <source>Keep a take</source>
-        <translation>Eine Fassung behalten</translation>
-    </message>
-    <message>
         <source>Delete a take</source>
         <translation>Eine Fassung löschen</translation>
-    </message>
-    <message>
-        <source>Choose take %1</source>
-        <translation>Fassung %1 wählen</translation>
     </message>
     <message>
         <source>Rename a take</source>
@@ -6351,16 +6371,50 @@ Blau</translation>
         <translation>Mit dieser Fassung vergleichen</translation>
     </message>
     <message>
-        <source>Duplicate</source>
-        <translation>Verdoppeln</translation>
-    </message>
-    <message>
-        <source>Duplicate a take</source>
-        <translation>Eine Fassung verdoppeln</translation>
-    </message>
-    <message>
         <source>What is done to this picture will stand here, the last step first.</source>
         <translation>Was an diesem Bild geschieht, wird hier stehen, der letzte Schritt zuerst.</translation>
+    </message>
+    <message>
+        <source>Wipe two</source>
+        <translation>Zwei wischen</translation>
+    </message>
+    <message>
+        <source>Point to see a version, click to go on from it, Ctrl+click to choose two for the wipe</source>
+        <translation>Zeigen, um eine Fassung zu sehen; klicken, um von ihr weiterzugehen; mit Strg zwei wählen, um sie zu wischen</translation>
+    </message>
+    <message>
+        <source>Keeps the picture as it is now; what you do then goes on from there (Ctrl+T)</source>
+        <translation>Behält das Bild, wie es jetzt ist; was dann folgt, geht von dort aus (Strg+T)</translation>
+    </message>
+    <message>
+        <source>Deletes the takes that are chosen</source>
+        <translation>Löscht die gewählten Fassungen</translation>
+    </message>
+    <message>
+        <source>Side by side</source>
+        <translation>Nebeneinander</translation>
+    </message>
+    <message>
+        <source>All versions of this picture together</source>
+        <translation>Alle Fassungen dieses Bildes zusammen</translation>
+    </message>
+    <message>
+        <source>The two chosen versions on either side of a line; one chosen alone stands against what is in hand</source>
+        <translation>Die zwei gewählten Fassungen auf beiden Seiten einer Linie; eine allein steht gegen das, was in Arbeit ist</translation>
+    </message>
+    <message>
+        <source>in hand</source>
+        <translation>in Arbeit</translation>
+    </message>
+    <message>
+        <source>In hand
+%1</source>
+        <translation>In Arbeit
+%1</translation>
+    </message>
+    <message>
+        <source>Go on from this</source>
+        <translation>Von hier weiter</translation>
     </message>
 </context>
 <context>
@@ -6370,12 +6424,16 @@ Blau</translation>
         <translation>nicht lesbar</translation>
     </message>
     <message>
-        <source>%1 takes</source>
-        <translation>%1 Fassungen</translation>
-    </message>
-    <message>
         <source>graded</source>
         <translation>gestaltet</translation>
+    </message>
+    <message>
+        <source>take</source>
+        <translation>Fassung</translation>
+    </message>
+    <message>
+        <source>takes</source>
+        <translation>Fassungen</translation>
     </message>
 </context>
 <context>

@@ -40,7 +40,7 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
 }
 
 const PictureWork& AppState::keyWork() const {
-    static const PictureWork none{startingGrade(), {}, 0, {}};
+    static const PictureWork none{startingGrade(), {}, kStartTake, {}};
     return hasKey() ? pictures_.at(key_).work : none;
 }
 
@@ -192,7 +192,7 @@ void AppState::reloadPresets() {
 }
 
 PictureWork AppState::startOf(const std::filesystem::path& file, const std::string& camera) {
-    PictureWork work{startingGrade(), {}, 0, {}};
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
     std::string type = file.extension().string();
     if (!type.empty()) type = QString::fromStdString(type.substr(1)).toLower().toStdString();
     const std::string item = index_.startFor(camera, type);
@@ -259,7 +259,7 @@ Grade AppState::beforeOf(int index) const {
         before.prep = now.prep;
         break;
     case Before::Kind::Take:
-        for (const Take& take : takesOf(pictures_.at(index).work))
+        for (const Take& take : pictures_.at(index).work.takes)
             if (QString::fromStdString(take.name) == before_.name) return take.grade;
         break;
     case Before::Kind::Step:

@@ -81,6 +81,21 @@ public:
     /// Changes the takes or the presets in force of each target, as one step of undo.
     void editWorks(const QString& text, const WorkChange& change);
 
+    /// A version of a picture that can be gone back to: where it started, or a take.
+    struct Version {
+        int take = kStartTake;
+        QString name;
+        PictureWork work; ///< as it comes into hand
+    };
+    /// The start first, then the takes in the order they were kept.
+    std::vector<Version> versionsOf(int index) const;
+    /// What is in hand, in words: "as Take 2", "from the start, changed".
+    QString handText(int index) const;
+    void keepTake();
+    /// Each target goes on from its start or its take at this place. What was in hand and is kept nowhere is kept as
+    /// a take first: nothing is lost by looking back.
+    void goOnFrom(int take);
+
     /// One step that was done to a picture, with the grades around it.
     struct HistoryEntry {
         QString text;

@@ -84,6 +84,66 @@ void AppState::editWorksInGesture(const QString& text, const WorkChange& change)
     if (wasTried) Q_EMIT shownGradeChanged();
 }
 
+std::vector<AppState::Version> AppState::versionsOf(int index) const {
+    if (index < 0) return {};
+    const OpenPicture& picture = pictures_.at(index);
+    PictureWork start = picture.start;
+    start.takes = picture.work.takes;
+    start.from = kStartTake;
+    std::vector<Version> versions{{kStartTake, tr("Start"), std::move(start)}};
+    for (int i = 0; i < static_cast<int>(picture.work.takes.size()); ++i)
+        versions.push_back({i, QString::fromStdString(picture.work.takes[static_cast<std::size_t>(i)].name),
+                            withTakeInHand(picture.work, i)});
+    return versions;
+}
+
+QString AppState::handText(int index) const {
+    const PictureWork& work = pictures_.at(index).work;
+    for (const Version& version : versionsOf(index))
+        if (version.take == work.from) {
+            const bool isSame = version.work.grade == work.grade;
+            const QString name = version.take == kStartTake ? tr("the start") : version.name;
+            return isSame ? tr("as %1").arg(name) : tr("from %1, changed").arg(name);
+        }
+    return {};
+}
+
+void AppState::keepTake() {
+    editWorks(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); });
+    if (!hasKey() || keyWork().takes.empty()) return;
+    tell(tr("Kept as %1. It stays as it is; what you do now goes on from it")
+             .arg(QString::fromStdString(keyWork().takes.back().name)));
+}
+
+void AppState::goOnFrom(int take) {
+    if (!hasKey()) return;
+    Q_EMIT aboutToLeave();
+    endTrial();
+    endGesture();
+    const auto versions = versionsOf(key_);
+    const auto wanted =
+        std::find_if(versions.begin(), versions.end(), [take](const Version& v) { return v.take == take; });
+    if (wanted == versions.end()) return;
+    QString kept;
+    doWorks(tr("Go on from %1").arg(wanted->name), 0, [&](const PictureWork& work, int index) {
+        const PictureWork& start = pictures_.at(index).start;
+        const bool isStart = work.grade == start.grade && work.inForce == start.inForce;
+        PictureWork next = work;
+        if (!isStart && !isKeptAsTake(work)) {
+            next = withTakeKept(work);
+            if (index == key_) kept = QString::fromStdString(next.takes.back().name);
+        }
+        if (take != kStartTake) return withTakeInHand(next, take);
+        next.grade = start.grade;
+        next.inForce = start.inForce;
+        next.from = kStartTake;
+        return next;
+    });
+    Q_EMIT shownGradeChanged();
+    tell(kept.isEmpty() ? tr("Going on from %1").arg(wanted->name)
+                        : tr("Going on from %1; what was in hand is kept as %2").arg(wanted->name, kept));
+}
+
 AppState::UndoParts AppState::changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change) {
     UndoParts parts;
     for (const int index : targets()) {

@@ -219,8 +219,7 @@ void MainWindow::run(const std::string& command) {
              state_.setSelection(std::move(all));
          }},
         {"edits-all", [this] { state_.setEditsAll(!state_.editsAll()); }},
-        {"keep-take",
-         [this] { state_.editWorks(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); }); }},
+        {"keep-take", [this] { state_.keepTake(); }},
         {"steps", [this] { showTask(0), toggleLeft(GradePage::Left::Steps); }},
         {"reference", [this] { showTask(0), grade_->chooseReference(); }},
         {"add-stage", [this] { showTask(0), grade_->chain()->openAddList(); }},

@@ -1,5 +1,6 @@
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
+#include "app/widgets/labels.h"
 #include "stages/stage_type.h"
 
 #include <QAbstractItemView>
@@ -92,7 +93,7 @@ void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, c
     const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
     const int takes = index.data(PictureModel::TakesRole).toInt();
     const QString badge = failed                                          ? tr("can't be read")
-                          : takes > 1                                     ? tr("%1 takes").arg(takes)
+                          : takes > 0                                     ? counted(takes, tr("take"), tr("takes"))
                           : index.data(PictureModel::GradedRole).toBool() ? tr("graded")
                                                                           : QString();
     if (!badge.isEmpty()) {

@@ -6,6 +6,7 @@
 #include "package/grade_store.h"
 #include "picture/metadata.h"
 #include "stages/preset_words.h"
+#include "stages/stage_type.h"
 
 #include <algorithm>
 #include <cmath>
@@ -75,6 +76,9 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     for (auto& file : files) {
         OpenPicture picture;
         picture.work.grade = startingGrade();
+        picture.start =
+            start_ && !startByCamera_ ? start_(file, {}) : PictureWork{startingGrade(), {}, kStartTake, {}};
+        picture.start.grade = completed(picture.start.grade);
         try {
             if (auto work = loadWork(file)) {
                 picture.work = std::move(*work);
@@ -83,7 +87,7 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
                         readHashes_[kept] = contentHash(readFile(kept));
             } else {
                 picture.isNew = true;
-                if (start_ && !startByCamera_) picture.work = start_(file, {});
+                picture.work = picture.start;
             }
             picture.work.grade = completed(picture.work.grade);
             for (Take& take : picture.work.takes) take.grade = completed(take.grade);
@@ -98,8 +102,7 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     for (int i = 0; i < size(); ++i) unread_.insert(unread_.end(), i);
     Q_EMIT opened();
     if (start_ && startByCamera_)
-        for (int i = 0; i < size(); ++i)
-            if (at(i).isNew) startByCamera(i);
+        for (int i = 0; i < size(); ++i) startByCamera(i);
     readNext();
     return true;
 }
@@ -112,9 +115,12 @@ void PictureSet::startByCamera(int index) {
         QMetaObject::invokeMethod(this, [this, index, generation, camera] {
             if (generation != generation_) return;
             auto& picture = pictures_[static_cast<std::size_t>(index)];
-            if (!(picture.work.grade == picture.opened) || !start_) return; // somebody was quicker
-            picture.work = start_(picture.file, camera);
-            picture.work.grade = completed(picture.work.grade);
+            if (!start_) return;
+            picture.start = start_(picture.file, camera);
+            picture.start.grade = completed(picture.start.grade);
+            // It comes into hand where nothing was done before, nor meanwhile.
+            if (!picture.isNew || !(picture.work.grade == picture.opened)) return;
+            picture.work = picture.start;
             picture.opened = picture.work.grade;
             drawThumbnail(index);
             Q_EMIT gradeChanged(index);

@@ -23,6 +23,7 @@ namespace baryton {
 struct OpenPicture {
     std::filesystem::path file;
     PictureWork work;
+    PictureWork start;  ///< what it starts from when nothing was done to it: always there to go back to
     Grade opened;       ///< the grade as the picture was opened with it
     Picture small;      ///< the source at kSmallSide; empty until it has been read, and when others took its place
     QImage thumbnail;   ///< graded

@@ -320,9 +320,8 @@ PictureWork workFromText(const std::string& text) {
     PictureWork work;
     work.grade = gradeFromJson(json);
     work.grade.unknown =
-        unknownFields(json, {"format", "version", "prep", "look", "finish", "take", "takes", "inForce"});
+        unknownFields(json, {"format", "version", "prep", "look", "finish", "take", "takes", "from", "inForce"});
     work.inForce = inForceFromJson(json, "");
-    if (!json.contains("take")) return work;
     const Json takes = json.value("takes", Json::array());
     for (std::size_t i = 0; i < takes.size(); ++i) {
         const std::string path = "/takes/" + std::to_string(i);
@@ -330,10 +329,12 @@ PictureWork workFromText(const std::string& text) {
         take.grade.unknown = unknownFields(takes[i], {"name", "prep", "look", "finish", "inForce"});
         work.takes.push_back(std::move(take));
     }
-    const Json& now = json.at("take");
-    work.active = std::min<std::size_t>(now.value("place", 0U), work.takes.size());
-    work.takes.insert(work.takes.begin() + static_cast<std::ptrdiff_t>(work.active),
-                      {now.value("name", ""), work.grade, work.inForce});
+    work.from = std::clamp(json.value("from", kStartTake), kStartTake, static_cast<int>(work.takes.size()) - 1);
+    // Until November 2026 the one in hand was itself a take, and stood only at the top.
+    if (const auto now = json.find("take"); now != json.end()) {
+        work.from = static_cast<int>(std::min<std::size_t>(now->value("place", 0U), work.takes.size()));
+        work.takes.insert(work.takes.begin() + work.from, {now->value("name", ""), work.grade, work.inForce});
+    }
     return work;
 }
 
@@ -342,11 +343,9 @@ std::string workToText(const PictureWork& work) {
     gradeIntoJson(work.grade, json);
     if (!work.inForce.empty()) json["inForce"] = inForceToJson(work.inForce);
     if (!work.takes.empty()) {
-        json["take"] = {{"name", work.takes.at(work.active).name}, {"place", work.active}};
+        if (work.from != kStartTake) json["from"] = work.from;
         json["takes"] = Json::array();
-        for (std::size_t i = 0; i < work.takes.size(); ++i) {
-            if (i == work.active) continue;
-            const Take& take = work.takes[i];
+        for (const Take& take : work.takes) {
             Json item = take.grade.unknown.is_object() ? take.grade.unknown : Json::object();
             item["name"] = take.name;
             gradeIntoJson(take.grade, item);

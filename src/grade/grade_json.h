@@ -16,8 +16,8 @@ namespace baryton {
 Grade gradeFromText(const std::string& text);
 std::string gradeToText(const Grade& grade);
 
-/// A grade file with the takes of its picture: the grade in hand stands at the top as in any grade file, `take` names
-/// it and tells its place, `takes` holds the others, `inForce` the presets put on it.
+/// A grade file with the takes of its picture: the grade in hand stands at the top as in any grade file, `takes`
+/// holds the kept ones, `from` tells which of them it goes on from, `inForce` the presets put on it.
 PictureWork workFromText(const std::string& text);
 std::string workToText(const PictureWork& work);
 

@@ -13,51 +13,45 @@ std::string freeName(const std::vector<Take>& takes) {
     }
 }
 
+bool isThere(const PictureWork& work, int take) {
+    return take >= 0 && take < static_cast<int>(work.takes.size());
+}
+
 } // namespace
 
-std::vector<Take> takesOf(const PictureWork& work) {
-    std::vector<Take> takes = work.takes;
-    if (takes.empty()) takes.push_back({"Take 1", {}, {}});
-    Take& active = takes[std::min(work.active, takes.size() - 1)];
-    active.grade = work.grade;
-    active.inForce = work.inForce;
-    return takes;
-}
-
 PictureWork withTakeKept(const PictureWork& work, const std::string& name) {
-    PictureWork next{work.grade, takesOf(work), 0, work.inForce};
-    Take& kept = next.takes[std::min(work.active, next.takes.size() - 1)];
-    if (!name.empty()) kept.name = name;
-    next.takes.push_back({freeName(next.takes), work.grade, work.inForce});
-    next.active = next.takes.size() - 1;
+    PictureWork next = work;
+    next.takes.push_back({name.empty() ? freeName(work.takes) : name, work.grade, work.inForce});
+    next.from = static_cast<int>(next.takes.size()) - 1;
     return next;
 }
 
-PictureWork withTakeChosen(const PictureWork& work, std::size_t index) {
-    PictureWork next{work.grade, takesOf(work), work.active, work.inForce};
-    if (index >= next.takes.size() || index == work.active) return work;
-    next.active = index;
-    next.grade = next.takes[index].grade;
-    next.inForce = next.takes[index].inForce;
+bool isKeptAsTake(const PictureWork& work) {
+    return std::any_of(work.takes.begin(), work.takes.end(),
+                       [&](const Take& take) { return take.grade == work.grade && take.inForce == work.inForce; });
+}
+
+PictureWork withTakeInHand(const PictureWork& work, int take) {
+    if (!isThere(work, take)) return work;
+    const Take& chosen = work.takes[static_cast<std::size_t>(take)];
+    return {chosen.grade, work.takes, take, chosen.inForce};
+}
+
+PictureWork withTakeRenamed(const PictureWork& work, int take, const std::string& name) {
+    if (!isThere(work, take) || name.empty()) return work;
+    PictureWork next = work;
+    next.takes[static_cast<std::size_t>(take)].name = name;
     return next;
 }
 
-PictureWork withTakeRenamed(const PictureWork& work, std::size_t index, const std::string& name) {
-    PictureWork next{work.grade, takesOf(work), work.active, work.inForce};
-    if (index >= next.takes.size() || name.empty()) return work;
-    next.takes[index].name = name;
-    return next;
-}
-
-PictureWork withTakeRemoved(const PictureWork& work, std::size_t index) {
-    PictureWork next{work.grade, takesOf(work), work.active, work.inForce};
-    if (index >= next.takes.size() || next.takes.size() < 2) return work;
-    next.takes.erase(next.takes.begin() + static_cast<std::ptrdiff_t>(index));
-    if (index < next.active || next.active == next.takes.size()) --next.active;
-    if (index == work.active) {
-        next.grade = next.takes[next.active].grade;
-        next.inForce = next.takes[next.active].inForce;
-    }
+PictureWork withTakeRemoved(const PictureWork& work, int take) {
+    if (!isThere(work, take)) return work;
+    PictureWork next = work;
+    next.takes.erase(next.takes.begin() + take);
+    if (take == work.from)
+        next.from = kStartTake;
+    else if (take < work.from)
+        --next.from;
     return next;
 }
 

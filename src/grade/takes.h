@@ -20,7 +20,7 @@ struct InForce {
     bool operator==(const InForce&) const = default;
 };
 
-/// A kept version of a picture's grade.
+/// A kept version of a picture's grade. It never changes; one goes on from it.
 struct Take {
     std::string name;
     Grade grade;
@@ -28,24 +28,28 @@ struct Take {
     bool operator==(const Take&) const = default;
 };
 
-/// All that is kept for one picture: the grade that is shown and edited, and the takes, of which it is one. Without
-/// takes there is just the grade; with them `takes[active].grade` is the state at which that take was last left.
+/// A place among the takes: the state that a picture started from, which is always there.
+constexpr int kStartTake = -1;
+
+/// All that is kept for one picture: the grade in hand, which is shown and edited, and the takes.
 struct PictureWork {
     Grade grade;
     std::vector<Take> takes;
-    std::size_t active = 0;
+    int from = kStartTake;        ///< the take that the grade in hand goes on from
     std::vector<InForce> inForce; ///< the presets put on `grade`, in the order they were
     bool operator==(const PictureWork&) const = default;
 };
 
-/// The takes as they are now, the active one with the grade in hand; one when none was kept.
-std::vector<Take> takesOf(const PictureWork& work);
-/// Keeps the grade as it is under a name of its own (the first free "Take n" when empty) and goes on in a copy of it.
+/// Keeps the grade in hand as it is, under a name of its own (the first free "Take n" when empty); work goes on from
+/// it.
 PictureWork withTakeKept(const PictureWork& work, const std::string& name = {});
-/// Goes on with another take. An index that is not there changes nothing; so below.
-PictureWork withTakeChosen(const PictureWork& work, std::size_t index);
-PictureWork withTakeRenamed(const PictureWork& work, std::size_t index, const std::string& name);
-/// The last take stays. When the active one goes, its neighbour is chosen.
-PictureWork withTakeRemoved(const PictureWork& work, std::size_t index);
+/// Whether the grade in hand is just as one of the takes is.
+bool isKeptAsTake(const PictureWork& work);
+/// Goes on from a take. An index that is not there changes nothing; so below. What was in hand is lost unless it was
+/// kept.
+PictureWork withTakeInHand(const PictureWork& work, int take);
+PictureWork withTakeRenamed(const PictureWork& work, int take, const std::string& name);
+/// The grade in hand stays as it is.
+PictureWork withTakeRemoved(const PictureWork& work, int take);
 
 } // namespace baryton

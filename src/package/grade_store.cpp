@@ -71,7 +71,7 @@ std::optional<Grade> loadGrade(const fs::path& picture) {
 }
 
 fs::path storeGrade(const fs::path& picture, const Grade& grade) {
-    return storeWork(picture, {grade, {}, 0, {}});
+    return storeWork(picture, {grade, {}, kStartTake, {}});
 }
 
 } // namespace baryton

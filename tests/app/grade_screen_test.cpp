@@ -437,32 +437,117 @@ TEST(Takes, KeptComparedAndBroughtBack) {
     Driver d({"lake-fog.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
+    const auto stops = [&] { return numberOf(d.state().keyGrade(), "exposure-1", "stops"); };
+    const auto keptStops = [&](std::size_t i) {
+        return numberOf(d.state().keyWork().takes.at(i).grade, "exposure-1", "stops");
+    };
     d.chooseStage("exposure");
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("1"), true);
+    auto* field = d.named<NumberField>(grade->editorPanel(), tr8("Stops"));
+    d.type(field, tr8("1"), true);
     d.menu(tr8("Picture"), tr8("Takes and steps"));
+    QListWidget* takes = grade->steps()->takes();
+    const auto goOnFrom = [&](const char* name) {
+        d.chooseRow(takes, Driver::rowOf(takes, tr8(name)));
+        QTest::qWait(30);
+    };
+    QTest::qWait(30);
+    ASSERT_EQ(takes->count(), 2) << "in hand and the start, which is always there";
     d.click(d.button(grade->steps(), tr8("Keep take")));
     QTest::qWait(30);
-    ASSERT_EQ(grade->steps()->takes()->count(), 2);
-    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-1"), true);
+    ASSERT_EQ(takes->count(), 3);
+    EXPECT_EQ(takes->item(0)->text(), tr8("In hand\nas Take 1"));
+    // What is done now does not reach the take.
+    d.type(field, tr8("-1"), true);
     QTest::qWait(30);
-    d.chooseRow(grade->steps()->takes(), 0);
-    QTest::qWait(30);
-    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 1);
-    // The other take as the version before.
+    EXPECT_EQ(keptStops(0), 1);
+    EXPECT_EQ(takes->item(0)->text(), tr8("In hand\nfrom Take 1, changed"));
+    // Going back keeps what was in hand and nowhere else.
+    goOnFrom("Take 1");
+    EXPECT_EQ(stops(), 1);
+    ASSERT_EQ(d.state().keyWork().takes.size(), 2u);
+    EXPECT_EQ(keptStops(1), -1);
+    goOnFrom("Take 2");
+    EXPECT_EQ(stops(), -1);
+    EXPECT_EQ(d.state().keyWork().takes.size(), 2u) << "nothing new, nothing kept";
+    goOnFrom("Start");
+    EXPECT_EQ(stops(), 0);
+    EXPECT_EQ(takes->item(0)->text(), tr8("In hand\nas the start"));
+    d.undo();
+    EXPECT_EQ(stops(), -1);
+    goOnFrom("Take 1");
+    // Another take as the version before.
     auto* means = d.named<QComboBox>(grade, tr8("What before means"));
-    EXPECT_EQ(means->count(), 3);
+    EXPECT_EQ(means->count(), 4);
     means->setFocus();
     QTest::keyClick(means, Qt::Key_End);
     EXPECT_EQ(numberOf(d.state().beforeOf(d.state().key()), "exposure-1", "stops"), -1);
     // Undo goes across takes, and all of it is on disk.
     d.undo();
-    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -1);
+    EXPECT_EQ(stops(), -1);
     d.redo();
     d.state().pictures().flush();
     const auto stored = loadWork(d.folder() / "lake-fog.jpg");
     ASSERT_TRUE(stored);
     ASSERT_EQ(stored->takes.size(), 2u);
     EXPECT_EQ(numberOf(stored->takes[1].grade, "exposure-1", "stops"), -1);
+}
+
+TEST(Takes, AreSeenSideBySideAndWiped) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("exposure");
+    auto* field = d.named<NumberField>(grade->editorPanel(), tr8("Stops"));
+    for (const char* stops : {"1", "-1"}) {
+        d.type(field, tr8(stops), true);
+        d.key("Ctrl+T");
+    }
+    d.type(field, tr8("0.3"), true);
+    const Grade inHand = d.state().keyGrade();
+    d.key("Ctrl+H");
+    QTest::qWait(50);
+    QListWidget* takes = grade->steps()->takes();
+    // Pointing shows, and changes nothing.
+    const auto centreOf = [&](const char* name) {
+        return takes->visualItemRect(takes->item(Driver::rowOf(takes, tr8(name)))).center();
+    };
+    QTest::mouseMove(takes->viewport(), centreOf("Take 1"));
+    QTest::qWait(30);
+    EXPECT_EQ(numberOf(d.state().shownGrade(), "exposure-1", "stops"), 1);
+    EXPECT_EQ(d.state().keyGrade(), inHand);
+    QEvent leave(QEvent::Leave);
+    QApplication::sendEvent(takes->viewport(), &leave);
+    EXPECT_EQ(d.state().shownGrade(), inHand);
+    // All of them together, the one in hand too.
+    d.click(d.button(grade->steps(), tr8("Side by side")));
+    ASSERT_TRUE(grade->grid()->showsVersions());
+    ASSERT_EQ(grade->grid()->versions().size(), 4u);
+    ASSERT_TRUE(Driver::waitFor([&] {
+        for (int i = 0; i < 4; ++i)
+            if (grade->grid()->image(i).isNull()) return false;
+        return true;
+    }));
+    const auto brightness = [&](int i) {
+        return grade->grid()->image(i).pixelColor(grade->grid()->image(i).rect().center()).lightness();
+    };
+    EXPECT_GT(brightness(1), brightness(0)) << "a stop up";
+    EXPECT_LT(brightness(2), brightness(0)) << "a stop down";
+    QTest::mouseClick(grade->grid(), Qt::LeftButton, {}, grade->grid()->cell(2).center().toPoint());
+    QTest::qWait(30);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -1) << "a click goes on from it";
+    EXPECT_EQ(d.state().keyWork().takes.size(), 3u) << "and what was in hand is kept";
+    // Two of them on either side of the line.
+    QTest::mouseClick(takes->viewport(), Qt::LeftButton, Qt::ControlModifier, centreOf("Take 1"));
+    takes->item(0)->setSelected(false);
+    QTest::mouseClick(takes->viewport(), Qt::LeftButton, Qt::ControlModifier, centreOf("Take 3"));
+    d.click(d.button(grade->steps(), tr8("Wipe two")));
+    EXPECT_FALSE(grade->grid()->showsVersions());
+    EXPECT_EQ(grade->view()->compare(), PictureView::Compare::Wipe);
+    EXPECT_EQ(numberOf(d.state().beforeOf(0), "exposure-1", "stops"), 1);
+    EXPECT_NEAR(numberOf(d.state().shownGrade(), "exposure-1", "stops"), 0.3, 1e-9);
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -1) << "looking changes nothing";
+    d.key("W");
+    EXPECT_EQ(d.state().shownGrade(), d.state().keyGrade());
 }
 
 TEST(Editors, APinnedOneKeepsItsStageItsInputAndItsPointer) {
@@ -661,7 +746,7 @@ TEST(Finding, CommandsStagesPresetsAndPictures) {
     EXPECT_FALSE(isNeutral(d.state().keyGrade()));
     find("undo");
     find("keep a take");
-    EXPECT_EQ(d.state().keyWork().takes.size(), 2u);
+    EXPECT_EQ(d.state().keyWork().takes.size(), 1u);
 }
 
 TEST(Around, ThemesSurroundAndMonitorProfile) {

@@ -282,6 +282,65 @@ TEST(Hand, TheWipesLineIsTheLineAllAlong) {
     EXPECT_NE(d.state().keyGrade(), before);
 }
 
+TEST(Hand, AHueIsTakenFromASampleByOnePressAndShownOnThePicture) {
+    Driver d({"red-curtain.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    rightClick(grade->view(), at(d, 0.63, 0.60));
+    pick(tr8("Sample point here"));
+    QTest::qWait(30);
+    ASSERT_TRUE(grade->samplesText().contains(tr8("hue"))) << grade->samplesText().toStdString();
+    const auto colour = meanColour(readPicture(d.folder() / "red-curtain.jpg").picture, {0.63, 0.60});
+    const double hue = hueOf(colour);
+    EXPECT_TRUE(grade->samplesText().contains(tr8("hue %1°").arg(std::lround(hue)))) << "as every control tells it";
+    EXPECT_TRUE(grade->samplesText().contains(tr8("lightness")));
+    // A band, a limit's own scale and a handle of the disc: one press each, one number everywhere.
+    d.addStage(tr8("Hue bands"));
+    const QString own = tr8("Hue of sample 1: %1°").arg(std::lround(hue));
+    const QString opposite = tr8("Opposite of sample 1: %1°").arg(std::lround(oppositeHue(hue)));
+    d.click(d.named<QPushButton>(grade->editorPanel(), own));
+    const int band = editorOf<HueBandsEditor>(d)->lanes()->chosen() + 1;
+    EXPECT_EQ(d.named<NumberField>(grade->editorPanel(), tr8("Band %1 hue").arg(band))->value(), std::round(hue));
+    d.chooseStage("wheels");
+    d.click(d.named<QPushButton>(grade->editorPanel(), own));
+    auto* field = d.named<NumberField>(grade->editorPanel(), tr8("Shadows hue"));
+    EXPECT_NEAR(field->value(), hue, 1) << "the click fell on a pixel beside";
+    const double pulled = numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue");
+    d.click(d.named<QPushButton>(grade->editorPanel(), opposite));
+    EXPECT_NEAR(std::remainder(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue") - (pulled + 180), 360), 0,
+                1e-6)
+        << "right across the disc";
+    // Typed in the one scale, it is the same pull.
+    d.type(field, tr8("29"), true);
+    EXPECT_NEAR(hueOfDirection(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue")), 29, 1e-6);
+    d.click(d.named<QPushButton>(grade->editorPanel(), own));
+    // The other way round: where this hue lies. The curtain stays lit, the teal coat does not.
+    d.settle();
+    const QPointF curtain = at(d, 0.63, 0.60), coat = at(d, 0.42, 0.62);
+    const auto seen = [&](QPointF place) {
+        return grade->view()->grab().toImage().pixelColor(place.toPoint()).lightness();
+    };
+    const int curtainBefore = seen(curtain), coatBefore = seen(coat);
+    QPushButton* show = d.button(grade->editorPanel(), tr8("Show where"));
+    QTest::mousePress(show, Qt::LeftButton);
+    EXPECT_GT(seen(curtain), curtainBefore * 0.8);
+    EXPECT_LT(seen(coat), coatBefore * 0.6);
+    QTest::mouseRelease(show, Qt::LeftButton);
+    EXPECT_EQ(seen(coat), coatBefore) << "let go, all is as it was";
+    // A handle in the hand lights its tones; the hand that moves sees the picture.
+    auto* disc = editorOf<WheelsEditor>(d)->disc();
+    const QPointF middle = disc->discPoint(0, 0);
+    const QPointF dark = at(d, 0.04, 0.5), light = at(d, 0.408, 0.345);
+    const int darkBefore = seen(dark), lightBefore = seen(light);
+    QTest::mousePress(disc, Qt::LeftButton, {}, middle.toPoint());
+    EXPECT_LT(seen(light), lightBefore * 0.75) << "the face is no shadow";
+    EXPECT_GE(seen(dark), darkBefore * 0.8);
+    pullOn(disc, middle, middle + QPointF(1, 0));
+    EXPECT_NEAR(seen(light), lightBefore, 12) << "while it moves, the picture is judged";
+    QTest::mouseRelease(disc, Qt::LeftButton, {}, middle.toPoint());
+    EXPECT_EQ(d.state().history(0).back().isDone, true);
+}
+
 TEST(Hand, CtrlClickAddsAndTakesAway) {
     Driver d({"lake-fog.jpg", "meadow-cart.jpg", "snow-yard.jpg", "red-curtain.jpg", "spotlight.jpg"});
     d.start();

@@ -25,7 +25,7 @@ Preset randomPreset(Random& random, const std::string& name) {
 }
 
 PictureWork randomWork(Random& random) {
-    return {completed(randomGrade(random)), {}, 0, {}};
+    return {completed(randomGrade(random)), {}, kStartTake, {}};
 }
 
 /// A preset with one value of the saturation stage in the layer "Base".
@@ -82,7 +82,7 @@ TEST(InForce, TakingOffAllOfAStackGivesBackTheOriginal) {
 TEST(InForce, AnyOrderOfTakingOffSetPresetsGivesBackTheOriginal) {
     Random random(43);
     for (int i = 0; i < 80; ++i) {
-        const PictureWork work{startingGrade(), {}, 0, {}};
+        const PictureWork work{startingGrade(), {}, kStartTake, {}};
         PictureWork worn = work;
         for (int k = 0; k < 4; ++k)
             worn = withPreset(worn, saturation("P" + std::to_string(k), uniform(random, -1, 1)), ApplyMode::Set);
@@ -104,7 +104,7 @@ TEST(InForce, ApplyingAgainChangesNothing) {
 }
 
 TEST(InForce, WhatAHandChangedStays) {
-    PictureWork work{startingGrade(), {}, 0, {}};
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
     Preset preset = saturation("Vivid", 0.4);
     preset.carried.look[0].stages[0].parameters["muted"] = 0.2;
     work = withPreset(work, preset, ApplyMode::Set);
@@ -117,7 +117,7 @@ TEST(InForce, WhatAHandChangedStays) {
 }
 
 TEST(InForce, ALaterPresetKeepsItsValueAndKnowsWhatWasBefore) {
-    PictureWork work{startingGrade(), {}, 0, {}};
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
     work = withPreset(work, saturation("First", 0.4), ApplyMode::Set);
     work = withPreset(work, saturation("Second", -0.5), ApplyMode::Set);
     EXPECT_EQ(overallOf(work), -0.5);
@@ -148,7 +148,7 @@ TEST(InForce, StrengthSwapAndSwitchKeepThePlace) {
         for (const Layer& layer : on.grade.look) back.push_back(layer.name);
         EXPECT_EQ(back, names) << i;
     }
-    PictureWork work{startingGrade(), {}, 0, {}};
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
     work = withPreset(work, saturation("Vivid", 0.4), ApplyMode::Set);
     InForce wanted = work.inForce[0];
     wanted.preset = saturation("Quiet", -0.3);
@@ -193,7 +193,7 @@ TEST(InForce, IdsStayTheOnesOfTheirOwnStagesWhateverIsDone) {
         }
     }
     // What was put aside by Replace gives way where its ids were given again, and its presets go on speaking of it.
-    PictureWork work{startingGrade(), {}, 0, {}};
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
     work = withPreset(work, saturation("Vivid", 0.4), ApplyMode::Set);
     Preset bare = saturation("Bare", 0.1);
     work = withPreset(work, bare, ApplyMode::Replace);
@@ -213,7 +213,7 @@ TEST(InForce, IdsStayTheOnesOfTheirOwnStagesWhateverIsDone) {
 }
 
 TEST(InForce, ReplaceBringsTheLookBackAndWhatWasInForce) {
-    PictureWork work{startingGrade(), {}, 0, {}};
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
     work = withPreset(work, saturation("Vivid", 0.4), ApplyMode::Set);
     Preset bare;
     bare.name = "Bare";
@@ -243,7 +243,7 @@ TEST(InForce, IsWrittenReadAndDroppedWhenSpent) {
         work.grade = startingGrade();
         EXPECT_TRUE(withoutSpentPresets(work).inForce.size() <= work.inForce.size());
     }
-    PictureWork work = withPreset({startingGrade(), {}, 0, {}}, saturation("Vivid", 0.4), ApplyMode::Set);
+    PictureWork work = withPreset({startingGrade(), {}, kStartTake, {}}, saturation("Vivid", 0.4), ApplyMode::Set);
     work.grade = startingGrade();
     EXPECT_TRUE(withoutSpentPresets(work).inForce.empty());
     EXPECT_EQ(
@@ -263,7 +263,7 @@ TEST(InForce, ALutStandsInTheFileOnce) {
     layer.stages[0].parameters["file"] = LutContent{"dusk.cube", std::make_shared<const LutTable>(table)};
     preset.carried.look.push_back(layer);
     preset = presetFromText(presetToText(preset)); // with ids
-    const PictureWork work = withPreset({startingGrade(), {}, 0, {}}, preset, ApplyMode::AddAbove);
+    const PictureWork work = withPreset({startingGrade(), {}, kStartTake, {}}, preset, ApplyMode::AddAbove);
     const std::string text = workToText(work);
     EXPECT_LT(text.size(), 1.5 * gradeToText(work.grade).size());
     EXPECT_EQ(workFromText(text), work);
@@ -276,7 +276,7 @@ TEST(InForce, ALutStandsInTheFileOnce) {
 }
 
 TEST(InForce, ValuesFromADamagedFileAreHeldToTheirRanges) {
-    PictureWork work = withPreset({startingGrade(), {}, 0, {}}, saturation("Vivid", 0.4), ApplyMode::Set);
+    PictureWork work = withPreset({startingGrade(), {}, kStartTake, {}}, saturation("Vivid", 0.4), ApplyMode::Set);
     work.inForce[0].set[0].before = Value(std::string("nonsense"));
     EXPECT_TRUE(validate(withoutPreset(work, 0).grade).empty());
     work.inForce[0].set[0].before = 99.0;

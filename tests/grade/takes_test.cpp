@@ -7,47 +7,69 @@
 
 namespace baryton::test {
 
-TEST(Takes, KeepChooseRenameRemove) {
-    PictureWork work{startingGrade(), {}, 0, {}};
-    EXPECT_EQ(takesOf(work).size(), 1u);
-    Grade first = work.grade;
-    first.prep[0].parameters["stops"] = 1.0;
-    work.grade = first;
-    work = withTakeKept(work, "Start");
-    ASSERT_EQ(work.takes.size(), 2u);
-    EXPECT_EQ(work.takes[0].name, "Start");
-    EXPECT_EQ(work.active, 1u);
+TEST(Takes, AKeptOneNeverChanges) {
+    PictureWork work{startingGrade(), {}, kStartTake, {}};
+    EXPECT_FALSE(isKeptAsTake(work));
+    work.grade.prep[0].parameters["stops"] = 1.0;
+    const Grade first = work.grade;
+    work = withTakeKept(work, "Bright");
+    ASSERT_EQ(work.takes.size(), 1u);
+    EXPECT_EQ(work.takes[0].name, "Bright");
+    EXPECT_EQ(work.from, 0);
+    EXPECT_EQ(work.grade, first) << "work goes on from it";
+    EXPECT_TRUE(isKeptAsTake(work));
     work.grade.prep[0].parameters["stops"] = -1.0;
+    EXPECT_EQ(work.takes[0].grade, first) << "what is done now does not reach it";
+    EXPECT_FALSE(isKeptAsTake(work));
     const Grade second = work.grade;
-    work = withTakeChosen(work, 0);
-    EXPECT_EQ(work.grade, first) << "the kept take is as it was kept";
-    work = withTakeChosen(work, 1);
-    EXPECT_EQ(work.grade, second) << "and the other as it was left";
-    work = withTakeRenamed(work, 1, "End");
-    EXPECT_EQ(takesOf(work)[1].name, "End");
-    const PictureWork one = withTakeRemoved(work, 1);
-    EXPECT_EQ(one.grade, first);
-    EXPECT_EQ(withTakeRemoved(one, 0), one) << "the last take stays";
-    EXPECT_EQ(withTakeChosen(work, 7), work);
-    EXPECT_EQ(withTakeRemoved(withTakeChosen(work, 1), 0).grade, second);
+    work = withTakeKept(work);
+    EXPECT_EQ(work.takes[1].name, "Take 1");
+    work = withTakeInHand(work, 0);
+    EXPECT_EQ(work.grade, first);
+    EXPECT_EQ(work.from, 0);
+    EXPECT_EQ(work.takes[1].grade, second);
+    work = withTakeRenamed(work, 1, "Dark");
+    EXPECT_EQ(work.takes[1].name, "Dark");
+    PictureWork without = withTakeRemoved(work, 0);
+    EXPECT_EQ(without.grade, first) << "the one in hand stays when its take goes";
+    EXPECT_EQ(without.from, kStartTake);
+    ASSERT_EQ(without.takes.size(), 1u);
+    EXPECT_EQ(withTakeRemoved(withTakeInHand(work, 1), 0).from, 0) << "its place has moved up";
+    EXPECT_TRUE(withTakeRemoved(without, 0).takes.empty());
+    for (const int wrong : {-1, 2, 7}) {
+        EXPECT_EQ(withTakeInHand(work, wrong), work);
+        EXPECT_EQ(withTakeRemoved(work, wrong), work);
+        EXPECT_EQ(withTakeRenamed(work, wrong, "a"), work);
+    }
+    EXPECT_EQ(withTakeRenamed(work, 0, ""), work);
 }
 
 TEST(Takes, AreWrittenAndReadBack) {
     Random random(5);
     for (int i = 0; i < 20; ++i) {
-        PictureWork work{randomGrade(random), {}, 0, {}};
+        PictureWork work{randomGrade(random), {}, kStartTake, {}};
         for (int k = 0; k < i % 4; ++k) {
             work = withTakeKept(work);
             work.grade = randomGrade(random);
         }
-        if (i % 3 == 0) work = withTakeChosen(work, 0);
-        work.takes = work.takes.empty() ? work.takes : takesOf(work);
+        if (i % 3 == 0) work = withTakeInHand(work, 0);
         const std::string text = workToText(work);
         EXPECT_EQ(workFromText(text), work) << i;
         EXPECT_EQ(gradeFromText(text).look, work.grade.look) << "readers that know no takes see the one in hand";
         EXPECT_EQ(workFromText(gradeToText(gradeFromText(text))), work) << "and lose none when they write";
     }
+    // As it was written before takes were kept apart from what is in hand.
+    const PictureWork older = workFromText(
+        R"({"format":"baryton-grade","version":1,"prep":[{"type":"exposure","id":"e","parameters":{"stops":1}}],
+            "take":{"name":"Second","place":1},"takes":[{"name":"First","prep":[]}]})");
+    ASSERT_EQ(older.takes.size(), 2u);
+    EXPECT_EQ(older.from, 1);
+    EXPECT_EQ(older.takes[1].name, "Second");
+    EXPECT_EQ(older.takes[1].grade.prep, older.grade.prep);
+    EXPECT_EQ(workFromText(workToText(older)), older);
+    EXPECT_EQ(workFromText(R"({"format":"baryton-grade","version":1,"from":40})").from, kStartTake);
     errorOf([] { workFromText(R"({"format":"baryton-grade","version":1,"take":{"name":1}})"); });
+    errorOf([] { workFromText(R"({"format":"baryton-grade","version":1,"from":"a"})"); });
     errorOf(
         [] { workFromText(R"({"format":"baryton-grade","version":1,"takes":[{"look":[]}],"take":{"name":"a"}})"); });
 }

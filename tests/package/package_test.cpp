@@ -95,7 +95,7 @@ TEST(GradeStore, GoesToTheDataFolderWhereItCannotWrite) {
         const Unprivileged nobody;
         ASSERT_FALSE(nobody.isPrivileged());
         std::string why;
-        EXPECT_EQ(storeWork(picture, {second, {}, 0, {}}, &why), gradeFileInDataFolder(picture));
+        EXPECT_EQ(storeWork(picture, {second, {}, kStartTake, {}}, &why), gradeFileInDataFolder(picture));
         EXPECT_NE(why.find("locked"), std::string::npos) << why;
         EXPECT_EQ(*loadGrade(picture), second) << "the newer one counts, though an older one lies beside the picture";
     }

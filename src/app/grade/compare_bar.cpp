@@ -112,11 +112,8 @@ void CompareBar::fillBefore() {
         return;
     beforeChoices_ = {{}, {Before::Kind::PrepOnly, {}, {}}};
     QStringList names{tr("before = source"), tr("before = Prep only")};
-    const PictureWork& work = state_.keyWork();
-    const auto takes = takesOf(work);
-    for (std::size_t i = 0; i < takes.size(); ++i) {
-        if (i == work.active) continue;
-        const QString name = QString::fromStdString(takes[i].name);
+    for (const Take& take : state_.keyWork().takes) {
+        const QString name = QString::fromStdString(take.name);
         beforeChoices_.push_back({Before::Kind::Take, name, {}});
         names.append(tr("before = %1").arg(name));
     }

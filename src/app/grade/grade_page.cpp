@@ -98,7 +98,10 @@ void GradePage::connectState() {
         samples_ = {};
     });
     connect(&state_, &AppState::keyChanged, this, &GradePage::keyChanged);
-    connect(&state_, &AppState::shownGradeChanged, this, &GradePage::requestFrame);
+    connect(&state_, &AppState::shownGradeChanged, this, [this] {
+        if (!state_.isTrying()) view_->setNowName({}); // two versions were wiped: what is in hand is seen again
+        requestFrame();
+    });
     connect(&state_, &AppState::stageChosen, this, [this] {
         if (!alone_.empty()) alone_ = state_.chosenStage(); // what is shown alone follows the choice
         updateCompare();
@@ -115,6 +118,18 @@ void GradePage::connectState() {
         sheet->setSource(grade, changed);
         sheet->open();
     });
+    connect(steps_, &StepsPanel::besideWanted, this, [this] {
+        if (compare_->mode() != CompareBar::Mode::Grid) compare_->toggleMode(CompareBar::Mode::Grid);
+        grid_->showVersions(true);
+    });
+    connect(steps_, &StepsPanel::wipeWanted, this,
+            [this](const AppState::Version& left, const AppState::Version& right) {
+                if (compare_->mode() != CompareBar::Mode::Wipe) compare_->toggleMode(CompareBar::Mode::Wipe);
+                state_.setBefore({Before::Kind::Step, left.name, left.work.grade});
+                state_.tryOnWorks([work = right.work](const PictureWork&) { return work; });
+                wiped_ = right.name;
+                view_->setNowName(wiped_);
+            });
     connect(panel_, &EditorPanel::savePresetWanted, this, &GradePage::savePreset);
     connect(panel_, &EditorPanel::exportLutWanted, this, &GradePage::exportLut);
     connect(panel_, &EditorPanel::shelfWanted, this,
@@ -190,6 +205,8 @@ void GradePage::connectPicture() {
     });
     connect(compare_, &CompareBar::modeChanged, this, [this] {
         if (compare_->mode() == CompareBar::Mode::Reference && reference_.isEmpty()) chooseReference();
+        if (compare_->mode() != CompareBar::Mode::Grid) grid_->showVersions(false);
+        if (compare_->mode() != CompareBar::Mode::Wipe && !std::exchange(wiped_, {}).isEmpty()) state_.tryChange({});
         updateCompare();
     });
     connect(compare_, &CompareBar::beforeHeld, this, &GradePage::holdBefore);

@@ -109,6 +109,7 @@ private:
     int loadedFor_ = -1;
     bool held_ = false;
     std::string alone_;
+    QString wiped_; ///< the version that is wiped against another
     std::optional<std::array<float, 3>> pointedAfter_;
     struct PointerPrograms {
         Program all;                 ///< the whole grade

@@ -16,7 +16,10 @@ GridView::GridView(AppState& state, QWidget* parent) : QWidget(parent), state_(s
     connect(&state, &AppState::targetsChanged, this, qOverload<>(&QWidget::update));
     connect(&state, &AppState::shownGradeChanged, this, &GridView::redraw);
     connect(&state, &AppState::beforeChanged, this, &GridView::redraw);
-    connect(&state.pictures(), &PictureSet::gradeChanged, this, &GridView::redraw);
+    connect(&state.pictures(), &PictureSet::gradeChanged, this, [this](int index) {
+        if (showsVersions_ && index == state_.key()) fillVersions();
+        redraw();
+    });
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
         if (images_.contains(index) || std::find(shown_.begin(), shown_.end(), index) == shown_.end()) return;
         redraw();
@@ -34,7 +37,39 @@ QImage GridView::image(int index) const {
     return at == images_.end() ? QImage() : at->second;
 }
 
+void GridView::showVersions(bool on) {
+    if (on == showsVersions_) return;
+    showsVersions_ = on;
+    images_.clear();
+    sources_.clear();
+    fillVersions();
+    redraw();
+    update();
+}
+
+void GridView::fillVersions() {
+    if (!showsVersions_ || !state_.hasKey()) {
+        versions_.clear();
+        return;
+    }
+    auto next = state_.versionsOf(state_.key());
+    next.push_back({kInHand, tr("In hand: %1").arg(state_.handText(state_.key())), state_.keyWork()});
+    // The start and the newest ones have room.
+    if (next.size() > kMost)
+        next.erase(next.begin() + 1, next.begin() + 1 + static_cast<std::ptrdiff_t>(next.size() - kMost));
+    if (next.size() != versions_.size()) {
+        images_.clear();
+        sources_.clear();
+    }
+    versions_ = std::move(next);
+}
+
 void GridView::choose() {
+    if (showsVersions_) {
+        images_.clear();
+        sources_.clear();
+        fillVersions();
+    }
     std::vector<int> wanted = state_.selection();
     // One alone is no grid: its neighbours come beside it.
     if (wanted.size() < 2) {
@@ -63,16 +98,21 @@ void GridView::redraw() {
         sourceSize_ = room.toSize();
         sources_.clear();
     }
-    for (const int index : shown_) {
+    for (std::size_t i = 0; i < count(); ++i) {
+        const int index = showsVersions_ ? static_cast<int>(i) : shown_[i];
         Picture& source = sources_[index];
         if (source.isEmpty()) {
-            const Picture small = state_.pictures().smallOf(index);
+            const Picture small = state_.pictures().smallOf(showsVersions_ ? state_.key() : index);
             if (small.isEmpty()) continue;
             const double scale = std::min({1.0, room.width() / small.width(), room.height() / small.height()});
             source = resized(small, std::max(1, static_cast<int>(std::lround(small.width() * scale))),
                              std::max(1, static_cast<int>(std::lround(small.height() * scale))));
         }
-        tiles.push_back({index, isBefore_ ? state_.beforeOf(index) : state_.shownGradeOf(index), source});
+        tiles.push_back({index,
+                         showsVersions_ ? versions_[i].work.grade
+                         : isBefore_    ? state_.beforeOf(index)
+                                        : state_.shownGradeOf(index),
+                         source});
         awaited_.insert(index);
     }
     drawer_.draw(std::move(tiles));
@@ -90,41 +130,50 @@ void GridView::showEvent(QShowEvent*) {
 }
 
 QRectF GridView::cell(std::size_t place) const {
-    const auto count = static_cast<int>(std::max<std::size_t>(1, shown_.size()));
-    const int columns = static_cast<int>(std::ceil(std::sqrt(double(count)))), rows = (count + columns - 1) / columns;
+    const auto cells = static_cast<int>(std::max<std::size_t>(1, count()));
+    const int columns = static_cast<int>(std::ceil(std::sqrt(double(cells)))), rows = (cells + columns - 1) / columns;
     const double w = double(width()) / columns, h = double(height()) / rows;
     const auto at = static_cast<int>(place);
-    return QRectF(at % columns * w, at / columns * h, w, h).adjusted(4, 4, -4, -4);
+    constexpr int name = 20; // below a version, so that nothing lies over it
+    return QRectF(at % columns * w, at / columns * h, w, h).adjusted(4, 4, -4, showsVersions_ ? -4 - name : -4);
+}
+
+void GridView::paintCell(QPainter& p, std::size_t i) const {
+    const auto& c = theme::colours();
+    const int index = showsVersions_ ? static_cast<int>(i) : shown_[i];
+    const QRectF room = cell(i);
+    const QImage picture = image(index);
+    QRectF where = room;
+    if (!picture.isNull()) {
+        const QSizeF size = QSizeF(picture.size()).scaled(room.size(), Qt::KeepAspectRatio);
+        where = {room.center() - QPointF(size.width() / 2, size.height() / 2), size};
+        p.drawImage(where, picture);
+        if (isBefore_ && !showsVersions_) drawTag(p, where, state_.beforeName(), Qt::AlignLeft);
+    } else {
+        const QString& error = state_.pictures().at(showsVersions_ ? state_.key() : index).error;
+        p.setPen(error.isEmpty() ? c.second : c.error);
+        p.drawText(room, Qt::AlignCenter | Qt::TextWordWrap, error.isEmpty() ? tr("Reading…") : error);
+    }
+    const auto& chosen = state_.selection();
+    if (!showsVersions_ && state_.editsAll() && std::find(chosen.begin(), chosen.end(), index) != chosen.end())
+        p.fillRect(QRectF(where.left() - 4, where.top(), 4, where.height()), c.accent);
+    const bool isCurrent = showsVersions_ ? versions_[i].take == kInHand : index == state_.key();
+    if (isCurrent) {
+        p.setPen(QPen(c.accent, 2));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(where.adjusted(-1, -1, 1, 1));
+    }
+    if (!showsVersions_) return;
+    p.setPen(isCurrent ? c.text : c.second);
+    p.drawText(QRectF(room.left(), where.bottom() + 3, room.width(), 18), Qt::AlignHCenter | Qt::AlignTop,
+               versions_[i].name);
 }
 
 void GridView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), theme::surround());
     p.setRenderHint(QPainter::SmoothPixmapTransform);
-    const auto& c = theme::colours();
-    for (std::size_t i = 0; i < shown_.size(); ++i) {
-        const QRectF room = cell(i);
-        const QImage picture = image(shown_[i]);
-        QRectF where = room;
-        if (!picture.isNull()) {
-            const QSizeF size = QSizeF(picture.size()).scaled(room.size(), Qt::KeepAspectRatio);
-            where = {room.center() - QPointF(size.width() / 2, size.height() / 2), size};
-            p.drawImage(where, picture);
-            if (isBefore_) drawTag(p, where, state_.beforeName(), Qt::AlignLeft);
-        } else {
-            const QString& error = state_.pictures().at(shown_[i]).error;
-            p.setPen(error.isEmpty() ? c.second : c.error);
-            p.drawText(room, Qt::AlignCenter | Qt::TextWordWrap, error.isEmpty() ? tr("Reading…") : error);
-        }
-        const auto& chosen = state_.selection();
-        if (state_.editsAll() && std::find(chosen.begin(), chosen.end(), shown_[i]) != chosen.end())
-            p.fillRect(QRectF(where.left() - 4, where.top(), 4, where.height()), c.accent);
-        if (shown_[i] == state_.key()) {
-            p.setPen(QPen(c.accent, 2));
-            p.setBrush(Qt::NoBrush);
-            p.drawRect(where.adjusted(-1, -1, 1, 1));
-        }
-    }
+    for (std::size_t i = 0; i < count(); ++i) paintCell(p, i);
 }
 
 void GridView::resizeEvent(QResizeEvent*) {
@@ -132,8 +181,12 @@ void GridView::resizeEvent(QResizeEvent*) {
 }
 
 void GridView::mousePressEvent(QMouseEvent* event) {
-    for (std::size_t i = 0; i < shown_.size(); ++i)
-        if (cell(i).contains(event->position())) state_.setKey(shown_[i]);
+    for (std::size_t i = 0; i < count(); ++i) {
+        if (!cell(i).contains(event->position())) continue;
+        if (!showsVersions_) return state_.setKey(shown_[i]);
+        if (versions_[i].take != kInHand) state_.goOnFrom(versions_[i].take);
+        return;
+    }
 }
 
 } // namespace baryton

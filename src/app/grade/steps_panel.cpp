@@ -11,9 +11,14 @@
 
 namespace baryton {
 
+namespace {
+constexpr int kInHand = -2; ///< among versions, what is in hand
+} // namespace
+
 StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), takes_(new QListWidget), steps_(new QListWidget),
-      remove_(makeButton(tr("Delete"), "flat")), save_(makeButton(tr("Save these as a preset…"), "")) {
+      remove_(makeButton(tr("Delete"), "flat")), wipe_(makeButton(tr("Wipe two"), "flat")),
+      save_(makeButton(tr("Save these as a preset…"), "")) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);
@@ -29,18 +34,34 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     layout->addLayout(head);
     takes_->setAccessibleName(tr("Takes"));
     takes_->setIconSize({72, 48});
-    takes_->setEditTriggers(QAbstractItemView::EditKeyPressed | QAbstractItemView::DoubleClicked);
+    takes_->setEditTriggers(QAbstractItemView::EditKeyPressed);
+    takes_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     takes_->setContextMenuPolicy(Qt::CustomContextMenu);
-    takes_->setMaximumHeight(190);
+    takes_->setMouseTracking(true);
+    takes_->setWordWrap(true);
+    takes_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    takes_->viewport()->installEventFilter(this);
+    takes_->setFixedHeight(216);
+    takes_->setToolTip(tr("Point to see a version, click to go on from it, Ctrl+click to choose two for the wipe"));
     layout->addWidget(takes_);
     auto* row = new QHBoxLayout;
     auto* keep = makeButton(tr("Keep take"), "");
-    keep->setToolTip(tr("Keeps the picture as it is now and goes on in a copy"));
-    remove_->setToolTip(tr("Deletes the take that is shown"));
+    keep->setToolTip(tr("Keeps the picture as it is now; what you do then goes on from there (Ctrl+T)"));
+    remove_->setToolTip(tr("Deletes the takes that are chosen"));
     row->addWidget(keep);
     row->addStretch(1);
     row->addWidget(remove_);
     layout->addLayout(row);
+    auto* compare = new QHBoxLayout;
+    auto* beside = makeButton(tr("Side by side"), "flat");
+    beside->setToolTip(tr("All versions of this picture together"));
+    wipe_->setToolTip(
+        tr("The two chosen versions on either side of a line; one chosen alone stands against what is in "
+           "hand"));
+    compare->addWidget(beside);
+    compare->addStretch(1);
+    compare->addWidget(wipe_);
+    layout->addLayout(compare);
     layout->addSpacing(4);
     layout->addWidget(makeLabel(tr("Steps"), "heading"));
     steps_->setAccessibleName(tr("Steps"));
@@ -60,24 +81,37 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     layout->addWidget(save_);
 
     connect(close, &QPushButton::clicked, this, &StepsPanel::closeWanted);
-    connect(keep, &QPushButton::clicked, this, [this] {
-        state_.editWorks(tr("Keep a take"), [](const PictureWork& work) { return withTakeKept(work); });
-    });
+    connect(keep, &QPushButton::clicked, this, [this] { state_.keepTake(); });
+    connect(beside, &QPushButton::clicked, this, &StepsPanel::besideWanted);
+    connect(wipe_, &QPushButton::clicked, this, &StepsPanel::wipeChosen);
     connect(remove_, &QPushButton::clicked, this, [this] {
-        state_.editWorks(tr("Delete a take"),
-                         [take = chosenTake()](const PictureWork& work) { return withTakeRemoved(work, take); });
+        std::set<int, std::greater<>> gone; // from the last, so that places stay true
+        for (const auto* item : takes_->selectedItems())
+            if (const int take = item->data(Qt::UserRole).toInt(); take > kStartTake) gone.insert(take);
+        state_.editWorks(tr("Delete a take"), [gone](PictureWork work) {
+            for (const int take : gone) work = withTakeRemoved(work, take);
+            return work;
+        });
     });
-    connect(takes_, &QListWidget::currentRowChanged, this, [this](int r) {
-        if (filling_ || r < 0) return;
-        state_.editWorks(tr("Choose take %1").arg(takes_->item(r)->text()),
-                         [r](const PictureWork& work) { return withTakeChosen(work, static_cast<std::size_t>(r)); });
+    const auto goOn = [this](const QListWidgetItem* item) {
+        const int take = item->data(Qt::UserRole).toInt();
+        if (take == kInHand) return;
+        isTrying_ = false;
+        state_.goOnFrom(take);
+    };
+    connect(takes_, &QListWidget::itemClicked, this, [goOn](const QListWidgetItem* item) {
+        if (QGuiApplication::keyboardModifiers() == Qt::NoModifier) goOn(item);
     });
+    connect(takes_, &QListWidget::itemActivated, this, [this, goOn](const QListWidgetItem* item) {
+        if (takes_->hasFocus() && takes_->selectedItems().size() == 1) goOn(item);
+    });
+    connect(takes_, &QListWidget::itemEntered, this, [this](const QListWidgetItem* item) { tryRow(item); });
+    connect(takes_, &QListWidget::itemSelectionChanged, this, &StepsPanel::updateButtons);
     connect(takes_, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) {
         if (filling_) return;
-        state_.editWorks(tr("Rename a take"), [take = static_cast<std::size_t>(takes_->row(item)),
-                                               name = item->text().trimmed().toStdString()](const PictureWork& work) {
-            return withTakeRenamed(work, take, name);
-        });
+        state_.editWorks(tr("Rename a take"),
+                         [take = item->data(Qt::UserRole).toInt(), name = item->text().trimmed().toStdString()](
+                             const PictureWork& work) { return withTakeRenamed(work, take, name); });
         fill();
     });
     connect(takes_, &QListWidget::customContextMenuRequested, this, &StepsPanel::openTakeMenu);
@@ -132,24 +166,71 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     fill();
 }
 
-std::size_t StepsPanel::chosenTake() const {
-    return static_cast<std::size_t>(std::max(0, takes_->currentRow()));
+AppState::Version StepsPanel::versionAt(const QListWidgetItem* item) const {
+    const int take = item->data(Qt::UserRole).toInt();
+    for (const auto& version : state_.versionsOf(state_.key()))
+        if (version.take == take) return version;
+    return {kInHand, tr("in hand"), state_.keyWork()};
+}
+
+void StepsPanel::tryRow(const QListWidgetItem* item) {
+    const bool tries = item && item->data(Qt::UserRole).toInt() != kInHand;
+    if (!tries && !std::exchange(isTrying_, false)) return;
+    isTrying_ = tries;
+    if (!tries) return state_.tryOnWorks({});
+    // Others that are chosen show their own take of that place, where they have one.
+    const int take = item->data(Qt::UserRole).toInt();
+    const PictureWork start = versionAt(item).work;
+    state_.tryOnWorks(
+        [take, start](const PictureWork& work) { return take == kStartTake ? start : withTakeInHand(work, take); });
+}
+
+void StepsPanel::wipeChosen() {
+    std::vector<AppState::Version> chosen;
+    for (int row = 0; row < takes_->count(); ++row)
+        if (takes_->item(row)->isSelected()) chosen.push_back(versionAt(takes_->item(row)));
+    if (chosen.size() == 1) chosen.insert(chosen.begin(), {kInHand, tr("in hand"), state_.keyWork()});
+    if (chosen.size() != 2) return;
+    isTrying_ = false; // it stays when the pointer goes
+    Q_EMIT wipeWanted(chosen[1], chosen[0]);
+}
+
+void StepsPanel::updateButtons() {
+    const auto chosen = takes_->selectedItems();
+    const auto isTake = [](const QListWidgetItem* item) { return item->data(Qt::UserRole).toInt() > kStartTake; };
+    remove_->setEnabled(std::any_of(chosen.begin(), chosen.end(), isTake));
+    const bool isOther = chosen.size() == 1 && chosen.front()->data(Qt::UserRole).toInt() != kInHand;
+    wipe_->setEnabled(isOther || chosen.size() == 2);
+}
+
+void StepsPanel::hideEvent(QHideEvent*) {
+    tryRow(nullptr);
+}
+
+bool StepsPanel::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Leave) tryRow(nullptr);
+    return QWidget::eventFilter(watched, event);
 }
 
 void StepsPanel::fill() {
-    if (!isVisible()) return;
+    if (!isVisible() || !state_.hasKey()) return;
     filling_ = true;
-    const auto kept = takesOf(state_.keyWork());
     takes_->clear();
-    for (const Take& take : kept) {
-        auto* item = new QListWidgetItem(QString::fromStdString(take.name), takes_);
-        item->setFlags(item->flags() | Qt::ItemIsEditable);
+    const auto add = [this](int take, const QString& name) {
+        auto* item = new QListWidgetItem(name, takes_);
+        item->setData(Qt::UserRole, take);
+        if (take > kStartTake) item->setFlags(item->flags() | Qt::ItemIsEditable);
         QPixmap empty(144, 96);
         empty.fill(theme::colours().well);
         item->setIcon(empty);
-    }
-    takes_->setCurrentRow(static_cast<int>(state_.keyWork().active));
-    remove_->setEnabled(kept.size() > 1);
+        return item;
+    };
+    auto* hand = add(kInHand, tr("In hand\n%1").arg(state_.handText(state_.key())));
+    hand->setForeground(theme::colours().accent);
+    const auto versions = state_.versionsOf(state_.key());
+    for (std::size_t i = versions.size(); i-- > 0;) add(versions[i].take, versions[i].name); // the newest first
+    takes_->setCurrentRow(0);
+    updateButtons();
     steps_->clear();
     const auto entries = state_.history(state_.key());
     for (std::size_t i = entries.size(); i-- > 0;) { // the last one first
@@ -168,8 +249,8 @@ void StepsPanel::drawTakes() {
     const Picture small = state_.pictures().smallOf(state_.key());
     if (small.isEmpty()) return;
     std::vector<TileDrawer::Tile> tiles;
-    const auto kept = takesOf(state_.keyWork());
-    for (std::size_t i = 0; i < kept.size(); ++i) tiles.push_back({static_cast<int>(i), kept[i].grade, small});
+    for (int row = 0; row < takes_->count(); ++row)
+        tiles.push_back({row, versionAt(takes_->item(row)).work.grade, small});
     drawer_.draw(std::move(tiles));
 }
 
@@ -180,23 +261,21 @@ void StepsPanel::showEvent(QShowEvent*) {
 void StepsPanel::openTakeMenu(QPoint at) {
     QListWidgetItem* item = takes_->itemAt(at);
     if (!item) return;
-    const auto index = static_cast<std::size_t>(takes_->row(item));
+    const int take = item->data(Qt::UserRole).toInt();
+    if (take == kInHand) return;
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
-    menu->addAction(tr("Rename"), this, [this, item] { takes_->editItem(item); });
-    menu->addAction(tr("Compare with this take"), this, [this, index] {
-        const auto kept = takesOf(state_.keyWork());
-        state_.setBefore({Before::Kind::Take, QString::fromStdString(kept.at(index).name), {}});
-    });
-    menu->addAction(tr("Duplicate"), this, [this, index] {
-        state_.editWorks(tr("Duplicate a take"),
-                         [index](const PictureWork& work) { return withTakeKept(withTakeChosen(work, index)); });
-    });
-    auto* gone = menu->addAction(tr("Delete"), this, [this, index] {
-        state_.editWorks(tr("Delete a take"),
-                         [index](const PictureWork& work) { return withTakeRemoved(work, index); });
-    });
-    gone->setEnabled(takes_->count() > 1);
+    menu->addAction(tr("Go on from this"), this, [this, take] { state_.goOnFrom(take); });
+    if (take > kStartTake) {
+        menu->addAction(tr("Rename"), this, [this, item] { takes_->editItem(item); });
+        menu->addAction(tr("Compare with this take"), this, [this, name = versionAt(item).name] {
+            state_.setBefore({Before::Kind::Take, name, {}});
+        });
+        menu->addAction(tr("Delete"), this, [this, take] {
+            state_.editWorks(tr("Delete a take"),
+                             [take](const PictureWork& work) { return withTakeRemoved(work, take); });
+        });
+    }
     menu->popup(takes_->viewport()->mapToGlobal(at));
 }
 

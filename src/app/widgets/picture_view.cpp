@@ -162,6 +162,16 @@ void PictureView::setBeforeName(const QString& name) {
     update();
 }
 
+void PictureView::setNowName(const QString& name) {
+    if (nowName_ == name) return;
+    nowName_ = name;
+    update();
+}
+
+QString PictureView::nowName() const {
+    return nowName_.isEmpty() ? tr("now") : nowName_;
+}
+
 void PictureView::setNotice(const QString& text) {
     notice_ = text;
     update();
@@ -321,12 +331,12 @@ void PictureView::paintEvent(QPaintEvent*) {
             p.setBrush(Qt::white);
             p.drawEllipse(across ? QPointF(area.center().x(), line.y()) : QPointF(line.x(), area.center().y()), 8, 8);
             drawTag(p, area, beforeName_, Qt::AlignLeft);
-            drawTag(p, area, tr("now"), across ? Qt::AlignLeft | Qt::AlignBottom : Qt::AlignRight);
+            drawTag(p, area, nowName(), across ? Qt::AlignLeft | Qt::AlignBottom : Qt::AlignRight);
         }
         if (compare_ == Compare::Beside && canCompare) {
             drawPane(p, 0, before_);
             drawTag(p, area.translated(pane(0).center() - pane(1).center()), beforeName_, Qt::AlignLeft);
-            drawTag(p, area, tr("now"), Qt::AlignLeft);
+            drawTag(p, area, nowName(), Qt::AlignLeft);
         }
         if (compare_ == Compare::Before && canCompare)
             drawTag(p, area, beforeName_, Qt::AlignLeft);

@@ -40,6 +40,8 @@ public:
     void setCompare(Compare compare);
     Compare compare() const { return compare_; }
     void setBeforeName(const QString& name);
+    /// What stands against the version before; empty: "now".
+    void setNowName(const QString& name);
     /// A picture of any kind to lie beside; a null image takes it away.
     void setReference(const QImage& image, const QString& name);
     bool hasReference() const { return !reference_.isNull(); }
@@ -107,6 +109,7 @@ private:
     QPointF paneMiddle(QPointF position) const;
     bool isWiping() const { return compare_ == Compare::Wipe || compare_ == Compare::WipeAcross; }
     void showCursor();
+    QString nowName() const;
     void drawPane(QPainter& painter, int which, const QImage& image) const;
     void drawMarks(QPainter& painter) const;
     QRectF target(const Region& region) const; ///< where a region's pixels go, in widget coordinates
@@ -126,7 +129,7 @@ private:
     bool clipShadows_ = false, clipHighlights_ = false, spaceHeld_ = false, isShared_ = false;
     Region shown_;
     Compare compare_ = Compare::After;
-    QString beforeName_, notice_;
+    QString beforeName_, nowName_, notice_;
     std::optional<Qt::CursorShape> pressCursor_;
     QPointF pointerAt_;
     double wipe_ = 0.5; ///< of the visible picture's width
