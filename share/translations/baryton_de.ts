@@ -291,14 +291,6 @@
         <translation>Pfeiltasten rücken den Punkt um 1, mit Umschalt um 10; Bild auf und Bild ab wählen; Entf entfernt</translation>
     </message>
     <message>
-        <source>A wheel</source>
-        <translation>Ein Rad</translation>
-    </message>
-    <message>
-        <source>arrow keys pull the colour; Page Up and Page Down lift and lower; Home resets</source>
-        <translation>Pfeiltasten ziehen die Farbe; Bild auf und Bild ab heben und senken; Pos1 setzt zurück</translation>
-    </message>
-    <message>
         <source>A card of the chain</source>
         <translation>Eine Karte der Kette</translation>
     </message>
@@ -3010,6 +3002,50 @@
         <source>The colour laid over the greys.</source>
         <translation>Die Farbe, die über die Grautöne gelegt wird.</translation>
     </message>
+    <message>
+        <source>this is no account of a run that this version knows</source>
+        <translation>das ist kein Bericht eines Laufs, den diese Version kennt</translation>
+    </message>
+    <message>
+        <source>it can be deleted: only the states of the last run are lost</source>
+        <translation>sie kann gelöscht werden: Nur die Stände des letzten Laufs gehen verloren</translation>
+    </message>
+    <message>
+        <source>this account of a run is damaged</source>
+        <translation>dieser Bericht eines Laufs ist beschädigt</translation>
+    </message>
+    <message>
+        <source>A disc</source>
+        <translation>Eine Scheibe</translation>
+    </message>
+    <message>
+        <source>arrow keys pull the chosen handle, Shift by ten; comma and full stop choose the one beside; Home takes its pull away</source>
+        <translation>Pfeiltasten ziehen den gewählten Griff, mit Umschalt das Zehnfache; Komma und Punkt wählen den daneben; Pos1 nimmt seinen Zug weg</translation>
+    </message>
+    <message>
+        <source>A tone axis</source>
+        <translation>Eine Tonwertachse</translation>
+    </message>
+    <message>
+        <source>Up and Down lift and lower, Shift by ten; Left and Right choose; Home goes back to the default</source>
+        <translation>Auf und Ab heben und senken, mit Umschalt das Zehnfache; Links und Rechts wählen; Pos1 geht zum Standard zurück</translation>
+    </message>
+    <message>
+        <source>A row of words</source>
+        <translation>Eine Reihe von Wörtern</translation>
+    </message>
+    <message>
+        <source>Tab comes to the chosen one; Left and Right choose</source>
+        <translation>Tab kommt zum gewählten; Links und Rechts wählen</translation>
+    </message>
+    <message>
+        <source>Any drag</source>
+        <translation>Jedes Ziehen</translation>
+    </message>
+    <message>
+        <source>Escape takes it back whole</source>
+        <translation>Escape nimmt es ganz zurück</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3338,10 +3374,6 @@
         <translation>Ordner öffnen</translation>
     </message>
     <message>
-        <source>Cancelling…</source>
-        <translation>Wird abgebrochen…</translation>
-    </message>
-    <message>
         <source>picture</source>
         <translation>Bild</translation>
     </message>
@@ -3406,10 +3438,6 @@
         <translation>misslungen: %1</translation>
     </message>
     <message>
-        <source>cancelled</source>
-        <translation>abgebrochen</translation>
-    </message>
-    <message>
         <source>%1 of %2 files</source>
         <translation>%1 von %2 Dateien</translation>
     </message>
@@ -3426,16 +3454,40 @@
         <translation> · noch etwa %1 s</translation>
     </message>
     <message>
-        <source>Cancelled. %1 of %2 files were made; none is half written.</source>
-        <translation>Abgebrochen. %1 von %2 Dateien wurden gemacht; keine ist halb geschrieben.</translation>
-    </message>
-    <message>
         <source>%1 of %2 files are done in %3 s.</source>
         <translation>%1 von %2 Dateien sind in %3 s fertig.</translation>
     </message>
     <message>
         <source> %1 failed; point at them in the table to read why.</source>
         <translation> %1 misslangen; in der Tabelle darauf zeigen, um den Grund zu lesen.</translation>
+    </message>
+    <message>
+        <source>The last run made %1 of %2 files. Continue makes the rest.</source>
+        <translation>Der letzte Lauf schrieb %1 von %2 Dateien. Weiter macht den Rest.</translation>
+    </message>
+    <message>
+        <source>The last run made %1 of %2 files.</source>
+        <translation>Der letzte Lauf schrieb %1 von %2 Dateien.</translation>
+    </message>
+    <message>
+        <source>Continue</source>
+        <translation>Weiter</translation>
+    </message>
+    <message>
+        <source>Finishing the files in hand…</source>
+        <translation>Beendet die Dateien in Arbeit…</translation>
+    </message>
+    <message>
+        <source>Stopping…</source>
+        <translation>Hält an…</translation>
+    </message>
+    <message>
+        <source>not made</source>
+        <translation>nicht gemacht</translation>
+    </message>
+    <message>
+        <source>Stopped. %1 of %2 files are made, none is half written. Continue makes the rest.</source>
+        <translation>Angehalten. %1 von %2 Dateien sind geschrieben, keine halb. Weiter macht den Rest.</translation>
     </message>
 </context>
 <context>
@@ -3716,6 +3768,37 @@
     <message>
         <source>%1 (left)  ·  %2 (right)</source>
         <translation>%1 (links)  ·  %2 (rechts)</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ClosingSheet</name>
+    <message>
+        <source>A batch is running</source>
+        <translation>Ein Stapel läuft</translation>
+    </message>
+    <message>
+        <source>A batch is still running.</source>
+        <translation>Es läuft noch ein Stapel.</translation>
+    </message>
+    <message>
+        <source>Whichever you choose, no file is left half written, and the next start knows what is made and goes on with the rest.</source>
+        <translation>Was auch gewählt wird: Keine Datei bleibt halb geschrieben, und der nächste Start weiß, was gemacht ist, und geht mit dem Rest weiter.</translation>
+    </message>
+    <message>
+        <source>Stop after the files in hand</source>
+        <translation>Nach den Dateien in Arbeit anhalten</translation>
+    </message>
+    <message>
+        <source>Go on in the background</source>
+        <translation>Im Hintergrund weiter</translation>
+    </message>
+    <message>
+        <source>The window closes; the program ends by itself when all files are made</source>
+        <translation>Das Fenster schließt; das Programm endet von selbst, wenn alle Dateien gemacht sind</translation>
+    </message>
+    <message>
+        <source>Stay</source>
+        <translation>Bleiben</translation>
     </message>
 </context>
 <context>
@@ -4749,6 +4832,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Strength</source>
         <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>None. What a click puts on stands here and can be weakened, swapped or taken off.</source>
+        <translation>Keine. Was ein Klick auflegt, steht hier und lässt sich schwächen, tauschen oder abnehmen.</translation>
     </message>
 </context>
 <context>

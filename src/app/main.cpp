@@ -36,6 +36,8 @@ int main(int argc, char** argv) {
         problem = e.what();
     }
     baryton::MainWindow window(baryton::userLibraryFolder());
+    QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit,
+                     Qt::QueuedConnection);
     window.show();
     constexpr qint64 mostTileBytes = qint64(300) << 20;
     QThreadPool::globalInstance()->start([] { baryton::trimTileFolder(mostTileBytes); });

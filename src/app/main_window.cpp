@@ -1,4 +1,5 @@
 #include "app/main_window.h"
+#include "app/batch/closing_sheet.h"
 #include "app/desktop_profile.h"
 #include "app/gesture_keeper.h"
 #include "app/grade/paste_sheet.h"
@@ -92,6 +93,14 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
         setWindowTitle(tr("%1 – Baryton")
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
         updateUndo();
+    });
+    connect(batch_, &BatchPage::finished, this, [this] {
+        if (leaving_ == Leaving::WhenStopped) QMainWindow::close();
+        if (leaving_ == Leaving::InBackground) {
+            state_.pictures().flush();
+            Q_EMIT endedInBackground();
+        }
+        leaving_ = Leaving::No;
     });
     new PresetKeys(state_, this);
     auto* gestures = new GestureKeeper(state_, this);
@@ -433,7 +442,31 @@ void MainWindow::showMessage(const QString& text, bool isProblem) {
     placeNotice();
 }
 
+void MainWindow::askBeforeClosing() {
+    if (leaving_ != Leaving::No) return; // it has been said
+    for (const auto* open : findChildren<ClosingSheet*>())
+        if (open->isVisible()) return;
+    auto* sheet = new ClosingSheet(this);
+    connect(sheet, &ClosingSheet::stopWanted, this, [this] {
+        showTask(2);
+        batch_->finishUp();
+        leaving_ = Leaving::WhenStopped;
+        if (!batch_->isRunning()) close();
+    });
+    connect(sheet, &ClosingSheet::backgroundWanted, this, [this] {
+        leaving_ = Leaving::InBackground;
+        QGuiApplication::setQuitOnLastWindowClosed(false);
+        hide();
+        if (!batch_->isRunning()) Q_EMIT endedInBackground();
+    });
+    sheet->open();
+}
+
 void MainWindow::closeEvent(QCloseEvent* event) {
+    if (batch_->isRunning()) {
+        event->ignore();
+        return askBeforeClosing();
+    }
     if (!state_.pictures().flush() && !closesWithoutGrades_) {
         closesWithoutGrades_ = true;
         showMessage(

@@ -26,6 +26,10 @@ public:
     void showTask(int task);                                             ///< 0 Grade, 1 Package, 2 Batch
     int task() const { return std::min(tasks_->currentIndex(), 3) % 3; } ///< the welcome page stands in Grade's place
 
+Q_SIGNALS:
+    /// A run that went on without the window has ended: nothing is left to do.
+    void endedInBackground();
+
 protected:
     void closeEvent(QCloseEvent* event) override;
     void showEvent(QShowEvent* event) override;
@@ -51,6 +55,7 @@ private:
     void openPalette();
     void openPreferences();
     void takeSettings(const Settings& settings);
+    void askBeforeClosing(); ///< while a batch runs
     void updateUndo();
     void fitToMonitor(const Settings& settings);
     void showMessage(const QString& text, bool isProblem);
@@ -72,7 +77,8 @@ private:
     std::vector<QPushButton*> taskButtons_;
     int task_ = 0;
     bool watchesScreen_ = false;
-    QString toldMonitor_;              ///< what is wrong with the monitor's profile, as it was told
+    QString toldMonitor_; ///< what is wrong with the monitor's profile, as it was told
+    enum class Leaving { No, WhenStopped, InBackground } leaving_ = Leaving::No; ///< with a batch that still runs
     bool closesWithoutGrades_ = false; ///< it was said that grades are not on the disk
     std::map<std::string, QAction*> actions_;
 };

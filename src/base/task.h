@@ -14,6 +14,9 @@ public:
     explicit Task(std::function<void(double)> progress = {}) : progress_(std::move(progress)) {}
 
     void cancel() { cancelled_.store(true, std::memory_order_relaxed); }
+    /// Asks the worker to make an end: what is in hand is finished, nothing else is begun.
+    void finishUp() { finishing_.store(true, std::memory_order_relaxed); }
+    bool isFinishing() const { return finishing_.load(std::memory_order_relaxed) || isCancelled(); }
     bool isCancelled() const { return cancelled_.load(std::memory_order_relaxed); }
     void throwIfCancelled() const {
         if (isCancelled()) throw Cancelled();
@@ -23,7 +26,7 @@ public:
     }
 
 private:
-    std::atomic<bool> cancelled_{false};
+    std::atomic<bool> cancelled_{false}, finishing_{false};
     std::function<void(double)> progress_;
 };
 

@@ -81,7 +81,10 @@ public:
     NameBook(const BatchPlan& plan, std::vector<BatchJob>& jobs) {
         std::set<fs::path> sources;
         for (const auto& picture : plan.pictures) sources.insert(normal(picture));
+        for (const BatchJob& job : jobs)
+            if (job.state != JobState::Waiting) taken_.insert(job.file);
         for (BatchJob& job : jobs) {
+            if (job.state != JobState::Waiting) continue; // made before
             std::error_code ignored;
             const bool exists = fs::exists(job.file, ignored);
             const bool isSource = sources.contains(normal(job.file));
@@ -119,9 +122,12 @@ class Runner {
 public:
     Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
         : plan_(plan), changed_(changed), task_(task), jobs_(jobsOf(plan)) {
+        for (const auto& [index, made] : plan.made)
+            if (index < jobs_.size())
+                jobs_[index].state = made.state, jobs_[index].file = made.file, jobs_[index].bytes = made.bytes;
         const NameBook names(plan, jobs_);
         for (std::size_t i = 0; i < jobs_.size(); ++i)
-            if (jobs_[i].state == JobState::Skipped) tell(i);
+            if (jobs_[i].state != JobState::Waiting) tell(i);
     }
 
     std::vector<BatchJob> run() {
@@ -144,7 +150,7 @@ private:
     void work() {
         for (;;) {
             const std::size_t picture = next_++;
-            if (picture >= plan_.pictures.size() || (task_ && task_->isCancelled())) return;
+            if (picture >= plan_.pictures.size() || (task_ && task_->isFinishing())) return;
             runPicture(picture);
         }
     }
@@ -158,8 +164,8 @@ private:
         bool isRead = false;
         for (std::size_t i = first; i < first + plan_.looks.size(); ++i) {
             BatchJob& job = jobs_[i];
-            if (job.state == JobState::Skipped) continue;
-            if (task_ && task_->isCancelled()) return;
+            if (job.state != JobState::Waiting) continue;
+            if (task_ && task_->isFinishing()) return;
             const auto start = std::chrono::steady_clock::now();
             job.state = JobState::Running;
             tell(i);

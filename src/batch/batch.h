@@ -5,6 +5,7 @@
 
 #include <filesystem>
 #include <functional>
+#include <map>
 #include <string>
 #include <vector>
 
@@ -23,18 +24,6 @@ struct BatchLook {
 enum class PrepChoice { Own, None }; ///< each picture keeps its own Prep, or goes without
 enum class IfExists { Number, Skip, Replace };
 
-struct BatchPlan {
-    std::vector<std::filesystem::path> pictures;
-    std::vector<BatchLook> looks;
-    PrepChoice prep = PrepChoice::Own;
-    OutputFormat format;
-    int longSide = 0; ///< pixels, 0 for the picture's own size; never enlarged
-    std::filesystem::path folder;
-    std::string name = "{stem}-{look}.{ext}";
-    IfExists ifExists = IfExists::Number;
-    int workers = 0; ///< 0: one for each core
-};
-
 enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled };
 std::string jobStateName(JobState state);
 
@@ -47,6 +36,20 @@ struct BatchJob {
     double seconds = 0;
     std::string error, errorPlace, errorHint; ///< when it failed
     std::string warning; ///< e.g. a grade that could not be read, so that the picture went without
+};
+
+struct BatchPlan {
+    std::vector<std::filesystem::path> pictures;
+    std::vector<BatchLook> looks;
+    PrepChoice prep = PrepChoice::Own;
+    OutputFormat format;
+    int longSide = 0; ///< pixels, 0 for the picture's own size; never enlarged
+    std::filesystem::path folder;
+    std::string name = "{stem}-{look}.{ext}";
+    IfExists ifExists = IfExists::Number;
+    int workers = 0; ///< 0: one for each core
+    /// Jobs, by their place, that an earlier run has made: they are left as they are.
+    std::map<std::size_t, BatchJob> made{};
 };
 
 /// The grade that a picture gets in a run: its own Prep (or none), then the look.
@@ -62,7 +65,7 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan);
 
 /// Runs a plan with several workers. A picture is read once for all its looks; a file that fails never stops the
 /// rest. `changed` is told of every job that changes state, from the workers' threads, one call at a time. Cancelling
-/// leaves finished files and nothing half written.
+/// leaves finished files and nothing half written; a task that finishes up finishes the files in hand.
 std::vector<BatchJob> runBatch(const BatchPlan& plan,
                                const std::function<void(std::size_t index, const BatchJob&)>& changed = {},
                                Task* task = nullptr);

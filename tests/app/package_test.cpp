@@ -87,9 +87,15 @@ TEST(Package, PresetsInForceAreListedWeakenedSwappedAndTakenOff) {
     const Grade bare = d.state().keyGrade();
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
     Shelf* shelf = grade->shelf();
-    EXPECT_FALSE(shelf->inForce()->isVisible());
+    // A click on the shelf moves nothing on it.
+    std::map<QWidget*, QRect> places;
+    for (auto* each : shelf->findChildren<QWidget*>())
+        if (each->isVisible() && !shelf->inForce()->isAncestorOf(each) && each != shelf->inForce())
+            places[each] = QRect(each->mapTo(shelf, QPoint()), each->size());
     d.chooseRow(shelf->list(), Driver::rowOf(shelf->list(), tr8("Limelight")));
     const Grade worn = d.state().keyGrade();
+    for (const auto& [each, place] : places)
+        EXPECT_EQ(QRect(each->mapTo(shelf, QPoint()), each->size()), place) << each->accessibleName().toStdString();
     ASSERT_EQ(d.state().keyWork().inForce.size(), 1u);
     EXPECT_TRUE(shelf->inForce()->isVisible());
     auto* name = d.named<QPushButton>(shelf, tr8("Preset Limelight on"));

@@ -15,6 +15,7 @@
 #include <QKeySequence>
 #include <QLabel>
 #include <QMenu>
+#include <QSignalSpy>
 #include <QTableWidget>
 #include <QTest>
 #include <gtest/gtest.h>
@@ -568,7 +569,86 @@ TEST(Window, ABatchGoesOnPastABrokenFileAndCanBeCancelled) {
     d.click(d.button(batch, tr8("Cancel")));
     ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
     for (const auto& entry : fs::directory_iterator(out)) EXPECT_NO_THROW(readPicture(entry.path())) << entry.path();
-    EXPECT_TRUE(d.button(batch, tr8("Start"))->isEnabled());
+    EXPECT_TRUE(batch->startButton()->isEnabled());
+}
+
+TEST(Window, ARunIsNotForgottenWhenTheWindowCloses) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg", "red-curtain.jpg", "spotlight.jpg"});
+    d.start();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    const fs::path out = d.root() / "out";
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
+    d.click(d.button(batch, tr8("PNG"))); // slow enough to be met while it runs
+    d.click(d.button(batch, tr8("16 bit")));
+    const auto made = [&] {
+        std::size_t count = 0;
+        std::error_code ignored;
+        for (const auto& entry : fs::directory_iterator(out, ignored)) count += entry.path().extension() == ".png";
+        return count;
+    };
+    // It asks, and staying changes nothing.
+    d.click(d.button(batch, tr8("Start")));
+    ASSERT_TRUE(batch->isRunning());
+    EXPECT_FALSE(d.window().close());
+    d.click(d.button(d.sheet(), tr8("Stay")));
+    EXPECT_TRUE(d.window().isVisible());
+    // Stopped after what is in hand, then closed.
+    EXPECT_FALSE(d.window().close());
+    d.click(d.button(d.sheet(), tr8("Stop after the files in hand")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !d.window().isVisible(); }, 60));
+    const std::size_t before = made();
+    ASSERT_GT(before, 0u);
+    ASSERT_LT(before, 5u);
+    d.stop();
+    for (const auto& entry : fs::directory_iterator(out)) EXPECT_NO_THROW(readPicture(entry.path())) << entry.path();
+    // The next start knows all of it and makes the rest, each once.
+    d.start();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    batch = d.window().batchPage();
+    EXPECT_EQ(batch->settings().folder, out.string());
+    EXPECT_EQ(batch->settings().format, 2);
+    auto* table = batch->findChild<QTableWidget*>();
+    const auto cells = [&](const char* begins) {
+        int count = 0;
+        for (int row = 0; row < table->rowCount(); ++row)
+            count += table->item(row, 3)->text().startsWith(tr8(begins));
+        return count;
+    };
+    EXPECT_EQ(cells("done"), static_cast<int>(before));
+    EXPECT_EQ(cells("not made"), 5 - static_cast<int>(before));
+    std::map<fs::path, fs::file_time_type> written;
+    for (const auto& entry : fs::directory_iterator(out)) written[entry.path()] = entry.last_write_time();
+    d.click(d.button(batch, tr8("Continue")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
+    EXPECT_EQ(cells("done"), 5);
+    EXPECT_EQ(made(), 5u) << "none twice";
+    for (const auto& [file, time] : written) EXPECT_EQ(fs::last_write_time(file), time) << file;
+    EXPECT_EQ(batch->startButton()->text(), tr8("Start"));
+}
+
+TEST(Window, ARunGoesOnInTheBackground) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
+    d.start();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    const fs::path out = d.root() / "out";
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
+    d.click(d.button(batch, tr8("PNG")));
+    d.click(d.button(batch, tr8("16 bit")));
+    QSignalSpy ended(&d.window(), &MainWindow::endedInBackground);
+    d.click(d.button(batch, tr8("Start")));
+    EXPECT_FALSE(d.window().close());
+    d.click(d.button(d.sheet(), tr8("Go on in the background")));
+    EXPECT_FALSE(d.window().isVisible());
+    ASSERT_TRUE(Driver::waitFor([&] { return ended.count() == 1; }, 60)) << "then the program ends by itself";
+    int files = 0;
+    for (const auto& entry : fs::directory_iterator(out)) {
+        EXPECT_NO_THROW(readPicture(entry.path()));
+        ++files;
+    }
+    EXPECT_EQ(files, 3);
+    QGuiApplication::setQuitOnLastWindowClosed(true);
 }
 
 TEST(Window, BatchSettingsAreUndoneAndTemplatesChecked) {

@@ -1,5 +1,5 @@
-#include "batch/batch.h"
 #include "batch/names.h"
+#include "batch/run_memory.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "render/program.h"
@@ -181,6 +181,64 @@ TEST(Batch, AnUnreadableGradeIsToldAndThePictureGoesWithout) {
     const auto jobs = runBatch(plan);
     EXPECT_EQ(jobs[0].state, JobState::Done);
     EXPECT_NE(jobs[0].warning.find("p0.png.bgrade"), std::string::npos);
+}
+
+TEST(Batch, FinishingUpFinishesWhatIsInHandAndWhatIsMadeIsLeft) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 6);
+    plan.workers = 1;
+    Task task;
+    const auto first = runBatch(
+        plan,
+        [&](std::size_t, const BatchJob& job) {
+            if (job.state == JobState::Running) task.finishUp();
+        },
+        &task);
+    EXPECT_EQ(counted(first, JobState::Done), 1u) << "the one in hand";
+    EXPECT_EQ(counted(first, JobState::Cancelled), 5u);
+    plan.made = {{0, first[0]}};
+    const auto time = fs::last_write_time(first[0].file);
+    const auto second = runBatch(plan);
+    EXPECT_EQ(counted(second, JobState::Done), 6u);
+    EXPECT_EQ(second[0].file, first[0].file);
+    EXPECT_EQ(fs::last_write_time(first[0].file), time) << "left as it was";
+    EXPECT_EQ(std::distance(fs::directory_iterator(plan.folder), {}), 6) << "and none is made twice";
+}
+
+TEST(RunMemory, ComesBackAsItWasWrittenAndRefusesWhatItIsNot) {
+    RunMemory memory;
+    memory.settings.presets = {"/a/Limelight.bpreset", "/b/ü.bpreset"};
+    memory.settings.prep = PrepChoice::None;
+    memory.settings.format = 4;
+    memory.settings.ifExists = IfExists::Skip;
+    memory.settings.folder = "/out";
+    memory.ranWith.quality = 71;
+    BatchJob done, failed, waiting;
+    done.state = JobState::Done, done.file = "/out/a.jpg", done.bytes = 1234, done.warning = "w";
+    failed.state = JobState::Failed, failed.error = "e", failed.errorHint = "h";
+    waiting.state = JobState::Running;
+    memory.files = {{"/p/a.jpg", "own grade", "12", done}, {"/p/b.jpg", "own grade", "34", failed}};
+    EXPECT_FALSE(memory.wasInterrupted());
+    memory.files.push_back({"/p/c.jpg", "Limelight", "56", waiting});
+    EXPECT_TRUE(memory.wasInterrupted());
+    const std::string text = runMemoryToText(memory);
+    const RunMemory back = runMemoryFromText(text);
+    EXPECT_EQ(back.settings, memory.settings);
+    EXPECT_EQ(back.ranWith, memory.ranWith);
+    ASSERT_EQ(back.files.size(), 3u);
+    EXPECT_EQ(back.files[0].job.bytes, 1234u);
+    EXPECT_EQ(back.files[0].grade, "12");
+    EXPECT_EQ(back.files[1].job.errorHint, "h");
+    EXPECT_EQ(back.files[2].job.state, JobState::Cancelled) << "what ran is not made";
+    EXPECT_TRUE(back.wasInterrupted());
+    for (std::size_t cut = 0; cut < text.size(); cut += 7) errorOf([&] { runMemoryFromText(text.substr(0, cut)); });
+    for (const char* wrong : {"null", "[]", "{}", R"({"format":"baryton-run","version":2})",
+                              R"({"format":"baryton-run","version":1,"settings":{"format":"x"}})"})
+        errorOf([&] { runMemoryFromText(wrong); });
+    const TempFolder folder;
+    EXPECT_FALSE(loadRunMemory(folder / "none.json"));
+    storeRunMemory(folder / "runs" / "a.json", memory);
+    EXPECT_EQ(loadRunMemory(folder / "runs" / "a.json")->files.size(), 3u);
 }
 
 } // namespace baryton::test

@@ -153,6 +153,7 @@ void BatchPage::setSettings(const BatchSettings& settings) {
     name_->setText(QString::fromStdString(settings_.name));
     exists_->setCurrent(settings_.ifExists == IfExists::Number ? 0 : settings_.ifExists == IfExists::Skip ? 1 : 2);
     fillLooks();
+    if (!isRecalling_ && state_.pictures().size() > 0) rememberTimer_.start();
 }
 
 void BatchPage::fillLooks() {

@@ -2,7 +2,9 @@
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "base/file.h"
 #include "batch/names.h"
+#include "grade/grade_json.h"
 #include "stages/stage_type.h"
 
 #include <QCheckBox>
@@ -105,13 +107,13 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     layout->addLayout(middle, 1);
     layout->addWidget(makeOutput());
     pool_.setMaxThreadCount(1);
+    rememberTimer_.setSingleShot(true);
+    rememberTimer_.setInterval(500);
+    connect(&rememberTimer_, &QTimer::timeout, this, &BatchPage::remember);
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
         if (task_) task_->cancel();
-        std::error_code ignored;
-        settings_.folder =
-            (std::filesystem::absolute(state_.pictures().at(0).file.parent_path(), ignored) / "finished").string();
         jobs_.clear();
-        setSettings(settings_);
+        recall();
     });
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
         if (index >= table_->rowCount()) return;
@@ -135,8 +137,85 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
 }
 
 BatchPage::~BatchPage() {
+    if (rememberTimer_.isActive()) remember();
     if (task_) task_->cancel();
     pool_.waitForDone();
+}
+
+void BatchPage::recall() {
+    std::error_code ignored;
+    const auto folder = std::filesystem::absolute(state_.pictures().at(0).file.parent_path(), ignored);
+    BatchSettings settings = settings_;
+    settings.folder = (folder / "finished").string();
+    memory_ = {};
+    try {
+        if (auto found = loadRunMemory(runMemoryFile(folder))) {
+            memory_ = std::move(*found);
+            settings = memory_.settings;
+        }
+    } catch (const Error& e) {
+        state_.tell(QString::fromStdString(e.what()), true);
+    }
+    isRecalling_ = true; // reading is no change to be written
+    setSettings(settings);
+    isRecalling_ = false;
+    const auto all = memory_.files.size();
+    const auto made = static_cast<std::size_t>(std::count_if(
+        memory_.files.begin(), memory_.files.end(), [](const auto& f) { return f.job.state == JobState::Done; }));
+    if (all == 0)
+        progressText_->clear();
+    else if (memory_.wasInterrupted())
+        progressText_->setText(tr("The last run made %1 of %2 files. Continue makes the rest.").arg(made).arg(all));
+    else
+        progressText_->setText(tr("The last run made %1 of %2 files.").arg(made).arg(all));
+    progress_->setValue(all == 0 ? 0 : static_cast<int>(1000 * made / all));
+}
+
+void BatchPage::remember() {
+    rememberTimer_.stop();
+    if (state_.pictures().size() == 0) return;
+    memory_.settings = settings_;
+    std::error_code ignored;
+    const auto folder = std::filesystem::absolute(state_.pictures().at(0).file.parent_path(), ignored);
+    try {
+        storeRunMemory(runMemoryFile(folder), memory_);
+    } catch (const Error& e) {
+        state_.tell(QString::fromStdString(e.what()), true);
+    }
+}
+
+std::map<std::size_t, BatchJob> BatchPage::madeBefore(const BatchPlan& plan) const {
+    std::map<std::size_t, BatchJob> made;
+    if (!memory_.wasInterrupted() || !(memory_.ranWith == settings_)) return made;
+    std::map<std::pair<std::string, std::string>, std::size_t> places;
+    for (std::size_t p = 0; p < plan.pictures.size(); ++p)
+        for (std::size_t l = 0; l < plan.looks.size(); ++l)
+            places[{plan.pictures[p].string(), plan.looks[l].name}] = p * plan.looks.size() + l;
+    for (const auto& file : memory_.files) {
+        const auto place = places.find({file.picture.string(), file.look});
+        std::error_code ignored;
+        // What was deleted since, or would come out otherwise now, is made again.
+        if (place != places.end() && file.job.state == JobState::Done &&
+            std::filesystem::exists(file.job.file, ignored) &&
+            gradeHash(plan, place->second / plan.looks.size(), place->second % plan.looks.size()) == file.grade)
+            made[place->second] = file.job;
+    }
+    return made;
+}
+
+std::string BatchPage::gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const {
+    const Grade& own = state_.pictures().at(static_cast<int>(picture)).work.grade;
+    return contentHash(gradeToText(gradeFor(plan.looks[look], own, plan.prep)));
+}
+
+void BatchPage::showStart(const BatchPlan& plan) {
+    start_->setText(madeBefore(plan).empty() ? tr("Start") : tr("Continue"));
+}
+
+void BatchPage::finishUp() {
+    if (!task_) return;
+    task_->finishUp();
+    progressText_->setText(tr("Finishing the files in hand…"));
 }
 
 QWidget* BatchPage::makeRunBar() {
@@ -168,7 +247,7 @@ QWidget* BatchPage::makeRunBar() {
     connect(start_, &QPushButton::clicked, this, &BatchPage::start);
     connect(cancel_, &QPushButton::clicked, this, [this] {
         if (task_) task_->cancel();
-        progressText_->setText(tr("Cancelling…"));
+        progressText_->setText(tr("Stopping…"));
     });
     connect(open_, &QPushButton::clicked, this,
             [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(settings_.folder))); });
@@ -245,23 +324,41 @@ void BatchPage::showPlan() {
         set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
         for (int l = 0; l < looks; ++l) set(kFirstLook + l, tr("—"), theme::colours().second);
     }
+    showStart(now);
+    if (!(memory_.ranWith == settings_)) return;
+    std::map<std::pair<std::string, std::string>, std::pair<int, int>> cells;
+    for (int p = 0; p < pictures; ++p)
+        for (int l = 0; l < looks; ++l)
+            cells[{now.pictures[static_cast<std::size_t>(p)].string(), now.looks[static_cast<std::size_t>(l)].name}] =
+                {p, l};
+    for (const auto& file : memory_.files)
+        if (const auto cell = cells.find({file.picture.string(), file.look}); cell != cells.end())
+            showCell(cell->second.first, cell->second.second, file.job);
 }
 
 void BatchPage::start() {
     if (task_) return;
     showPlan();
     state_.pictures().flush(); // the run reads each picture's grade from its file
-    const BatchPlan now = plan();
+    BatchPlan now = plan();
+    now.made = madeBefore(now);
     try {
         jobs_ = jobsOf(now);
     } catch (const Error& e) {
         state_.tell(QString::fromStdString(e.what()), true);
         return;
     }
-    looksInRun_ = now.looks.size();
     done_ = failed_ = 0;
     task_ = std::make_shared<Task>();
-    for (std::size_t i = 0; i < jobs_.size(); ++i) jobChanged(i, jobs_[i]);
+    memory_.ranWith = settings_;
+    memory_.files.clear();
+    for (std::size_t i = 0; i < jobs_.size(); ++i)
+        memory_.files.push_back({now.pictures[jobs_[i].picture], now.looks[jobs_[i].look].name,
+                                 gradeHash(now, jobs_[i].picture, jobs_[i].look),
+                                 now.made.contains(i) ? now.made.at(i) : jobs_[i]});
+    for (std::size_t i = 0; i < jobs_.size(); ++i)
+        if (!now.made.contains(i)) jobChanged(i, jobs_[i]);
+    remember();
     start_->setEnabled(false);
     cancel_->setEnabled(true);
     output_->setEnabled(false);
@@ -289,6 +386,16 @@ void BatchPage::start() {
 
 void BatchPage::jobChanged(std::size_t index, const BatchJob& job) {
     if (index >= jobs_.size()) return;
+    done_ += job.state == JobState::Done || job.state == JobState::Skipped;
+    failed_ += job.state == JobState::Failed;
+    jobs_[index] = job;
+    memory_.files[index].job = job;
+    if (!rememberTimer_.isActive()) rememberTimer_.start();
+    showCell(static_cast<int>(job.picture), static_cast<int>(job.look), job);
+    if (task_) showProgress();
+}
+
+void BatchPage::showCell(int picture, int look, const BatchJob& job) {
     const auto& c = theme::colours();
     QString text, tip = QString::fromStdString(job.file.string());
     QColor colour = c.text;
@@ -302,27 +409,22 @@ void BatchPage::jobChanged(std::size_t index, const BatchJob& job) {
     case JobState::Done:
         text = tr("done · %1").arg(sizeText(job.bytes));
         if (!job.warning.empty()) text += tr(" · see note"), tip = QString::fromStdString(job.warning);
-        ++done_;
         break;
     case JobState::Skipped:
         text = tr("skipped, is there"), colour = c.second;
-        ++done_;
         break;
     case JobState::Failed:
         text = tr("failed: %1").arg(QString::fromStdString(job.error)), colour = c.error;
         tip = QString::fromStdString(job.error + ". " + job.errorHint);
-        ++failed_;
         break;
     case JobState::Cancelled:
-        text = tr("cancelled"), colour = c.second;
+        text = tr("not made"), colour = c.second;
         break;
     }
-    jobs_[index] = job;
     auto* item = new QTableWidgetItem(text);
     item->setForeground(colour);
     item->setToolTip(tip);
-    table_->setItem(static_cast<int>(job.picture), kFirstLook + static_cast<int>(job.look), item);
-    if (task_) showProgress();
+    table_->setItem(picture, kFirstLook + look, item);
 }
 
 void BatchPage::showProgress() {
@@ -331,6 +433,7 @@ void BatchPage::showProgress() {
     QString text = tr("%1 of %2 files").arg(ended).arg(all);
     if (failed_ > 0) text += tr(" · %1 failed").arg(failed_);
     const double seconds = static_cast<double>(clock_.elapsed()) / 1000;
+    if (task_ && task_->isFinishing()) text = tr("Finishing the files in hand…");
     if (ended > 0 && seconds > 0.2 && ended < all) {
         text += tr(" · %1 files a second").arg(static_cast<double>(ended) / seconds, 0, 'f', 1);
         text +=
@@ -341,21 +444,24 @@ void BatchPage::showProgress() {
 }
 
 void BatchPage::ended(const std::vector<BatchJob>& jobs) {
-    const bool cancelled = task_ && task_->isCancelled();
+    const bool cancelled = task_ && task_->isFinishing();
     for (std::size_t i = 0; i < jobs.size(); ++i)
         if (jobs[i].state == JobState::Cancelled) jobChanged(i, jobs[i]);
     task_.reset();
     start_->setEnabled(true);
     cancel_->setEnabled(false);
     output_->setEnabled(true);
-    QString text = cancelled
-                       ? tr("Cancelled. %1 of %2 files were made; none is half written.").arg(done_).arg(jobs_.size())
-                       : tr("%1 of %2 files are done in %3 s.")
-                             .arg(done_)
-                             .arg(jobs_.size())
-                             .arg(static_cast<double>(clock_.elapsed()) / 1000, 0, 'f', 1);
+    QString text = cancelled ? tr("Stopped. %1 of %2 files are made, none is half written. Continue makes the rest.")
+                                   .arg(done_)
+                                   .arg(jobs_.size())
+                             : tr("%1 of %2 files are done in %3 s.")
+                                   .arg(done_)
+                                   .arg(jobs_.size())
+                                   .arg(static_cast<double>(clock_.elapsed()) / 1000, 0, 'f', 1);
     if (failed_ > 0) text += tr(" %1 failed; point at them in the table to read why.").arg(failed_);
     progressText_->setText(text);
+    showStart(plan());
+    remember();
     Q_EMIT finished();
 }
 

@@ -2,7 +2,7 @@
 #include "app/app_state.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/value_row.h"
-#include "batch/batch.h"
+#include "batch/run_memory.h"
 
 #include <QElapsedTimer>
 #include <QLabel>
@@ -14,19 +14,6 @@
 
 namespace baryton {
 
-/// What the Batch task is set to, as a value, so that it can be undone.
-struct BatchSettings {
-    bool ownGrade = true;
-    std::set<std::filesystem::path> presets; ///< files of the chosen ones
-    PrepChoice prep = PrepChoice::Own;
-    int format = 0; ///< JPEG, PNG 8, PNG 16, TIFF 8, TIFF 16
-    int quality = 90;
-    int longSide = 0;
-    std::string folder, name = "{stem}-{look}.{ext}";
-    IfExists ifExists = IfExists::Number;
-    bool operator==(const BatchSettings&) const = default;
-};
-
 /// The Batch task: the set by the chosen looks, with the state of each file.
 class BatchPage : public QWidget {
     Q_OBJECT
@@ -37,6 +24,10 @@ public:
     const BatchSettings& settings() const { return settings_; }
     void setSettings(const BatchSettings& settings); ///< without a step of undo
     bool isRunning() const { return task_ != nullptr; }
+    /// What is in hand is finished, the rest is left for another time.
+    void finishUp();
+    QPushButton* startButton() const { return start_; }
+    QString progressText() const { return progressText_->text(); }
 
 Q_SIGNALS:
     void finished();
@@ -52,6 +43,14 @@ private:
     void jobChanged(std::size_t index, const BatchJob& job);
     void ended(const std::vector<BatchJob>& jobs);
     void showProgress();
+    void showCell(int picture, int look, const BatchJob& job);
+    void recall(); ///< settings and states of the last time
+    void remember();
+    /// What of the plan an earlier run has made, while nothing was set otherwise since.
+    std::map<std::size_t, BatchJob> madeBefore(const BatchPlan& plan) const;
+    /// A hash of the grade that a picture would get now.
+    std::string gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const;
+    void showStart(const BatchPlan& plan);
 
     AppState& state_;
     BatchSettings settings_;
@@ -65,9 +64,12 @@ private:
     QLineEdit *folder_, *name_;
     QPushButton *start_, *cancel_, *open_;
     QProgressBar* progress_;
+    RunMemory memory_;
+    QTimer rememberTimer_;
+    bool isRecalling_ = false;
     std::shared_ptr<Task> task_;
     std::vector<BatchJob> jobs_;
-    std::size_t done_ = 0, failed_ = 0, looksInRun_ = 0;
+    std::size_t done_ = 0, failed_ = 0;
     QElapsedTimer clock_;
     QThreadPool pool_;
 };

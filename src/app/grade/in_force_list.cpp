@@ -27,6 +27,11 @@ InForceList::InForceList(AppState& state, QWidget* parent) : QWidget(parent), st
     layout->addWidget(makeLabel(tr("IN FORCE HERE"), "section"));
     rows_->setSpacing(2);
     layout->addLayout(rows_);
+    none_ =
+        makeLabel(tr("None. What a click puts on stands here and can be weakened, swapped or taken off."), "second");
+    none_->setWordWrap(true);
+    layout->addWidget(none_);
+    layout->addStretch(1);
     connect(&state, &AppState::keyChanged, this, [this] {
         endSwap();
         refresh();
@@ -103,7 +108,7 @@ InForceList::Row InForceList::makeRow(std::size_t index) {
 
 void InForceList::refresh() {
     const PictureWork& work = state_.keyWork();
-    setVisible(!work.inForce.empty());
+    none_->setVisible(work.inForce.empty());
     while (shown_.size() > work.inForce.size()) {
         shown_.back().box->hide();
         shown_.back().box->deleteLater();

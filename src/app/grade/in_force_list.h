@@ -36,6 +36,7 @@ private:
 
     AppState& state_;
     QVBoxLayout* rows_;
+    QLabel* none_; ///< what stands there while no preset is in force
     std::vector<Row> shown_;
     std::optional<std::size_t> swap_;
 };

@@ -9,6 +9,7 @@
 #include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QScrollArea>
 #include <QVBoxLayout>
 
 namespace baryton {
@@ -63,18 +64,22 @@ namespace {
 class ShelfDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {188, 142}; }
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {90, 86}; }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
-        const QRectF box = QRectF(option.rect).adjusted(4, 4, -4, -4);
+        const QRectF box = QRectF(option.rect).adjusted(2, 2, -2, -2);
         beginCard(*p, box, c.raised);
-        const QRectF picture = box.adjusted(0, 0, 0, -24);
+        constexpr double lineHeight = 20;
+        const QRectF picture = box.adjusted(0, 0, 0, -lineHeight);
         p->fillRect(picture, c.well);
         drawFilling(*p, picture, index.data(Qt::DecorationRole).value<QImage>());
         const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
         p->setPen(failed ? c.error : c.text);
         const QString name = index.data().toString() + (failed ? Shelf::tr(" · can't be read") : QString());
-        const QRectF line(box.left() + 8, box.bottom() - 23, box.width() - 16, 22);
+        QFont font = option.font;
+        font.setPixelSize(11);
+        p->setFont(font);
+        const QRectF line(box.left() + 5, box.bottom() - lineHeight, box.width() - 8, lineHeight);
         p->drawText(line, Qt::AlignVCenter,
                     p->fontMetrics().elidedText(name, Qt::ElideRight, static_cast<int>(line.width())));
         endCard(*p, box, option.state & (QStyle::State_MouseOver | QStyle::State_HasFocus), false);
@@ -86,8 +91,7 @@ public:
 Shelf::Shelf(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), search_(new QLineEdit), group_(new QComboBox),
       mode_(new Segments({tr("Set"), tr("Add above"), tr("Replace")})), strength_(new ValueRow(tr("Strength"))),
-      list_(new StillList), model_(new ShelfModel(this)), inForce_(new InForceList(state)),
-      hint_(makeLabel({}, "second")) {
+      list_(new StillList), model_(new ShelfModel(this)), inForce_(new InForceList(state)), hint_(new StillText(2)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);
@@ -101,7 +105,6 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     close->setToolTip(tr("Back to the tray"));
     head->addWidget(close);
     layout->addLayout(head);
-    layout->addWidget(inForce_);
     search_->setPlaceholderText(tr("Search presets"));
     search_->setAccessibleName(tr("Search presets"));
     search_->setClearButtonEnabled(true);
@@ -126,11 +129,22 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     list_->setAccessibleName(tr("Presets"));
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    // Two beside each other: what is to be compared is seen together.
+    list_->setFlow(QListView::LeftToRight);
+    list_->setWrapping(true);
+    list_->setResizeMode(QListView::Adjust);
     list_->viewport()->installEventFilter(this);
     layout->addWidget(list_, 1);
-    hint_->setAlignment(Qt::AlignCenter);
-    hint_->setWordWrap(true);
+    hint_->setAlignment(Qt::AlignHCenter);
     layout->addWidget(hint_);
+    // Its place is always there, and below: nothing moves when a click puts a preset on.
+    auto* inForce = new QScrollArea;
+    inForce->setWidgetResizable(true);
+    inForce->setFrameShape(QFrame::NoFrame);
+    inForce->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    inForce->setFixedHeight(118);
+    inForce->setWidget(inForce_);
+    layout->addWidget(inForce);
     connect(inForce_, &InForceList::swapChanged, this, &Shelf::showHint);
     showHint();
     layout->addSpacing(6);

@@ -3,6 +3,7 @@
 #include "app/grade/in_force_list.h"
 #include "app/tile_drawer.h"
 #include "app/widgets/segments.h"
+#include "app/widgets/still_text.h"
 #include "app/widgets/value_row.h"
 
 #include <QAbstractListModel>
@@ -53,7 +54,7 @@ private:
     class ShelfModel* model_;
     QTimer redrawTimer_;
     InForceList* inForce_;
-    QLabel* hint_;
+    StillText* hint_;
     TileDrawer drawer_;
     int tried_ = -1;
 };

@@ -1,0 +1,17 @@
+#pragma once
+#include <QDialog>
+
+namespace baryton {
+
+/// Asked when the window is to close while a batch runs: what becomes of the run.
+class ClosingSheet : public QDialog {
+    Q_OBJECT
+public:
+    explicit ClosingSheet(QWidget* parent);
+
+Q_SIGNALS:
+    void stopWanted();       ///< after the files in hand; then close
+    void backgroundWanted(); ///< the window goes, the run goes on
+};
+
+} // namespace baryton

@@ -1,0 +1,137 @@
+#include "batch/run_memory.h"
+#include "base/file.h"
+#include "base/words.h"
+
+#include <algorithm>
+#include <array>
+#include <nlohmann/json.hpp>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+namespace {
+
+constexpr std::size_t kMostFiles = 1000000;
+constexpr std::array kExists = {"number", "skip", "replace"};
+
+json toJson(const BatchSettings& s) {
+    json presets = json::array();
+    for (const fs::path& preset : s.presets) presets.push_back(preset.string());
+    return {{"ownGrade", s.ownGrade},
+            {"presets", presets},
+            {"prep", s.prep == PrepChoice::Own ? "own" : "none"},
+            {"format", s.format},
+            {"quality", s.quality},
+            {"longSide", s.longSide},
+            {"folder", s.folder},
+            {"name", s.name},
+            {"ifExists", kExists[static_cast<std::size_t>(s.ifExists)]}};
+}
+
+BatchSettings settingsFrom(const json& j) {
+    BatchSettings s;
+    s.ownGrade = j.at("ownGrade").get<bool>();
+    for (const json& preset : j.at("presets")) s.presets.insert(preset.get<std::string>());
+    s.prep = j.at("prep").get<std::string>() == "none" ? PrepChoice::None : PrepChoice::Own;
+    s.format = std::clamp(j.at("format").get<int>(), 0, kBatchFormats - 1);
+    s.quality = std::clamp(j.at("quality").get<int>(), 1, 100);
+    s.longSide = std::clamp(j.at("longSide").get<int>(), 0, 100000);
+    s.folder = j.at("folder").get<std::string>();
+    s.name = j.at("name").get<std::string>();
+    const auto exists = j.at("ifExists").get<std::string>();
+    const auto found = std::find(kExists.begin(), kExists.end(), exists);
+    if (found != kExists.end()) s.ifExists = static_cast<IfExists>(found - kExists.begin());
+    return s;
+}
+
+JobState stateFrom(const std::string& name) {
+    for (const JobState state : {JobState::Done, JobState::Skipped, JobState::Failed})
+        if (jobStateName(state) == name) return state;
+    return JobState::Cancelled;
+}
+
+} // namespace
+
+bool RunMemory::wasInterrupted() const {
+    return std::any_of(files.begin(), files.end(), [](const File& file) {
+        return file.job.state == JobState::Waiting || file.job.state == JobState::Running ||
+               file.job.state == JobState::Cancelled;
+    });
+}
+
+fs::path runMemoryFile(const fs::path& setFolder) {
+    std::error_code failed;
+    const fs::path whole = fs::weakly_canonical(setFolder, failed);
+    return userDataFolder() / "runs" / (contentHash((failed ? setFolder : whole).string()) + ".json");
+}
+
+std::string runMemoryToText(const RunMemory& memory) {
+    json files = json::array();
+    for (const auto& file : memory.files) {
+        json entry = {{"picture", file.picture.string()},
+                      {"look", file.look},
+                      {"grade", file.grade},
+                      {"file", file.job.file.string()},
+                      {"state", jobStateName(file.job.state)}};
+        if (file.job.bytes > 0) entry["bytes"] = file.job.bytes;
+        if (!file.job.error.empty()) entry["error"] = file.job.error, entry["hint"] = file.job.errorHint;
+        if (!file.job.warning.empty()) entry["warning"] = file.job.warning;
+        files.push_back(std::move(entry));
+    }
+    const json all = {{"format", "baryton-run"},
+                      {"version", 1},
+                      {"settings", toJson(memory.settings)},
+                      {"ranWith", toJson(memory.ranWith)},
+                      {"files", std::move(files)}};
+    // Names of files may be any bytes; those that are no text come back as something else, and are then made again.
+    return all.dump(1, ' ', false, json::error_handler_t::replace) + "\n";
+}
+
+RunMemory runMemoryFromText(const std::string& text) {
+    try {
+        const json all = json::parse(text);
+        if (all.value("format", "") != "baryton-run" || all.value("version", 0) != 1)
+            throw Error("", "", words("this is no account of a run that this version knows"),
+                        words("it can be deleted: only the states of the last run are lost"));
+        RunMemory memory{settingsFrom(all.at("settings")), settingsFrom(all.at("ranWith")), {}};
+        const json& files = all.at("files");
+        for (std::size_t i = 0; i < std::min(files.size(), kMostFiles); ++i) {
+            const json& entry = files[i];
+            RunMemory::File file{entry.at("picture").get<std::string>(),
+                                 entry.at("look").get<std::string>(),
+                                 entry.at("grade").get<std::string>(),
+                                 {}};
+            file.job.file = entry.at("file").get<std::string>();
+            file.job.state = stateFrom(entry.at("state").get<std::string>());
+            file.job.bytes = entry.value("bytes", std::uintmax_t(0));
+            file.job.error = entry.value("error", "");
+            file.job.errorHint = entry.value("hint", "");
+            file.job.warning = entry.value("warning", "");
+            memory.files.push_back(std::move(file));
+        }
+        return memory;
+    } catch (const json::exception&) {
+        throw Error("", "", words("this account of a run is damaged"),
+                    words("it can be deleted: only the states of the last run are lost"));
+    }
+}
+
+void storeRunMemory(const fs::path& file, const RunMemory& memory) {
+    std::error_code ignored;
+    fs::create_directories(file.parent_path(), ignored);
+    writeFileAtomically(file, runMemoryToText(memory));
+}
+
+std::optional<RunMemory> loadRunMemory(const fs::path& file) {
+    std::error_code ignored;
+    if (!fs::exists(file, ignored)) return std::nullopt;
+    try {
+        return runMemoryFromText(readFile(file));
+    } catch (const Error& e) {
+        throw e.inFile(file.string());
+    }
+}
+
+} // namespace baryton

@@ -1,0 +1,51 @@
+#pragma once
+#include "batch/batch.h"
+
+#include <optional>
+#include <set>
+
+namespace baryton {
+
+/// What the Batch task is set to, as a value.
+struct BatchSettings {
+    bool ownGrade = true;
+    std::set<std::filesystem::path> presets; ///< files of the chosen ones
+    PrepChoice prep = PrepChoice::Own;
+    int format = 0; ///< JPEG, PNG 8, PNG 16, TIFF 8, TIFF 16
+    int quality = 90;
+    int longSide = 0;
+    std::string folder, name = "{stem}-{look}.{ext}";
+    IfExists ifExists = IfExists::Number;
+    bool operator==(const BatchSettings&) const = default;
+};
+constexpr int kBatchFormats = 5;
+
+/// What a set's Batch was set to and what its last run came to, kept in the user's data folder so that both are there
+/// again after a restart, however the last one ended.
+struct RunMemory {
+    BatchSettings settings;
+    BatchSettings ranWith; ///< the settings of the last run
+    struct File {
+        std::filesystem::path picture;
+        std::string look;
+        std::string grade; ///< a hash of the grade that it got
+        BatchJob job;      ///< its picture and look as numbers mean nothing here
+    };
+    std::vector<File> files; ///< of the last run; empty when there was none
+    /// Whether the last run ended before all files were tried.
+    bool wasInterrupted() const;
+};
+
+/// Where the memory of a set is kept: by the folder that its first picture lies in.
+std::filesystem::path runMemoryFile(const std::filesystem::path& setFolder);
+
+std::string runMemoryToText(const RunMemory& memory);
+/// Throws Error when the text is no such memory. What ran or waited when it was written counts as not made.
+RunMemory runMemoryFromText(const std::string& text);
+
+/// Writes it atomically; throws Error.
+void storeRunMemory(const std::filesystem::path& file, const RunMemory& memory);
+/// Nothing when there is none; throws Error when the file is not understood.
+std::optional<RunMemory> loadRunMemory(const std::filesystem::path& file);
+
+} // namespace baryton
