@@ -5614,6 +5614,10 @@ Einiges davon wurde seither geändert</translation>
         <source>from the next start on</source>
         <translation>ab dem nächsten Start</translation>
     </message>
+    <message>
+        <source>all cores</source>
+        <translation>alle Kerne</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PresetDetails</name>
@@ -6065,16 +6069,8 @@ Blau</translation>
         <translation>Histogramm</translation>
     </message>
     <message>
-        <source>Wave</source>
-        <translation>Welle</translation>
-    </message>
-    <message>
         <source>Parade</source>
         <translation>Parade</translation>
-    </message>
-    <message>
-        <source>Vector</source>
-        <translation>Vektor</translation>
     </message>
     <message>
         <source>Clip marks</source>
@@ -6093,24 +6089,32 @@ Blau</translation>
         <translation>Macht das Messbild höher, und wieder kleiner</translation>
     </message>
     <message>
-        <source>Waveform: how light each column of the picture is</source>
-        <translation>Wellenform: wie hell jede Spalte des Bildes ist</translation>
-    </message>
-    <message>
-        <source>Parade: the waveforms of red, green and blue side by side</source>
-        <translation>Parade: die Wellenformen von Rot, Grün und Blau nebeneinander</translation>
-    </message>
-    <message>
-        <source>Vectorscope: where the colours lie, with the line of skin</source>
-        <translation>Vektorskop: wo die Farben liegen, mit der Linie der Haut</translation>
-    </message>
-    <message>
         <source>Fold the scope</source>
         <translation>Messbild einklappen</translation>
     </message>
     <message>
         <source>Gives the scope&apos;s room to the chain, and back</source>
         <translation>Gibt den Platz des Messbilds der Kette, und zurück</translation>
+    </message>
+    <message>
+        <source>Waveform</source>
+        <translation>Wellenform</translation>
+    </message>
+    <message>
+        <source>Vectorscope</source>
+        <translation>Vektorskop</translation>
+    </message>
+    <message>
+        <source>How light each column of the picture is</source>
+        <translation>Wie hell jede Spalte des Bildes ist</translation>
+    </message>
+    <message>
+        <source>The waveforms of red, green and blue side by side</source>
+        <translation>Die Wellenformen von Rot, Grün und Blau nebeneinander</translation>
+    </message>
+    <message>
+        <source>Where the colours lie, with the line of skin</source>
+        <translation>Wo die Farben liegen, mit der Hautlinie</translation>
     </message>
 </context>
 <context>
@@ -6242,8 +6246,8 @@ Blau</translation>
         <translation>Favorit</translation>
     </message>
     <message>
-        <source>%1 %2</source>
-        <translation>%1 %2</translation>
+        <source>%1 (%2) %3</source>
+        <translation>%1 (%2) %3</translation>
     </message>
 </context>
 <context>
@@ -6251,12 +6255,6 @@ Blau</translation>
     <message>
         <source>Being read</source>
         <translation>Wird gelesen</translation>
-    </message>
-    <message>
-        <source>%1 · %2
-%3</source>
-        <translation>%1 · %2
-%3</translation>
     </message>
 </context>
 <context>

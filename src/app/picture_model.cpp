@@ -71,6 +71,13 @@ void endCard(QPainter& painter, const QRectF& box, bool isCurrent, bool isPointe
     painter.restore();
 }
 
+void drawFitted(QPainter& painter, const QRectF& where, const QImage& image) {
+    if (image.isNull()) return;
+    const QSizeF size = QSizeF(image.size()).scaled(where.size(), Qt::KeepAspectRatio);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(QRectF(where.center() - QPointF(size.width() / 2, size.height() / 2), size), image);
+}
+
 void drawFilling(QPainter& painter, const QRectF& where, const QImage& image) {
     if (image.isNull()) return;
     const double scale = std::max(where.width() / image.width(), where.height() / image.height());
@@ -89,7 +96,7 @@ void ThumbnailDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, c
     const QRectF box = QRectF(option.rect).adjusted(3, 3, -3, -3);
     beginCard(*p, box, c.well);
     const auto image = index.data(Qt::DecorationRole).value<QImage>();
-    drawFilling(*p, box, image);
+    drawFitted(*p, box, image);
     const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
     const int takes = index.data(PictureModel::TakesRole).toInt();
     const QString badge = failed                                          ? tr("can't be read")

@@ -42,6 +42,8 @@ private:
 void beginCard(QPainter& painter, const QRectF& box, const QColor& fill);
 void endCard(QPainter& painter, const QRectF& box, bool isCurrent, bool isPointedAt);
 
+/// Draws an image whole into the middle of a rectangle: heads stay on.
+void drawFitted(QPainter& painter, const QRectF& where, const QImage& image);
 /// Draws an image into a rectangle so that it is filled, what stands over cut off on both sides alike.
 void drawFilling(QPainter& painter, const QRectF& where, const QImage& image);
 

@@ -75,12 +75,14 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_
         connect(field, &NumberField::edited, this, [this, set](double v, bool) {
             take([&](Settings& s) { set(s, static_cast<int>(std::lround(v))); });
         });
+        return field;
     };
     addNumber(tr("Memory for pictures, MB"),
               tr("Decoded pictures are kept up to this, so that going back to one is quick"), 100, 64000, 100,
               settings_.cacheMegabytes, [](Settings& s, int v) { s.cacheMegabytes = v; });
-    addNumber(tr("Threads"), tr("0: all cores"), 0, 256, 1, settings_.threads,
-              [](Settings& s, int v) { s.threads = v; });
+    addNumber(tr("Threads"), tr("0: all cores"), 0, 256, 1, settings_.threads, [](Settings& s, int v) {
+        s.threads = v;
+    })->setFormatter([](double v) { return v == 0 ? PreferencesSheet::tr("all cores") : QString::number(v); });
     auto* close = makeButton(tr("Close"), "primary");
     layout->addWidget(close, 0, Qt::AlignRight);
     connect(close, &QPushButton::clicked, this, &QDialog::accept);

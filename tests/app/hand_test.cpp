@@ -290,6 +290,12 @@ TEST(Hand, AHueIsTakenFromASampleByOnePressAndShownOnThePicture) {
     pick(tr8("Sample point here"));
     QTest::qWait(30);
     ASSERT_TRUE(grade->samplesText().contains(tr8("hue"))) << grade->samplesText().toStdString();
+    // Beside the picture there is nothing to pin.
+    rightClick(grade->view(), at(d, -0.2, 0.5));
+    auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+    ASSERT_TRUE(menu);
+    for (const QAction* action : menu->actions()) EXPECT_NE(action->text(), tr8("Sample point here"));
+    menu->close();
     const auto colour = meanColour(readPicture(d.folder() / "red-curtain.jpg").picture, {0.63, 0.60});
     const double hue = hueOf(colour);
     EXPECT_TRUE(grade->samplesText().contains(tr8("hue %1°").arg(std::lround(hue)))) << "as every control tells it";

@@ -446,13 +446,13 @@ TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {
     d.type(search, tr8("lantern"));
     ASSERT_EQ(grade->shelf()->list()->model()->rowCount(), 1);
     EXPECT_EQ(grade->shelf()->list()->model()->index(0, 0).data().toString(), tr8("Lantern blue"));
-    EXPECT_TRUE(grade->shelf()
-                    ->list()
-                    ->model()
-                    ->index(0, 0)
-                    .data(Qt::ToolTipRole)
-                    .toString()
-                    .contains(tr8("leaves exposure and white balance")));
+    // What it does is told in the status bar, read aloud, and in no tooltip over the picture.
+    auto* list = grade->shelf()->list();
+    const QModelIndex first = list->model()->index(0, 0);
+    QTest::mouseMove(list->viewport(), list->visualRect(first).center());
+    EXPECT_TRUE(Driver::waitFor([&] { return d.isTold("leaves exposure and white balance"); }, 5));
+    EXPECT_TRUE(first.data(Qt::AccessibleDescriptionRole).toString().contains(tr8("leaves exposure")));
+    EXPECT_EQ(first.data(Qt::ToolTipRole).toString(), QString());
     d.click(d.named<QPushButton>(grade->shelf(), tr8("Close the shelf")));
     EXPECT_EQ(grade->left(), GradePage::Left::Tray);
     // From Package, above what is there, under its own name.

@@ -419,12 +419,13 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
     const QPointF at = view_->toPicture(position);
     const QPointF share =
         onReference.value_or(QPointF(at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()));
+    const bool isOnPicture = QRectF(0, 0, 1, 1).contains(share); // beside it there is nothing to sample
     if (const int mark = onReference ? -1 : view_->markAt(position); mark >= 0)
         menu->addAction(tr("Remove sample %1").arg(mark + 1), this, [this, mark] {
             samples_.remove(state_.key(), mark);
             showSamples();
         });
-    else
+    else if (isOnPicture)
         menu->addAction(tr("Sample point here"), this, [this, picture, share] {
             if (!samples_.add(picture, share))
                 state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));

@@ -18,7 +18,7 @@ QVector<double> counts(const std::array<std::uint32_t, 256>& from) {
 } // namespace
 
 ScopePanel::ScopePanel(QWidget* parent)
-    : QWidget(parent), kinds_(new Segments({tr("Histogram"), tr("Wave"), tr("Parade"), tr("Vector")})),
+    : QWidget(parent), kinds_(new Segments({tr("Histogram"), tr("Waveform"), tr("Parade"), tr("Vectorscope")})),
       views_(new QStackedWidget), histogram_(new HistogramView), waveform_(new ScopeView(ScopeView::Kind::Waveform)),
       parade_(new ScopeView(ScopeView::Kind::Parade)), vectorscope_(new ScopeView(ScopeView::Kind::Vectorscope)) {
     setObjectName(QStringLiteral("panel"));
@@ -27,10 +27,12 @@ ScopePanel::ScopePanel(QWidget* parent)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(12, 5, 8, 8);
     layout->setSpacing(5);
-    auto* head = new QHBoxLayout;
-    head->setSpacing(1);
-    head->addWidget(kinds_);
-    head->addStretch(1);
+    layout->addWidget(kinds_);
+    // What is done with the scope stands beside it, so that its names have room for whole words.
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    auto* tools = new QVBoxLayout;
+    tools->setSpacing(1);
     const auto addIcon = [&](const char* icon, const QString& name, const QString& tip) {
         auto* button = makeButton({}, "flat");
         button->setIcon(theme::icon(QString::fromLatin1(icon)));
@@ -38,7 +40,7 @@ ScopePanel::ScopePanel(QWidget* parent)
         button->setFixedWidth(24);
         button->setAccessibleName(name);
         button->setToolTip(tip);
-        head->addWidget(button);
+        tools->addWidget(button);
         return button;
     };
     clips_ = addIcon(
@@ -47,15 +49,17 @@ ScopePanel::ScopePanel(QWidget* parent)
     auto* larger = addIcon("larger", tr("Larger scope"), tr("Makes the scope higher, and smaller again"));
     larger_ = larger;
     fold_ = addIcon("fold", tr("Fold the scope"), tr("Gives the scope's room to the chain, and back"));
-    layout->addLayout(head);
+    tools->addStretch(1);
     for (QWidget* view : std::initializer_list<QWidget*>{histogram_, waveform_, parade_, vectorscope_})
         views_->addWidget(view);
-    layout->addWidget(views_, 1);
+    row->addWidget(views_, 1);
+    row->addLayout(tools);
+    layout->addLayout(row, 1);
     kinds_->setProperty("compact", true);
     kinds_->setCurrent(0);
-    kinds_->button(1)->setToolTip(tr("Waveform: how light each column of the picture is"));
-    kinds_->button(2)->setToolTip(tr("Parade: the waveforms of red, green and blue side by side"));
-    kinds_->button(3)->setToolTip(tr("Vectorscope: where the colours lie, with the line of skin"));
+    kinds_->button(1)->setToolTip(tr("How light each column of the picture is"));
+    kinds_->button(2)->setToolTip(tr("The waveforms of red, green and blue side by side"));
+    kinds_->button(3)->setToolTip(tr("Where the colours lie, with the line of skin"));
     connect(kinds_, &Segments::chosen, this, [this](int index) {
         views_->setCurrentIndex(index);
         rememberLayout(QStringLiteral("scope-kind"), QByteArray::number(index));

@@ -48,11 +48,12 @@ public:
         case PictureModel::ErrorRole:
             return QString::fromStdString(row.entry.error);
         case Qt::ToolTipRole:
+            // What a preset does is told in the status bar: a tooltip would lie over the picture it is tried on.
             if (row.entry.isPending) return tr("Being read");
             if (!row.entry.preset) return QString::fromStdString(row.entry.error);
-            return tr("%1 · %2\n%3")
-                .arg(QString::fromStdString(row.entry.group), QString::fromStdString(row.entry.name),
-                     QString::fromStdString(accountOf(*row.entry.preset)));
+            return {};
+        case Qt::AccessibleDescriptionRole:
+            return row.entry.preset ? QString::fromStdString(accountOf(*row.entry.preset)) : QString();
         default:
             return {};
         }
@@ -72,7 +73,7 @@ public:
         constexpr double lineHeight = 20;
         const QRectF picture = box.adjusted(0, 0, 0, -lineHeight);
         p->fillRect(picture, c.well);
-        drawFilling(*p, picture, index.data(Qt::DecorationRole).value<QImage>());
+        drawFitted(*p, picture, index.data(Qt::DecorationRole).value<QImage>());
         const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
         p->setPen(failed ? c.error : c.text);
         const QString name = index.data().toString() + (failed ? Shelf::tr(" · can't be read") : QString());
@@ -288,8 +289,9 @@ void Shelf::tryEntry(int row) {
     const auto& entry = model_->rows[static_cast<std::size_t>(row)].entry;
     if (!entry.preset || !state_.hasKey()) return;
     state_.tryOnWorks([this, preset = *entry.preset](const PictureWork& work) { return changed(work, preset); });
-    state_.tell(
-        tr("%1 %2").arg(QString::fromStdString(entry.name), QString::fromStdString(accountOf(*entry.preset))));
+    state_.tell(tr("%1 (%2) %3")
+                    .arg(QString::fromStdString(entry.name), QString::fromStdString(entry.group),
+                         QString::fromStdString(accountOf(*entry.preset))));
 }
 
 bool Shelf::eventFilter(QObject* watched, QEvent* event) {
