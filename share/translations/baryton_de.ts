@@ -3489,6 +3489,10 @@
         <source>Stopped. %1 of %2 files are made, none is half written. Continue makes the rest.</source>
         <translation>Angehalten. %1 von %2 Dateien sind geschrieben, keine halb. Weiter macht den Rest.</translation>
     </message>
+    <message>
+        <source>The batch of the set that was open is stopped: %1 of %2 files are made. Continue is there when that set is opened again</source>
+        <translation>Der Stapel der Serie, die offen war, ist angehalten: %1 von %2 Dateien sind geschrieben. Weiter steht dort bereit, wenn die Serie wieder geöffnet wird</translation>
+    </message>
 </context>
 <context>
     <name>baryton::CarryTree</name>
@@ -3808,8 +3812,12 @@
         <translation>Haut</translation>
     </message>
     <message>
-        <source>%1: amount %2</source>
-        <translation>%1: Menge %2</translation>
+        <source>%1: no pull</source>
+        <translation>%1: kein Zug</translation>
+    </message>
+    <message>
+        <source>%1: hue %2°, amount %3</source>
+        <translation>%1: Farbton %2°, Menge %3</translation>
     </message>
 </context>
 <context>

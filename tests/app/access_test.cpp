@@ -101,11 +101,11 @@ TEST(Access, CanvasesSayWhatTheyShowAndAreWorkedByKeys) {
 
     d.chooseStage("wheels");
     auto* wheels = qobject_cast<WheelsEditor*>(editor());
-    EXPECT_EQ(wordsOf(wheels->disc()), tr8("Shadows: amount 0"));
+    EXPECT_EQ(wordsOf(wheels->disc()), tr8("Shadows: no pull"));
     wheels->disc()->setFocus();
     QTest::keyClick(wheels->disc(), Qt::Key_Period);
     QTest::keyClick(wheels->disc(), Qt::Key_Up, Qt::ShiftModifier);
-    EXPECT_EQ(wordsOf(wheels->disc()), tr8("Midtones: amount 10"));
+    EXPECT_EQ(wordsOf(wheels->disc()), tr8("Midtones: hue %1°, amount 10").arg(std::lround(hueOfDirection(90))));
     wheels->axis()->setFocus();
     QTest::keyClick(wheels->axis(), Qt::Key_Up, Qt::ShiftModifier);
     EXPECT_EQ(wordsOf(wheels->axis()), tr8("Midtones: level 10"));

@@ -627,6 +627,30 @@ TEST(Window, ARunIsNotForgottenWhenTheWindowCloses) {
     EXPECT_EQ(batch->startButton()->text(), tr8("Start"));
 }
 
+TEST(Window, OpeningAnotherSetSaysThatItStopsARun) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
+    d.start();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString((d.root() / "out").string()),
+           true);
+    d.click(d.button(batch, tr8("PNG")));
+    d.click(d.button(batch, tr8("16 bit")));
+    d.click(d.button(batch, tr8("Start")));
+    ASSERT_TRUE(batch->isRunning());
+    const fs::path other = d.root() / "other";
+    fs::create_directories(other);
+    fs::copy_file(d.folder() / "lake-fog.jpg", other / "one.jpg");
+    d.window().openPaths({other});
+    EXPECT_TRUE(d.isTold("Continue is there when that set is opened again"));
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
+    EXPECT_EQ(batch->settings().folder, (other / "finished").string()) << "each set has settings of its own";
+    d.window().openPaths({d.folder()});
+    EXPECT_EQ(batch->settings().folder, (d.root() / "out").string());
+    EXPECT_EQ(batch->settings().format, 2);
+    EXPECT_TRUE(batch->progressText().contains(tr8("of 3 files"))) << qPrintable(batch->progressText());
+}
+
 TEST(Window, ARunGoesOnInTheBackground) {
     Driver d({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
     d.start();

@@ -111,7 +111,16 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     rememberTimer_.setInterval(500);
     connect(&rememberTimer_, &QTimer::timeout, this, &BatchPage::remember);
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
-        if (task_) task_->cancel();
+        if (rememberTimer_.isActive()) remember(); // of the set that was open
+        if (task_) {
+            task_->cancel();
+            state_.tell(
+                tr("The batch of the set that was open is stopped: %1 of %2 files are made. Continue is there "
+                   "when that set is opened again")
+                    .arg(done_)
+                    .arg(jobs_.size()),
+                true);
+        }
         jobs_.clear();
         recall();
     });
@@ -148,8 +157,9 @@ void BatchPage::recall() {
     BatchSettings settings = settings_;
     settings.folder = (folder / "finished").string();
     memory_ = {};
+    memoryFile_ = runMemoryFile(folder);
     try {
-        if (auto found = loadRunMemory(runMemoryFile(folder))) {
+        if (auto found = loadRunMemory(memoryFile_)) {
             memory_ = std::move(*found);
             settings = memory_.settings;
         }
@@ -173,12 +183,10 @@ void BatchPage::recall() {
 
 void BatchPage::remember() {
     rememberTimer_.stop();
-    if (state_.pictures().size() == 0) return;
+    if (memoryFile_.empty()) return;
     memory_.settings = settings_;
-    std::error_code ignored;
-    const auto folder = std::filesystem::absolute(state_.pictures().at(0).file.parent_path(), ignored);
     try {
-        storeRunMemory(runMemoryFile(folder), memory_);
+        storeRunMemory(memoryFile_, memory_);
     } catch (const Error& e) {
         state_.tell(QString::fromStdString(e.what()), true);
     }
@@ -459,9 +467,13 @@ void BatchPage::ended(const std::vector<BatchJob>& jobs) {
                                    .arg(jobs_.size())
                                    .arg(static_cast<double>(clock_.elapsed()) / 1000, 0, 'f', 1);
     if (failed_ > 0) text += tr(" %1 failed; point at them in the table to read why.").arg(failed_);
-    progressText_->setText(text);
-    showStart(plan());
-    remember();
+    if (jobs_.empty()) {
+        showPlan(); // another set was opened meanwhile
+    } else {
+        progressText_->setText(text);
+        showStart(plan());
+        remember();
+    }
     Q_EMIT finished();
 }
 

@@ -65,6 +65,7 @@ private:
     QPushButton *start_, *cancel_, *open_;
     QProgressBar* progress_;
     RunMemory memory_;
+    std::filesystem::path memoryFile_; ///< where it is kept; empty while no set is open
     QTimer rememberTimer_;
     bool isRecalling_ = false;
     std::shared_ptr<Task> task_;

@@ -267,7 +267,11 @@ void StepsPanel::openTakeMenu(QPoint at) {
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(tr("Go on from this"), this, [this, take] { state_.goOnFrom(take); });
     if (take > kStartTake) {
-        menu->addAction(tr("Rename"), this, [this, item] { takes_->editItem(item); });
+        // The list may have been filled anew while the menu was open.
+        menu->addAction(tr("Rename"), this, [this, take] {
+            for (int row = 0; row < takes_->count(); ++row)
+                if (takes_->item(row)->data(Qt::UserRole).toInt() == take) takes_->editItem(takes_->item(row));
+        });
         menu->addAction(tr("Compare with this take"), this, [this, name = versionAt(item).name] {
             state_.setBefore({Before::Kind::Take, name, {}});
         });

@@ -1,5 +1,6 @@
 #include "app/widgets/colour_disc.h"
 #include "app/theme/theme.h"
+#include "colour/hue_scale.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -255,7 +256,11 @@ void ColourDisc::keyPressEvent(QKeyEvent* event) {
 QString ColourDisc::inWords() const {
     if (handles_.isEmpty()) return {};
     const Handle& handle = handles_[chosen_];
-    return tr("%1: amount %2").arg(handle.name).arg(std::lround(amountOf(handle.at) * 100));
+    if (handle.at.isNull()) return tr("%1: no pull").arg(handle.name);
+    return tr("%1: hue %2°, amount %3")
+        .arg(handle.name)
+        .arg(std::lround(hueOfDirection(angleOf(handle.at))))
+        .arg(std::lround(amountOf(handle.at) * 100));
 }
 
 } // namespace baryton
