@@ -102,8 +102,8 @@ DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const
     DragTimes times;
     auto* curve = qobject_cast<CurvesEditor*>(choose("curves"))->view();
     times.curve = drag(window, curve, curve->toWidget({0.5, 0.5}), {0, 30});
-    auto* wheel = qobject_cast<WheelsEditor*>(choose("wheels"))->wheel(0);
-    times.wheel = drag(window, wheel, wheel->puck(), {18, 12});
+    auto* disc = qobject_cast<WheelsEditor*>(choose("wheels"))->disc();
+    times.wheel = drag(window, disc, disc->handlePoint(0), {18, 12});
     auto* lanes = qobject_cast<HueBandsEditor*>(choose("hue-bands"))->lanes();
     times.band = drag(window, lanes, lanes->handle(4, HueLanes::Shift), {0, 14});
     return times;

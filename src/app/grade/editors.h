@@ -10,6 +10,7 @@
 #include "app/widgets/value_row.h"
 #include "colour/hue_scale.h"
 #include "render/scopes.h"
+#include "stages/wheels.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -166,6 +167,7 @@ private:
     void choose(int range);
     void giveOpposite(int range);
     std::array<double, 3> weights(double tone) const;
+    WheelsConstants ranges_; ///< where the ranges lie, for many questions of it
     ColourDisc* disc_;
     ToneAxis* axis_;
     QWidget* typed_[4];

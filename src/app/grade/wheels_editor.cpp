@@ -2,7 +2,6 @@
 #include "app/grade/miniatures.h"
 #include "app/widgets/labels.h"
 #include "colour/transfer.h"
-#include "stages/wheels.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
@@ -100,14 +99,8 @@ WheelsEditor::WheelsEditor(AppState& state, const std::string& stageId, QWidget*
 }
 
 std::array<double, 3> WheelsEditor::weights(double tone) const {
-    WheelsConstants c;
-    const double k = number("softness"), shadows = number("shadows.pivot"),
-                 highlights = std::max(number("highlights.pivot"), shadows);
-    c.shadowLow = static_cast<float>(shadows - k);
-    c.highlightLow = static_cast<float>(highlights - k);
-    c.perWidth = static_cast<float>(1 / (2 * k));
     std::array<double, 3> w{};
-    c.weights(tone, w[0], w[1], w[2]);
+    ranges_.weights(tone, w[0], w[1], w[2]);
     return w;
 }
 
@@ -125,6 +118,11 @@ void WheelsEditor::setInput(const QVector<double> (&counts)[4]) {
 }
 
 void WheelsEditor::refresh() {
+    const double k = number("softness"), shadows = number("shadows.pivot"),
+                 highlights = std::max(number("highlights.pivot"), shadows);
+    ranges_.shadowLow = static_cast<float>(shadows - k);
+    ranges_.highlightLow = static_cast<float>(highlights - k);
+    ranges_.perWidth = static_cast<float>(1 / (2 * k));
     const QColor fills[] = {QColor(0x1a, 0x1a, 0x1a), QColor(0x80, 0x80, 0x80), QColor(0xf2, 0xf2, 0xf2),
                             QColor(0x50, 0x50, 0x50)};
     const QString names[] = {tr("Shadows"), tr("Midtones"), tr("Highlights"), tr("Whole")};

@@ -5,7 +5,6 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
 #include <QTimer>
 #include <algorithm>
 #include <cmath>
@@ -70,7 +69,14 @@ void ColourDisc::choose(int handle) {
 }
 
 void ColourDisc::setTrace(const QImage& trace) {
-    trace_ = trace;
+    // What lies past the rim is left out here: a round clip would cost more than all the rest of the painting.
+    trace_ = trace.convertToFormat(QImage::Format_ARGB32_Premultiplied);
+    const double side = trace_.width(), reach = reach_ / kTraceReach;
+    for (int y = 0; y < trace_.height(); ++y) {
+        auto* line = reinterpret_cast<QRgb*>(trace_.scanLine(y));
+        for (int x = 0; x < trace_.width(); ++x)
+            if (std::hypot((x + 0.5) * 2 / side - 1, (y + 0.5) * 2 / side - 1) > reach) line[x] = 0;
+    }
     update();
 }
 
@@ -94,6 +100,11 @@ void ColourDisc::renderGround() {
         }
     }
     ground_.setDevicePixelRatio(ratio);
+    QPainter p(&ground_);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(QColor(255, 255, 255, 26), 1));
+    const double r = radius();
+    for (const double ring : {0.25, 0.5, 0.75}) p.drawEllipse(QPointF(r, r), r * ring, r * ring);
 }
 
 void ColourDisc::resizeEvent(QResizeEvent*) {
@@ -126,17 +137,10 @@ void ColourDisc::paintEvent(QPaintEvent*) {
     const auto& c = theme::colours();
     const double r = radius();
     const QRectF round(centre() - QPointF(r, r), QSizeF(2 * r, 2 * r));
-    p.drawImage(round, ground_);
+    p.drawImage(round.topLeft(), ground_);
     p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(QColor(255, 255, 255, 26), 1));
-    for (const double ring : {0.25, 0.5, 0.75}) p.drawEllipse(centre(), r * ring, r * ring);
-    QPainterPath disc;
-    disc.addEllipse(round);
-    p.save();
-    p.setClipPath(disc);
     const double span = r * kTraceReach / reach_;
     if (!trace_.isNull()) p.drawImage(QRectF(centre() - QPointF(span, span), QSizeF(2 * span, 2 * span)), trace_);
-    p.restore();
     if (skin_) {
         p.setPen(QPen(QColor(0xd8, 0xa0, 0x80), 1, Qt::DashLine));
         p.drawLine(discPoint(*skin_, 0.08), discPoint(*skin_, 0.98));

@@ -89,11 +89,14 @@ void ToneAxis::paintEvent(QPaintEvent*) {
     const double foot = area.bottom() - kFoot;
     if (histogram_.size() == 256) {
         const double most = std::max(1.0, *std::max_element(histogram_.begin() + 1, histogram_.end() - 1));
+        p.setRenderHint(QPainter::Antialiasing,
+                        false); // bars side by side need none, and it is drawn with every pull
         for (int i = 0; i < 256; ++i) {
             const double h = std::sqrt(std::min(1.0, histogram_[i] / most)) * (foot - 4);
             p.fillRect(QRectF(area.left() + i * area.width() / 256, foot - h, area.width() / 256 + 0.5, h), c.scroll);
         }
     }
+    p.setRenderHint(QPainter::Antialiasing);
     if (weights_) {
         constexpr int steps = 64;
         std::array<QPainterPath, 3> paths;
