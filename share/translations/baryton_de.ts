@@ -371,24 +371,12 @@
         <translation>über Weiß {}</translation>
     </message>
     <message>
-        <source>clips</source>
-        <translation>beschneidet</translation>
-    </message>
-    <message>
         <source>{} pushes pixels past the ends: {}. A later stage may bring them back.</source>
         <translation>{} schiebt Pixel über die Enden hinaus: {}. Eine spätere Stufe kann sie zurückholen.</translation>
     </message>
     <message>
-        <source>flattens</source>
-        <translation>verflacht</translation>
-    </message>
-    <message>
         <source>{} lays the levels {} to {} almost together ({:.0f} % of the picture): folds and texture are lost there. A softer bend keeps them.</source>
         <translation>{} legt die Stufen {} bis {} fast aufeinander ({:.0f} % des Bildes): Falten und Struktur gehen dort verloren. Eine weichere Biegung erhält sie.</translation>
-    </message>
-    <message>
-        <source>may band</source>
-        <translation>evtl. Streifen</translation>
     </message>
     <message>
         <source>{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.</source>
@@ -397,10 +385,6 @@
     <message>
         <source>The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. Flatten it first with Tone, or lower the film contrast.</source>
         <translation>Das Bild ist schon kontrastreich (seine Töne nehmen {:.0f} % der Skala ein): {} wird stumpf aussehen. Erst mit Tonumfang flacher machen oder den Filmkontrast senken.</translation>
-    </message>
-    <message>
-        <source>partly idle</source>
-        <translation>teils ohne Wirkung</translation>
     </message>
     <message>
         <source>This picture has no colours here for some of {}: {}.</source>
@@ -3046,6 +3030,78 @@
         <source>Escape takes it back whole</source>
         <translation>Escape nimmt es ganz zurück</translation>
     </message>
+    <message>
+        <source>contrasty source</source>
+        <translation>hartes Original</translation>
+    </message>
+    <message>
+        <source>burns out</source>
+        <translation>brennt aus</translation>
+    </message>
+    <message>
+        <source>The finished picture loses {:.0f} % of itself to white, most of it by {}: folds that the source has are gone there.</source>
+        <translation>Das fertige Bild verliert {:.0f} % seiner Fläche an das Weiß, das meiste durch {}: Falten, die das Original hat, sind dort weg.</translation>
+    </message>
+    <message>
+        <source>cuts colours</source>
+        <translation>kappt Farben</translation>
+    </message>
+    <message>
+        <source>{1} makes {0:.0f} % of the picture more colourful than a file can hold: folds that the source has are cut off there.</source>
+        <translation>{1} macht {0:.0f} % des Bildes bunter, als eine Datei fassen kann: Falten, die das Original hat, sind dort gekappt.</translation>
+    </message>
+    <message>
+        <source>loses folds</source>
+        <translation>Falten weg</translation>
+    </message>
+    <message>
+        <source>{1} lays the tones of {0:.0f} % of the picture together: folds and texture that the source has are gone there.</source>
+        <translation>{1} legt auf {0:.0f} % des Bildes die Töne zusammen: Falten und Struktur, die das Original hat, sind dort weg.</translation>
+    </message>
+    <message>
+        <source>Roll-off</source>
+        <translation>Auslauf</translation>
+    </message>
+    <message>
+        <source>Lets the lights run gently out into a white that lies a little lower: what is burnt has no hard edge, and what lies past white comes back.</source>
+        <translation>Lässt die Lichter sanft in ein etwas tieferes Weiß auslaufen: Ausgebranntes hat keine harte Kante, und was über Weiß liegt, kommt zurück.</translation>
+    </message>
+    <message>
+        <source>Gamut compression</source>
+        <translation>Gamut-Kompression</translation>
+    </message>
+    <message>
+        <source>Holds strong colours in: what is more colourful than a file can hold is folded toward the limit and keeps its folds, its lightness and its hue.</source>
+        <translation>Hält kräftige Farben im Rahmen: Was bunter ist, als eine Datei fassen kann, wird zur Grenze hin gestaucht und behält Falten, Helligkeit und Farbton.</translation>
+    </message>
+    <message>
+        <source>How much of the fold is felt.</source>
+        <translation>Wie stark die Stauchung wirkt.</translation>
+    </message>
+    <message>
+        <source>Knee</source>
+        <translation>Knie</translation>
+    </message>
+    <message>
+        <source>The share of the limit up to which colours stay as they are.</source>
+        <translation>Der Anteil der Grenze, bis zu dem Farben bleiben, wie sie sind.</translation>
+    </message>
+    <message>
+        <source>Reach</source>
+        <translation>Reichweite</translation>
+    </message>
+    <message>
+        <source>How far past the limit a colour may lie and still come to lie inside it.</source>
+        <translation>Wie weit eine Farbe über der Grenze liegen darf und noch hineinkommt.</translation>
+    </message>
+    <message>
+        <source>Darkening</source>
+        <translation>Abdunkeln</translation>
+    </message>
+    <message>
+        <source>How far colours that are past white may darken so as not to pale: at 0 all keep their lightness.</source>
+        <translation>Wie weit Farben, die über Weiß liegen, dunkler werden dürfen, um nicht zu verblassen: Bei 0 behalten alle ihre Helligkeit.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3054,8 +3110,12 @@
         <translation>Eine Stufe hinzufügen</translation>
     </message>
     <message>
-        <source>Find a stage</source>
-        <translation>Eine Stufe finden</translation>
+        <source>Find a stage, or what it is for</source>
+        <translation>Stufe suchen oder wozu sie dient</translation>
+    </message>
+    <message>
+        <source>No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, “black and white”.</source>
+        <translation>Damit hat keine Stufe zu tun. Versuchen Sie, was das Bild werden soll: „weich“, „verblasst“, „wärmer“, „schwarzweiß“.</translation>
     </message>
 </context>
 <context>
@@ -4277,6 +4337,13 @@
     </message>
 </context>
 <context>
+    <name>baryton::FindingsStrip</name>
+    <message>
+        <source>%1: pointing shows it on the picture, a press does it</source>
+        <translation>%1: Zeigen zeigt es am Bild, Drücken tut es</translation>
+    </message>
+</context>
+<context>
     <name>baryton::GenericEditor</name>
     <message>
         <source>Load LUT…</source>
@@ -5104,10 +5171,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Baryton</translation>
     </message>
     <message>
-        <source>Close the message</source>
-        <translation>Die Meldung schließen</translation>
-    </message>
-    <message>
         <source>%1 – Baryton</source>
         <translation>%1 – Baryton</translation>
     </message>
@@ -5174,10 +5237,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Add %1</source>
         <translation>%1 hinzufügen</translation>
-    </message>
-    <message>
-        <source>preset</source>
-        <translation>Vorgabe</translation>
     </message>
     <message>
         <source>picture</source>
@@ -5261,6 +5320,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 ms</source>
         <translation>%1 ms</translation>
+    </message>
+    <message>
+        <source>preset · %1</source>
+        <translation>Preset · %1</translation>
     </message>
 </context>
 <context>
@@ -5442,6 +5505,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>A command, a stage, a preset, a picture</source>
         <translation>Ein Befehl, eine Stufe, eine Vorgabe, ein Bild</translation>
+    </message>
+    <message>
+        <source>Nothing is called that. Try fewer letters, or what it is for: “soft”, “faded”, “export”.</source>
+        <translation>Nichts heißt so. Versuchen Sie weniger Buchstaben oder wozu es dient: „weich“, „verblasst“, „exportieren“.</translation>
     </message>
 </context>
 <context>
@@ -5853,6 +5920,29 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Drag a corner: round white turns its colours, outward and inward makes them stronger and quieter</source>
         <translation>Eine Ecke ziehen: um Weiß herum dreht ihre Farben, nach außen und innen macht sie kräftiger und stiller</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ProblemLine</name>
+    <message>
+        <source>%1 problems</source>
+        <translation>%1 Probleme</translation>
+    </message>
+    <message>
+        <source>What went wrong, whole, and how to mend it</source>
+        <translation>Was schiefging, ganz, und wie es zu beheben ist</translation>
+    </message>
+    <message>
+        <source>1 problem</source>
+        <translation>1 Problem</translation>
+    </message>
+    <message>
+        <source>What went wrong</source>
+        <translation>Was schiefging</translation>
+    </message>
+    <message>
+        <source>Clear</source>
+        <translation>Leeren</translation>
     </message>
 </context>
 <context>
@@ -6919,6 +7009,102 @@ Blau</translation>
     <message>
         <source>it can&apos;t be read and does not go into a pack</source>
         <translation>es ist nicht zu lesen und kommt in kein Paket</translation>
+    </message>
+    <message>
+        <source>Hold colours in</source>
+        <translation>Farben fassen</translation>
+    </message>
+    <message>
+        <source>Roll off the lights</source>
+        <translation>Lichter auslaufen</translation>
+    </message>
+    <message>
+        <source>Ease to {:.0f} %</source>
+        <translation>Auf {:.0f} % zurück</translation>
+    </message>
+    <message>
+        <source>Flatten it first</source>
+        <translation>Erst abflachen</translation>
+    </message>
+    <message>
+        <source>Move ahead of {}</source>
+        <translation>Vor {} setzen</translation>
+    </message>
+    <message>
+        <source>brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright</source>
+        <translation>heller, dunkler, aufhellen, abdunkeln, nachbelichten, abwedeln, Blende, zu dunkel, zu hell</translation>
+    </message>
+    <message>
+        <source>colour cast, too blue, too yellow, neutral grey, lamp light, daylight, kelvin</source>
+        <translation>Farbstich, zu blau, zu gelb, neutrales Grau, Lampenlicht, Tageslicht, Kelvin</translation>
+    </message>
+    <message>
+        <source>warmer, cooler, cold, evening, sunset, golden, winter, cosy</source>
+        <translation>wärmer, kühler, kalt, Abend, Sonnenuntergang, golden, Winter, behaglich</translation>
+    </message>
+    <message>
+        <source>contrast, flat, punch, highlights, shadows, burn, burnt out, blown, recover, soft, matte, faded, fade, haze, roll off, too bright, too dark</source>
+        <translation>Kontrast, flau, knackig, Lichter, Schatten, ausgebrannt, überstrahlt, retten, weich, matt, verblasst, Dunst, auslaufen, zu hell, zu dunkel</translation>
+    </message>
+    <message>
+        <source>black point, white point, gamma, haze, fog, paper, print, lift, faded, fade, matte</source>
+        <translation>Schwarzpunkt, Weißpunkt, Gamma, Dunst, Nebel, Papier, Druck, anheben, verblasst, matt</translation>
+    </message>
+    <message>
+        <source>contrast, s curve, matte, faded, fade, lifted blacks, soft, cross process, burn, dodge</source>
+        <translation>Kontrast, S-Kurve, matt, verblasst, angehobenes Schwarz, weich, crossentwickelt, nachbelichten, abwedeln</translation>
+    </message>
+    <message>
+        <source>colour balance, shadows, midtones, highlights, tint, mood, cinema, teal, grade</source>
+        <translation>Farbbalance, Schatten, Mitteltöne, Lichter, Tönung, Stimmung, Kino, petrol</translation>
+    </message>
+    <message>
+        <source>two colours, duotone, tint, shadows, highlights, mood, faded, old photograph</source>
+        <translation>zwei Farben, Duplex, Tönung, Schatten, Lichter, Stimmung, verblasst, altes Foto</translation>
+    </message>
+    <message>
+        <source>one colour, change a colour, selective, skin, sky, grass, leaves, autumn, skin tone</source>
+        <translation>eine Farbe, Farbe ändern, selektiv, Haut, Himmel, Gras, Laub, Herbst, Hautton</translation>
+    </message>
+    <message>
+        <source>selective, colour cast, complementary, cyan, magenta, yellow, ink, density, autumn</source>
+        <translation>selektiv, Farbstich, komplementär, Cyan, Magenta, Gelb, Druckfarbe, Dichte, Herbst</translation>
+    </message>
+    <message>
+        <source>vivid, colourful, muted, pastel, quiet, faded, fade, soft, grey, desaturate, skin</source>
+        <translation>bunt, kräftig, gedämpft, pastell, ruhig, verblasst, weich, grau, entsättigen, Haut</translation>
+    </message>
+    <message>
+        <source>clipping, clipped colours, too colourful, neon, lost folds, out of range, hold in, printable</source>
+        <translation>beschnitten, gekappte Farben, zu bunt, neon, verlorene Falten, außerhalb, fassen, druckbar</translation>
+    </message>
+    <message>
+        <source>camera, calibrate, turn colours, other look, orange, teal</source>
+        <translation>Kamera, kalibrieren, Farben drehen, anderer Look, orange, petrol</translation>
+    </message>
+    <message>
+        <source>swap colours, infrared, cross process, matrix, mixer</source>
+        <translation>Farben tauschen, Infrarot, crossentwickelt, Matrix, Mischer</translation>
+    </message>
+    <message>
+        <source>black and white, grey, mono, old photograph, sepia, ink, filter, vintage</source>
+        <translation>schwarzweiß, grau, mono, altes Foto, Sepia, Tinte, Filter, alt</translation>
+    </message>
+    <message>
+        <source>duotone, two colours, sepia, old photograph, vintage, poster, overlay, fade, faded</source>
+        <translation>Duplex, zwei Farben, Sepia, altes Foto, alt, Plakat, überlagern, verblasst</translation>
+    </message>
+    <message>
+        <source>film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, nostalgia</source>
+        <translation>Film, analog, Abzug, Negativ, Dia, altes Foto, alt, verblasst, weich, Nostalgie</translation>
+    </message>
+    <message>
+        <source>cube, 3dl, look file, table, load</source>
+        <translation>cube, 3dl, Lookdatei, Tabelle, laden</translation>
+    </message>
+    <message>
+        <source>dark corners, burn, edges, frame, spotlight, focus, old photograph</source>
+        <translation>dunkle Ecken, Ränder, Rahmen, Scheinwerfer, Blickfang, altes Foto</translation>
     </message>
 </context>
 <context>

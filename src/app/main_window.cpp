@@ -8,7 +8,6 @@
 #include "app/help.h"
 #include "app/keys.h"
 #include "app/library_commands.h"
-#include "app/palette.h"
 #include "app/preferences.h"
 #include "app/render_image.h"
 #include "app/settings.h"
@@ -62,34 +61,18 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(tasks_, 1);
-    // Problems lie over the lower edge, so that nothing moves when one appears.
-    notice_ = new QWidget(centre);
-    notice_->setObjectName(QStringLiteral("notice"));
-    notice_->setAttribute(Qt::WA_StyledBackground);
-    auto* noticeRow = new QHBoxLayout(notice_);
-    noticeRow->setContentsMargins(12, 3, 6, 3);
-    noticeText_ = makeLabel({}, "error");
-    noticeText_->setWordWrap(true);
-    noticeText_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    auto* close = makeButton({}, "flat");
-    close->setIcon(theme::icon(QStringLiteral("close")));
-    close->setAccessibleName(tr("Close the message"));
-    noticeRow->addWidget(noticeText_, 1);
-    noticeRow->addWidget(close);
-    notice_->hide();
     setCentralWidget(centre);
-    centre->installEventFilter(this);
     makeTopBar();
     makeStatusBar();
 
     messageTimer_.setSingleShot(true);
     messageTimer_.setInterval(6000);
-    connect(&messageTimer_, &QTimer::timeout, this, [this] { pointerText_->clear(); });
-    connect(close, &QPushButton::clicked, notice_, &QWidget::hide);
+    connect(&messageTimer_, &QTimer::timeout, this, [this] { problems_->pointerText()->clear(); });
     connect(&state_, &AppState::told, this, &MainWindow::showMessage);
     connect(&state_.undoHistory(), &UndoHistory::changed, this, &MainWindow::updateUndo);
     connect(&state_.pictures(), &PictureSet::gradeChanged, this, [this] { closesWithoutGrades_ = false; });
     connect(&state_, &AppState::keyChanged, this, [this] {
+        problems_->restSoon();
         setWindowTitle(tr("%1 – Baryton")
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
         updateUndo();
@@ -345,44 +328,6 @@ void MainWindow::openWith() {
     });
 }
 
-void MainWindow::openPalette() {
-    std::vector<Palette::Entry> entries;
-    for (const KeyCommand& command : keyCommands()) {
-        QAction* action = actions_[command.id];
-        if (!action->isEnabled()) continue;
-        entries.push_back({tr("command"), keyText(command.text), QString::fromLatin1(command.key),
-                           [this, id = std::string(command.id)] { run(id); }});
-    }
-    for (const StagePlace& place : stagePlaces(state_.keyGrade())) {
-        const Stage& stage = stageAt(state_.keyGrade(), place);
-        entries.push_back({tr("stage"), QString::fromStdString(stageTitle(stage)), {}, [this, id = stage.id] {
-                               showTask(0);
-                               state_.chooseStage(id);
-                           }});
-    }
-    for (const StageType* type : stageTypes())
-        if (type->standsIn(Part::Look))
-            entries.push_back(
-                {tr("add"), tr("Add %1").arg(QString::fromStdString(type->name)), {}, [this, id = type->id] {
-                     showTask(0);
-                     addStage(state_, id);
-                 }});
-    for (const LibraryEntry& entry : state_.presets())
-        if (entry.preset)
-            entries.push_back({tr("preset"), QString::fromStdString(entry.name), {}, [this, preset = *entry.preset] {
-                                   state_.applyPreset(preset);
-                               }});
-    for (int i = 0; i < state_.pictures().size(); ++i)
-        entries.push_back(
-            {tr("picture"), QString::fromStdString(state_.pictures().at(i).file.filename().string()), {}, [this, i] {
-                 state_.setKey(i);
-             }});
-    auto* palette = new Palette(std::move(entries), this);
-    palette->move(mapToGlobal(QPoint((width() - palette->width()) / 2, 60)));
-    palette->show();
-    palette->search()->setFocus();
-}
-
 void MainWindow::openPreferences() {
     auto* sheet = new PreferencesSheet(this);
     connect(sheet, &PreferencesSheet::changed, this, &MainWindow::takeSettings);
@@ -431,15 +376,10 @@ void MainWindow::updateUndo() {
 }
 
 void MainWindow::showMessage(const QString& text, bool isProblem) {
-    if (!isProblem) {
-        pointerText_->setText(text);
-        messageTimer_.start();
-        return;
-    }
-    // A problem stays until it is closed; the next one comes below it.
-    noticeText_->setText(notice_->isVisible() ? noticeText_->text() + u'\n' + text : text);
-    notice_->show();
-    placeNotice();
+    if (isProblem) return problems_->tell(text);
+    problems_->rest();
+    problems_->pointerText()->setText(text);
+    messageTimer_.start();
 }
 
 void MainWindow::askBeforeClosing() {
@@ -493,16 +433,7 @@ void MainWindow::dropEvent(QDropEvent* event) {
     openPaths(paths);
 }
 
-void MainWindow::placeNotice() {
-    const int width = std::min(760, centralWidget()->width() - 40);
-    const int height = std::max(32, notice_->layout()->heightForWidth(width));
-    notice_->setGeometry((centralWidget()->width() - width) / 2, centralWidget()->height() - height - 12, width,
-                         height);
-    notice_->raise();
-}
-
 bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == centralWidget() && event->type() == QEvent::Resize && notice_->isVisible()) placeNotice();
     if (event->type() != QEvent::KeyPress && event->type() != QEvent::KeyRelease &&
         event->type() != QEvent::ShortcutOverride)
         return QMainWindow::eventFilter(watched, event);

@@ -3,6 +3,7 @@
 #include "app/batch/batch_page.h"
 #include "app/grade/grade_page.h"
 #include "app/package/package_page.h"
+#include "app/problem_line.h"
 #include "app/settings.h"
 
 #include <QMainWindow>
@@ -59,7 +60,6 @@ private:
     void updateUndo();
     void fitToMonitor(const Settings& settings);
     void showMessage(const QString& text, bool isProblem);
-    void placeNotice();
 
     AppState state_;
     GradePage* grade_ = nullptr;
@@ -67,8 +67,8 @@ private:
     BatchPage* batch_ = nullptr;
     QStackedWidget* tasks_ = nullptr;
     class WelcomePage* welcome_ = nullptr;
-    QWidget* notice_ = nullptr;
-    QLabel *noticeText_ = nullptr, *pictureText_ = nullptr, *pointerText_ = nullptr, *frameText_ = nullptr;
+    ProblemLine* problems_ = nullptr;
+    QLabel *pictureText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_, frameTimer_;
     double lastFrame_ = 0; ///< milliseconds
     QMenu* recent_ = nullptr;

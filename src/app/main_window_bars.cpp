@@ -83,19 +83,19 @@ void MainWindow::makeStatusBar() {
     auto* bar = statusBar();
     bar->setSizeGripEnabled(false);
     pictureText_ = makeLabel({}, "second");
-    pointerText_ = makeLabel({}, "");
-    pointerText_->setIndent(14);
+    problems_ = new ProblemLine;
     frameText_ = makeLabel({}, "second");
     frameText_->setToolTip(tr("How long the last frame took to render"));
     bar->addWidget(pictureText_);
-    bar->addWidget(pointerText_, 1);
+    bar->addWidget(problems_, 1);
+    bar->addPermanentWidget(problems_->button());
     bar->addPermanentWidget(frameText_);
     bar->setContentsMargins(8, 0, 8, 0);
     connect(grade_, &GradePage::pictureText, pictureText_, &QLabel::setText);
     connect(grade_, &GradePage::pointerText, this, [this](const QString& text) {
         if (text.isEmpty() && messageTimer_.isActive()) return; // a message is still to be read
         messageTimer_.stop();
-        pointerText_->setText(text);
+        problems_->pointerText()->setText(text);
     });
     // Told now and then and without moving its neighbours: a status bar laid out with every frame slows them all.
     frameText_->setFixedWidth(frameText_->fontMetrics().horizontalAdvance(tr("%1 ms").arg(9999)));

@@ -34,7 +34,9 @@ public:
 } // namespace
 
 Palette::Palette(std::vector<Entry> entries, QWidget* parent)
-    : FindPopup(tr("Find anything"), tr("A command, a stage, a preset, a picture"), parent),
+    : FindPopup(tr("Find anything"), tr("A command, a stage, a preset, a picture"),
+                tr("Nothing is called that. Try fewer letters, or what it is for: “soft”, “faded”, “export”."),
+                parent),
       entries_(std::move(entries)) {
     resize(520, 420);
     list()->setItemDelegate(new PaletteDelegate(list()));
@@ -43,16 +45,14 @@ Palette::Palette(std::vector<Entry> entries, QWidget* parent)
 }
 
 void Palette::filter() {
-    const QStringList words = search()->text().split(u' ', Qt::SkipEmptyParts);
     std::vector<std::pair<int, std::size_t>> found; // rank, place
     for (std::size_t i = 0; i < entries_.size(); ++i) {
         const QString& text = entries_[i].text;
-        const bool all = std::all_of(words.begin(), words.end(), [&](const QString& word) {
-            return text.contains(word, Qt::CaseInsensitive) || entries_[i].kind.contains(word, Qt::CaseInsensitive);
-        });
-        if (!all) continue;
-        const bool begins = !words.isEmpty() && text.startsWith(words.front(), Qt::CaseInsensitive);
-        found.push_back({begins ? 0 : 1, i});
+        const QString named = text + u' ' + entries_[i].kind, typed = search()->text();
+        if (!hasAllWords(named + u' ' + entries_[i].purposes, typed)) continue;
+        const QString first = typed.trimmed().section(u' ', 0, 0);
+        const bool begins = !first.isEmpty() && text.startsWith(first, Qt::CaseInsensitive);
+        found.push_back({begins ? 0 : hasAllWords(named, typed) ? 1 : 2, i});
     }
     std::stable_sort(found.begin(), found.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
     list()->clear();

@@ -14,6 +14,7 @@ public:
     struct Entry {
         QString kind, text, key; ///< "command", "Undo", "Ctrl+Z"
         std::function<void()> run;
+        QString purposes{}; ///< further words it is found by
     };
 
     Palette(std::vector<Entry> entries, QWidget* parent = nullptr);

@@ -2,6 +2,7 @@
 #include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "render/detail.h"
 #include "render/histogram.h"
 
 #include <algorithm>
@@ -14,6 +15,7 @@ namespace {
 
 constexpr double kSeen = 0.1;        ///< ΔE below which a change can't be seen
 constexpr double kClipShare = 0.005; ///< of the pixels, from which on clipping is told
+constexpr double kLostShare = 0.01;  ///< of the picture, from which on lost folds are warned of
 constexpr double kFlatSlope = 0.15;  ///< levels out for each level in
 constexpr int kFlatTold = 12;        ///< levels in a run, from which on it is told
 constexpr double kFlatShare = 0.02;
@@ -43,7 +45,8 @@ Grade onlyStage(const Grade& grade, const StagePlace& place, const Stage& stage)
     return alone;
 }
 
-double largestChange(const Picture& a, const Picture& b) {
+/// The largest difference of any pixel; the first that reaches `enough` ends the search.
+double largestChange(const Picture& a, const Picture& b, double enough = 1e9) {
     double largest = 0;
     for (int y = 0; y < a.height(); ++y)
         for (int x = 0; x < a.width(); ++x) {
@@ -53,6 +56,7 @@ double largestChange(const Picture& a, const Picture& b) {
             // The costly difference only where it can be the largest one.
             if (furthest > 1e-4 && furthest * 250 > largest)
                 largest = std::max(largest, deltaE2000(labFromSrgb(clipped(v)), labFromSrgb(clipped(w))));
+            if (largest >= enough) return largest;
         }
     return largest;
 }
@@ -89,8 +93,8 @@ std::vector<std::string> deadParametersOf(const Grade& grade, const StagePlace& 
         Stage other = stage;
         other.parameters.erase(id);
         const Program without = Program::compile(onlyStage(grade, place, other));
-        if (largestChange(with, without.graded(in, 0, task)) >= kSeen) continue;
-        if (largestChange(whole.graded(everyColour(), 0, task), without.graded(everyColour(), 0, task)) >= 1)
+        if (largestChange(with, without.graded(in, 0, task), kSeen) >= kSeen) continue;
+        if (largestChange(whole.graded(everyColour(), 0, task), without.graded(everyColour(), 0, task), 1) >= 1)
             dead.push_back(id);
     }
     return dead;
@@ -148,47 +152,43 @@ std::string ends(const double (&share)[3]) {
 void putIntoWords(StageReport& r, const StageType& type, const std::string& title) {
     if (r.isDead) {
         r.mark = words("no effect here");
+        r.isWarning = true;
         r.sentence =
             inWords("{} finds nothing to work on: what stands before it has taken the colours it acts on.", title);
         return;
     }
     if (r.largestChange < kSeen) {
-        r.mark = words("changes nothing");
+        r.mark = words("changes nothing"); // no warning: on the next picture it may
         r.sentence = inWords("{} changes no pixel of this picture by as much as ΔE {}.", title, kSeen);
         return;
     }
-    // The gravest gives the mark; all are told.
-    const auto tell = [&r](const std::string& mark, const std::string& sentence) {
-        if (r.mark.empty()) r.mark = mark;
-        r.sentence += (r.sentence.empty() ? "" : " ") + sentence;
-    };
+    const auto tell = [&r](const std::string& sentence) { r.sentence += (r.sentence.empty() ? "" : " ") + sentence; };
     const std::string black = ends(r.newBlack), white = ends(r.newWhite);
     if (!black.empty() || !white.empty()) {
         std::string lost;
         if (!black.empty()) lost = inWords("below black {}", black);
         if (!white.empty()) lost += (black.empty() ? "" : "; ") + inWords("above white {}", white);
-        tell(words("clips"),
-             inWords("{} pushes pixels past the ends: {}. A later stage may bring them back.", title, lost));
+        tell(inWords("{} pushes pixels past the ends: {}. A later stage may bring them back.", title, lost));
     }
     if (r.flatTo - r.flatFrom >= kFlatTold && r.flatShare >= kFlatShare)
-        tell(words("flattens"),
-             inWords("{} lays the levels {} to {} almost together ({:.0f} % of the picture): folds and "
+        tell(inWords("{} lays the levels {} to {} almost together ({:.0f} % of the picture): folds and "
                      "texture are lost there. A softer bend keeps them.",
                      title, r.flatFrom, r.flatTo, r.flatShare * 100));
     if (r.stretchedLevels >= kStretchTold)
-        tell(words("may band"),
-             inWords("{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.", title,
+        tell(inWords("{} draws {} neighbouring levels more than 2 apart: smooth areas may show bands.", title,
                      r.stretchedLevels));
-    if (r.tooContrasty)
-        tell("contrasty source",
-             inWords("The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. "
+    if (r.tooContrasty) {
+        r.mark = words("contrasty source");
+        r.isWarning = true;
+        tell(inWords("The picture is already contrasty (its tones span {:.0f} % of the scale): {} will look dull. "
                      "Flatten it first with Tone, or lower the film contrast.",
                      r.sourceSpread * 100, title));
+    }
     if (!r.deadParameters.empty()) {
         std::string names;
         for (const std::string& id : r.deadParameters)
             names += (names.empty() ? "" : ", ") + type.parameter(id)->name;
-        tell(words("partly idle"), inWords("This picture has no colours here for some of {}: {}.", title, names));
+        tell(inWords("This picture has no colours here for some of {}: {}.", title, names));
     }
 }
 
@@ -198,6 +198,122 @@ std::string missingLut(const Stage& stage, const StageType& type) {
     for (const ParameterType& p : type.parameters)
         if (p.kind == ParameterKind::LutFile && !read.lut(p.id).table) return read.lut(p.id).name;
     return {};
+}
+
+/// The spread of luma, 5th to 95th percentile.
+double spreadOf(const Picture& picture) {
+    const Histogram h = histogramOf(picture);
+    const auto percentile = [&](double share) {
+        std::uint64_t sum = 0;
+        for (std::size_t i = 0; i < 256; ++i)
+            if (sum += h.luma[i]; static_cast<double>(sum) >= share * static_cast<double>(h.pixels))
+                return static_cast<double>(i) / 255;
+        return 1.0;
+    };
+    return percentile(0.95) - percentile(0.05);
+}
+
+/// What a stage is given, and what the grade makes of the picture.
+Picture inputOf(const Grade& grade, const std::string& stageId, const Picture& small, const Task* task) {
+    return Program::compile(upTo(grade, stageId)).graded(small, 0, task);
+}
+Picture finished(const Grade& grade, const Picture& small, const Task* task) {
+    return Program::compile(grade).graded(small, 0, task);
+}
+
+/// A place ahead of an earlier stage at which the stage has something to work on: the latest such.
+std::optional<Remedy> moveAhead(const Grade& grade, const std::string& stageId, const Picture& small,
+                                const Task* task) {
+    const StagePlace at = *findStage(grade, stageId);
+    std::vector<StagePlace> places = stagePlaces(grade);
+    for (auto other = places.rbegin(); other != places.rend(); ++other) {
+        if (other->part != at.part || other->layer > at.layer ||
+            (other->layer == at.layer && other->index >= at.index))
+            continue;
+        const Remedy remedy{Remedy::Kind::MoveAhead, stageId, 0, stageAt(grade, *other).id};
+        const Grade moved = remedied(grade, remedy);
+        const StagePlace there = *findStage(moved, stageId);
+        const Picture in = inputOf(moved, stageId, small, task);
+        if (largestChange(in, Program::compile(onlyStage(moved, there, stageAt(moved, there))).graded(in, 0, task)) >=
+            1)
+            return remedy;
+    }
+    return std::nullopt;
+}
+
+std::optional<Remedy> flattenFirst(const Grade& grade, const std::string& stageId, const Picture& small,
+                                   const Task* task) {
+    for (const double amount : {0.2, 0.4, 0.6, 0.8}) {
+        const Remedy remedy{Remedy::Kind::FlattenFirst, stageId, amount};
+        if (spreadOf(inputOf(remedied(grade, remedy), stageId, small, task)) <= kContrasty) return remedy;
+    }
+    return std::nullopt;
+}
+
+/// The gentlest remedy after which too little is lost to be told; nothing where none does it.
+std::optional<Remedy> mending(const Grade& grade, const std::string& stageId, const LostDetail& lost,
+                              const std::vector<float>& sourceDetail, const Picture& small, const Task* task) {
+    const auto mends = [&](const Remedy& remedy) {
+        if (task) task->throwIfCancelled();
+        // Well below where it is told, so that the next small change does not bring it back.
+        return lostDetail(sourceDetail, finished(remedied(grade, remedy), small, task)).share < kLostShare * 0.8;
+    };
+    std::vector<Remedy> candidates;
+    if (lost.colours >= 0.3)
+        for (const double reach : {1.5, 2.2, 3.0}) candidates.push_back({Remedy::Kind::HoldColours, stageId, reach});
+    if (lost.lights >= 0.3)
+        for (const double amount : {0.4, 0.7, 1.0}) candidates.push_back({Remedy::Kind::RollOff, stageId, amount});
+    const double strength = stageAt(grade, *findStage(grade, stageId)).strengthOrFull();
+    for (const double share : {0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3})
+        candidates.push_back({Remedy::Kind::Ease, stageId, std::round(strength * share * 20) / 20});
+    const auto first = std::find_if(candidates.begin(), candidates.end(), mends);
+    return first == candidates.end() ? std::nullopt : std::optional(*first);
+}
+
+/// Warns of what the finished picture has lost, at the stage that took most of it.
+void reportLost(std::vector<StageReport>& reports, const Grade& grade, const Picture& small, const Task* task) {
+    if (reports.empty()) return;
+    const std::vector<float> sourceDetail = detailOf(small);
+    const LostDetail lost = lostDetail(sourceDetail, finished(grade, small, task));
+    if (lost.share < kLostShare) return;
+    // Each stage's part: by how many octaves the detail of those pixels falls from its input to the next one's.
+    const auto octaves = [&](const Picture& picture) {
+        const std::vector<float> detail = detailOf(picture);
+        double sum = 0;
+        for (const std::size_t i : lost.pixels) sum += std::log2(detail[i] + 0.25);
+        return sum;
+    };
+    std::vector<double> standing;
+    for (const StageReport& report : reports)
+        standing.push_back(octaves(inputOf(grade, report.stageId, small, task)));
+    standing.push_back(octaves(finished(grade, small, task)));
+    std::size_t most = 0;
+    for (std::size_t i = 1; i < reports.size(); ++i)
+        if (standing[i] - standing[i + 1] > standing[most] - standing[most + 1]) most = i;
+    StageReport& report = reports[most];
+    if (report.isWarning && !report.tooContrasty) return;
+    const std::string title = stageTitle(stageAt(grade, *findStage(grade, report.stageId)));
+    report.lostShare = lost.share;
+    report.isWarning = true;
+    std::string sentence;
+    if (lost.lights >= std::max(lost.colours, lost.tones)) {
+        report.mark = words("burns out");
+        sentence = inWords("The finished picture loses {:.0f} % of itself to white, most of it by {}: folds that the "
+                           "source has are gone there.",
+                           lost.share * 100, title);
+    } else if (lost.colours >= lost.tones) {
+        report.mark = words("cuts colours");
+        sentence = inWords("{1} makes {0:.0f} % of the picture more colourful than a file can hold: folds that the "
+                           "source has are cut off there.",
+                           lost.share * 100, title);
+    } else {
+        report.mark = words("loses folds");
+        sentence = inWords("{1} lays the tones of {0:.0f} % of the picture together: folds and texture that the "
+                           "source has are gone there.",
+                           lost.share * 100, title);
+    }
+    report.sentence = sentence + (report.sentence.empty() ? "" : " ") + report.sentence;
+    report.remedy = mending(grade, report.stageId, lost, sourceDetail, small, task);
 }
 
 } // namespace
@@ -213,6 +329,7 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
             StageReport& report = reports.emplace_back();
             report.stageId = stage.id;
             report.mark = words("LUT missing");
+            report.isWarning = true;
             report.sentence = inWords("{} names the LUT “{}”, but its content did not come along: the picture passes "
                                       "through. Load the file again.",
                                       stageTitle(stage), missing);
@@ -232,22 +349,17 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
             report.isDead = onSource.largestChange >= 1;
         }
         if (stage.type == "film-response") {
-            const Histogram h = histogramOf(in);
-            const auto percentile = [&](double share) {
-                std::uint64_t sum = 0;
-                for (std::size_t i = 0; i < 256; ++i)
-                    if (sum += h.luma[i]; static_cast<double>(sum) >= share * static_cast<double>(h.pixels))
-                        return static_cast<double>(i) / 255;
-                return 1.0;
-            };
-            report.sourceSpread = percentile(0.95) - percentile(0.05);
+            report.sourceSpread = spreadOf(in);
             report.tooContrasty = report.sourceSpread > kContrasty;
         }
         if (report.largestChange >= kSeen)
             report.deadParameters = deadParametersOf(grade, place, *type, thinned(in), task);
         putIntoWords(report, *type, stageTitle(stage));
+        if (report.isDead) report.remedy = moveAhead(grade, stage.id, small, task);
+        if (report.tooContrasty) report.remedy = flattenFirst(grade, stage.id, small, task);
         reports.push_back(std::move(report));
     }
+    reportLost(reports, grade, small, task);
     return reports;
 }
 

@@ -1,7 +1,9 @@
 #pragma once
 #include "picture/picture.h"
 #include "render/program.h"
+#include "render/remedy.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -29,13 +31,24 @@ struct StageReport {
     double sourceSpread = 0;
     bool tooContrasty = false;
 
-    /// A few words for the card, and a sentence for its tooltip; empty when there is nothing to say.
-    std::string mark, sentence;
+    /// Share of the picture whose folds and texture the *finished* picture has lost, this stage more at fault than
+    /// any other; 0 for all others, and where too little is lost to be seen.
+    double lostShare = 0;
+
+    /// A few words for the card; empty when there is nothing to say there.
+    std::string mark;
+    /// The finished picture suffers by this stage: it loses what the source had, or the stage or its LUT does nothing
+    /// for it. What is not a warning is said in the stage's editor only.
+    bool isWarning = false;
+    /// All findings in sentences, the warning first.
+    std::string sentence;
+    /// What mends the warning, tried on this picture and found to.
+    std::optional<Remedy> remedy;
 };
 
 /// Reports on the stages of a grade that are on, in the order they act, from a small version of the picture (a few
 /// hundred pixels on the long side are enough). Costs a run of each stage, and a quarter of one for each parameter
-/// that is off its default.
+/// that is off its default. At most one stage is warned of for what is lost, however many push pixels past the ends.
 std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, const Task* task = nullptr);
 
 } // namespace baryton

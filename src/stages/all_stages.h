@@ -14,6 +14,7 @@ const StageType& splitToneType();
 const StageType& hueBandsType();
 const StageType& pushTableType();
 const StageType& primariesType();
+const StageType& gamutType();
 const StageType& channelMixType();
 const StageType& monochromeType();
 const StageType& gradientMapType();

@@ -31,6 +31,7 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
              {{"band5.centre", 130.0}, {"band5.width", 60.0}, {"band5.shift", -40.0}, {"band5.saturation", -0.2}}},
             {"push-table", {{"row1.yellow.blue", 0.5}, {"row3.yellow.blue", -0.5}, {"row2.density", 0.2}}},
             {"saturation", {{"overall", -0.6}, {"guard.hue", 29.0}, {"guard.strength", 1.0}}},
+            {"gamut", {{"amount", 1.0}, {"knee", 0.4}, {"reach", 3.0}}},
             {"primaries", {{"red.turn", 20.0}, {"green.turn", -20.0}, {"blue.reach", -0.3}}},
             {"channel-mix", {{"green.from.green", 0.5}, {"green.from.red", 0.5}}},
             {"monochrome", {{"amount", 1.0}, {"red.lightness", 0.8}, {"blue.lightness", -0.8}}},

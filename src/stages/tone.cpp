@@ -15,9 +15,13 @@ namespace HWY_NAMESPACE {
 
 void RunTone(const ToneConstants& c, const Block& block) {
     const SplineLanes curve(c.curve);
-    const V one = Splat(1.0F);
+    const V one = Splat(1.0F), shoulder = Splat(ToneConstants::kShoulder);
+    const V lost = Splat((1 - ToneConstants::kShoulder) * c.rollOff);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
-        const V y = Luma(r, g, b), f = curve(y);
+        const V y = Luma(r, g, b), bent = curve(y);
+        const V t =
+            hn::Mul(hn::Max(hn::Sub(bent, shoulder), hn::Zero(D())), Splat(1 / (1 - ToneConstants::kShoulder)));
+        const V f = hn::Sub(bent, hn::Div(hn::Mul(hn::Mul(t, t), lost), hn::MulAdd(t, Splat(c.rollOff), one)));
         const V gain = hn::Div(f, hn::Max(y, Splat(ToneConstants::low)));
         const V scaled = SmoothStep(y, ToneConstants::low, 1 / (ToneConstants::high - ToneConstants::low));
         const V shift = hn::Sub(f, y);
@@ -77,16 +81,21 @@ const StageType& toneType() {
          percent("contrast", "Contrast", -100, 100, 0, "Draws tones apart or together about the pivot."),
          percent("pivot", "Pivot", 20, 80, 50, "The tone that contrast leaves where it is."),
          percent("highlights", "Highlights", -100, 100, 0, "Lightens or recovers the highlights; white stays."),
-         percent("white.end", "White end", -100, 100, 0, "Lifts or lowers the lightest tones alone.")},
+         percent("white.end", "White end", -100, 100, 0, "Lifts or lowers the lightest tones alone."),
+         percent(
+             "roll.off", "Roll-off", 0, 100, 0,
+             "Lets the lights run gently out into a white that lies a little lower: what is burnt has no hard edge, "
+             "and what lies past white comes back.")},
         [](const ParameterReader& p) {
             return p.number("black.end") == 0 && p.number("shadows") == 0 && p.number("contrast") == 0 &&
-                   p.number("highlights") == 0 && p.number("white.end") == 0;
+                   p.number("highlights") == 0 && p.number("white.end") == 0 && p.number("roll.off") == 0;
         },
         [](const ParameterReader& p) {
             Kernel kernel;
             kernel.constants = std::make_shared<ToneConstants>(
                 ToneConstants{Spline(toneCurve({p.number("black.end"), p.number("shadows"), p.number("contrast"),
-                                                p.number("pivot"), p.number("highlights"), p.number("white.end")}))});
+                                                p.number("pivot"), p.number("highlights"), p.number("white.end")})),
+                              static_cast<float>(p.number("roll.off"))});
             kernel.run = [](const void* constants, const Block& block) {
                 HWY_DYNAMIC_DISPATCH(RunTone)(*static_cast<const ToneConstants*>(constants), block);
             };

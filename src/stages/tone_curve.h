@@ -18,8 +18,13 @@ Curve toneCurve(const ToneSettings& settings);
 
 /// Constants of Tone: below `low` luma the difference is added to all channels, above `high` the channels are scaled,
 /// blended between; where scaling would take a channel past white, half of what is over is given up in colour.
+///
+/// The roll-off comes after the curve: with t = (f − k)/(1 − k) above the shoulder k, f becomes k + (1 − k)·t/(1 +
+/// r·t): slope 1 at the shoulder, white at k + (1 − k)/(1 + r), and at r = 1 nothing, however bright, reaches past 1.
 struct ToneConstants {
     Spline curve;
+    float rollOff = 0; ///< r, 0…1
+    static constexpr float kShoulder = 0.7F;
     static constexpr float low = 0.04F, high = 0.16F;
 };
 

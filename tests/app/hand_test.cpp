@@ -94,7 +94,7 @@ TEST(Hand, NothingMovesInAnEditorWhenAFindingComes) {
             EXPECT_EQ(movedSince(panel, before), QStringList()) << name << ", the finding went";
         }
     }
-    EXPECT_TRUE(panel->findings()->text().isEmpty());
+    EXPECT_TRUE(panel->findings()->text()->text().isEmpty());
 }
 
 TEST(Hand, AFindingIsSaidWholeWhereItHasNoRoom) {

@@ -54,6 +54,7 @@ void stageStrips(const QString& folder) {
         {"hue-bands", "meadow-cart"},
         {"push-table", "portrait-dark"},
         {"saturation", "red-curtain"},
+        {"gamut", "red-curtain"},
         {"primaries", "chart-table"},
         {"channel-mix", "meadow-cart"},
         {"monochrome", "chart-table"},

@@ -112,9 +112,10 @@ TEST(Properties, ASmallStepOfAParameterIsASmallStepOfTheResult) {
                 const Colour in = randomColour(random);
                 // In Levels the channels' own come after the common ones: their slopes multiply. Channel mix throws
                 // colours far, so that moving its limits moves them far.
-                const double bound = type->id == "levels" ? 0.4 : type->id == "channel-mix" ? 0.15 : 0.05;
-                EXPECT_LE(apart(before(in), after(in)), bound)
-                    << type->id << ' ' << p.id << " at " << value;
+                // Between two stops of a gradient that lie close, all colours change when one of them moves.
+                const bool isStop = type->id == "gradient-map" && p.id.ends_with("position");
+                const double bound = type->id == "levels" || isStop ? 0.4 : type->id == "channel-mix" ? 0.15 : 0.05;
+                EXPECT_LE(apart(before(in), after(in)), bound) << type->id << ' ' << p.id << " at " << value;
             }
         }
     }

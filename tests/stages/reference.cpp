@@ -5,6 +5,7 @@
 #include "stages/channel_mix.h"
 #include "stages/curves.h"
 #include "stages/film_constants.h"
+#include "stages/gamut.h"
 #include "stages/gradient_map.h"
 #include "stages/hue_bands.h"
 #include "stages/levels.h"
@@ -130,6 +131,42 @@ Vec3 saturation(const ParameterReader& p, const Vec3& linear) {
     });
 }
 
+/// How far one can go from a grey toward a colour (1) and beyond with every channel within 0…1.
+double wayToLimit(double grey, const Vec3& lab) {
+    double inside = 0, outside = 4;
+    for (int i = 0; i < 60; ++i) {
+        const double way = (inside + outside) / 2;
+        const Vec3 roots = inverse(kOklabFromRoots) * Vec3{grey + way * (lab[0] - grey), way * lab[1], way * lab[2]};
+        const Vec3 rgb =
+            inverse(kOklabCones) * Vec3{std::pow(roots[0], 3), std::pow(roots[1], 3), std::pow(roots[2], 3)};
+        const bool isIn = std::min({rgb[0], rgb[1], rgb[2]}) >= 0 && std::max({rgb[0], rgb[1], rgb[2]}) <= 1;
+        (isIn ? inside : outside) = way;
+    }
+    return inside;
+}
+
+Vec3 gamut(const ParameterReader& p, const Vec3& linear) {
+    const double amount = p.number("amount"), knee = p.number("knee"), far = p.number("reach") - knee,
+                 near = 1 - knee;
+    Vec3 cones = kOklabCones * linear, roots, cut;
+    for (std::size_t k = 0; k < 3; ++k) {
+        cut[k] = std::min(cones[k], 0.0);
+        roots[k] = std::cbrt(cones[k] - cut[k]);
+    }
+    Vec3 lab = kOklabFromRoots * roots;
+    const double chroma = std::hypot(lab[1], lab[2]);
+    if (chroma <= 1e-5) return linear;
+    const double most = std::max({linear[0], linear[1], linear[2]});
+    const double grey = lab[0] * (1 - p.number("darkening") * smoothstep(1, 1.5, most) * smoothstep(0, 0.1, chroma));
+    const double limit = std::max(wayToLimit(grey, lab), 1e-6), d = 1 / limit;
+    if (d <= knee) return linear;
+    const double scale = far * near / std::sqrt(far * far - near * near), x = (d - knee) / scale;
+    const double way = 1 + amount * ((knee + (d - knee) / std::sqrt(1 + x * x)) * limit - 1);
+    const Vec3 back = inverse(kOklabFromRoots) * Vec3{grey + way * (lab[0] - grey), way * lab[1], way * lab[2]};
+    for (std::size_t k = 0; k < 3; ++k) cones[k] = back[k] * back[k] * back[k] + (1 - amount) * cut[k];
+    return inverse(kOklabCones) * cones;
+}
+
 Vec3 hueBands(const HueBandsConstants& c, const Vec3& linear) {
     return throughOklab(linear, [&](Vec3& lab, double chroma, double fade) {
         double sum = 0, shift = 0, gain = 0, light = 0;
@@ -192,7 +229,8 @@ Vec3 pushTable(const PushTableConstants& c, Vec3 v) {
 }
 
 Vec3 tone(const ToneConstants& c, Vec3 v) {
-    const double y = luma(v[0], v[1], v[2]), f = std::clamp(c.curve(y), -64.0, 64.0);
+    const double y = luma(v[0], v[1], v[2]), bent = std::clamp(c.curve(y), -64.0, 64.0);
+    const double t = std::max(bent - 0.7, 0.0) / 0.3, f = bent > 0.7 ? 0.7 + 0.3 * t / (1 + c.rollOff * t) : bent;
     const double scaled = smoothstep(0.04, 0.16, y), gain = f / std::max(y, 0.04);
     for (double& channel : v) channel += (f - y) + scaled * (channel * gain - channel - (f - y));
     const double most = std::max({v[0], v[1], v[2]}), over = std::max(most - std::max(1.0, f), 0.0);
@@ -260,6 +298,7 @@ Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double a
         constantsOf<FilmConstants>(kernel).apply(v);
         return {v[0], v[1], v[2]};
     }
+    if (stage.type == "gamut") return gamut(p, rgb);
     if (stage.type == "hue-bands") return hueBands(constantsOf<HueBandsConstants>(kernel), rgb);
     if (stage.type == "monochrome") return monochrome(constantsOf<MonochromeConstants>(kernel), rgb);
     if (stage.type == "push-table") return pushTable(constantsOf<PushTableConstants>(kernel), rgb);

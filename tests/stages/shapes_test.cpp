@@ -157,6 +157,67 @@ TEST(Saturation, GuardsItsHueAndTellsMutedFromVivid) {
     EXPECT_GT(chromaOf(through(onlyMuted, muted)), 1.6 * chromaOf(muted));
 }
 
+TEST(Gamut, FoldsWhatLiesPastTheLimitInsideAtItsLightnessAndHueAndKeepsTheOrder) {
+    const Stage stage = stageWith("gamut", {{"amount", 1.0}, {"reach", 2.5}});
+    int folded = 0;
+    for (double hue = 0; hue < 360; hue += 10)
+        for (const double lightness : {0.3, 0.55, 0.75}) {
+            double before = -1;
+            for (double chroma = 0.01; chroma < 0.4; chroma += 0.005) {
+                const double u = std::cos(hue * M_PI / 180), v = std::sin(hue * M_PI / 180);
+                const Vec3 linear = linearFromOklab({lightness, chroma * u, chroma * v});
+                // Past white it may darken, and past what cones can answer hue and lightness have no meaning.
+                const Vec3 cones = kOklabCones * linear;
+                if (std::max({linear[0], linear[1], linear[2]}) > 1 ||
+                    std::min({cones[0], cones[1], cones[2]}) < 0.003)
+                    break;
+                Colour in;
+                for (std::size_t k = 0; k < 3; ++k) in[k] = static_cast<float>(linearToSrgb(linear[k]));
+                const Colour out = through(stage, in);
+                const double now = chromaOf(out);
+                EXPECT_GT(now, before - 2e-4) << "what was more colourful stays so";
+                before = now;
+                if (std::min({in[0], in[1], in[2]}) < 0) {
+                    ++folded;
+                    EXPECT_GE(std::min({out[0], out[1], out[2]}), -2e-3) << hue << ' ' << lightness << ' ' << chroma;
+                }
+                EXPECT_NEAR(std::remainder(hueOf(out) - hue, 360), 0, 0.1);
+                const Vec3 lab = oklabFromLinear({srgbToLinear(out[0]), srgbToLinear(out[1]), srgbToLinear(out[2])});
+                EXPECT_NEAR(lab[0], lightness, 1e-3);
+            }
+        }
+    EXPECT_GT(folded, 500);
+    for (const Colour& quiet : {Colour{0.5F, 0.5F, 0.5F}, Colour{0.8F, 0.6F, 0.5F}, Colour{1, 1, 1}})
+        for (std::size_t k = 0; k < 3; ++k)
+            EXPECT_NEAR(through(stage, quiet)[k], quiet[k], 2e-6) << "what is no way near the limit passes";
+}
+
+TEST(Gamut, ColoursPastWhiteDarkenRatherThanPale) {
+    const Colour lamp = {1.3F, 1.1F, -0.05F};
+    const auto by = [&](double darkening) {
+        return through(stageWith("gamut", {{"amount", 1.0}, {"darkening", darkening}}), lamp);
+    };
+    EXPECT_LT(chromaOf(by(0)), 0.03) << "at its lightness there is no room for colour";
+    EXPECT_GT(chromaOf(by(0.6)), 0.1);
+    EXPECT_LE(std::max(by(0.6)[0], by(0.6)[1]), 1.01F);
+    EXPECT_NEAR(hueOf(by(0.6)), hueOf(lamp), 0.5);
+}
+
+TEST(Tone, RollsLightsOffIntoALowerWhiteAndLeavesTheRest) {
+    const auto by = [](double amount, float grey) {
+        return through(stageWith("tone", {{"roll.off", amount}}), {grey, grey, grey})[1];
+    };
+    EXPECT_NEAR(by(1, 0.6F), 0.6F, 1e-6F);
+    EXPECT_NEAR(by(1, 1), 0.85, 1e-4) << "0.7 + 0.3 / 2";
+    EXPECT_NEAR(by(0.5, 1), 0.9, 1e-4) << "0.7 + 0.3 / 1.5";
+    for (const float over : {1.2F, 2.0F, 8.0F}) EXPECT_LT(by(1, over), 1) << "whatever lies past white comes back";
+    float before = 0;
+    for (float v = 0.5F; v < 3; v += 0.05F) {
+        EXPECT_GT(by(1, v), before);
+        before = by(1, v);
+    }
+}
+
 TEST(Monochrome, IsGreyAndItsFilterMovesHues) {
     const Colour red = {0.7F, 0.2F, 0.2F}, blue = {0.2F, 0.2F, 0.7F};
     const Colour plain = through(stageWith("monochrome", {{"amount", 1.0}}), red);

@@ -3,11 +3,20 @@
 #include "app/theme/theme.h"
 #include "app/widgets/wrapped_rows.h"
 #include "stages/examples.h"
+#include "stages/purposes.h"
 
 namespace baryton {
 
+namespace {
+constexpr int kSought = Qt::UserRole + 1; ///< what the typed words are sought in
+}
+
 AddStageList::AddStageList(AppState& state, QWidget* parent)
-    : FindPopup(tr("Add a stage"), tr("Find a stage"), parent), state_(state) {
+    : FindPopup(tr("Add a stage"), tr("Find a stage, or what it is for"),
+                tr("No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, "
+                   "“black and white”."),
+                parent),
+      state_(state) {
     list()->setIconSize({84, 56});
     list()->setWordWrap(true);
     list()->setItemDelegate(new WrappedRows(list()));
@@ -22,6 +31,7 @@ AddStageList::AddStageList(AppState& state, QWidget* parent)
             QStringLiteral("%1\n%2").arg(QString::fromStdString(type->name), QString::fromStdString(type->summary)),
             list());
         item->setData(Qt::UserRole, QString::fromStdString(type->id));
+        item->setData(kSought, item->text() + u'\n' + QString::fromStdString(purposesOf(type->id)));
         QPixmap empty(168, 112);
         empty.fill(theme::colours().well);
         item->setIcon(empty);
@@ -52,7 +62,7 @@ void AddStageList::filter() {
     QListWidgetItem* first = nullptr;
     for (int row = 0; row < list()->count(); ++row) {
         QListWidgetItem* item = list()->item(row);
-        item->setHidden(!item->text().contains(search()->text().trimmed(), Qt::CaseInsensitive));
+        item->setHidden(!hasAllWords(item->data(kSought).toString(), search()->text()));
         if (!item->isHidden() && !first) first = item;
     }
     list()->setCurrentItem(first);

@@ -263,11 +263,13 @@ void ChainView::dragCard(StageCard* moved, QPoint at, bool done) {
 
 void ChainView::setReports(const std::vector<StageReport>& reports) {
     for (StageCard* each : cards_) {
-        QString mark, sentence;
-        for (const StageReport& report : reports)
-            if (report.stageId == each->stageId())
-                mark = QString::fromStdString(report.mark), sentence = QString::fromStdString(report.sentence);
-        each->setMark(mark, sentence);
+        const auto found = std::find_if(reports.begin(), reports.end(),
+                                        [&](const StageReport& report) { return report.stageId == each->stageId(); });
+        if (found == reports.end())
+            each->setMark({}, {}, false);
+        else
+            each->setMark(QString::fromStdString(found->mark), QString::fromStdString(found->sentence),
+                          found->isWarning);
     }
 }
 

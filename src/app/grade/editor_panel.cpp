@@ -45,7 +45,7 @@ protected:
 EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     : QWidget(parent), state_(state), role_(role), dot_(new DotButton),
       onPicture_(makeButton(tr("On picture"), "flat")), more_(makeButton({}, "flat")),
-      reset_(makeButton(tr("Reset"), "flat")), title_(makeLabel({}, "heading")), findings_(new StillText(2)),
+      reset_(makeButton(tr("Reset"), "flat")), title_(makeLabel({}, "heading")), findings_(new FindingsStrip(state)),
       scroll_(new QScrollArea), strength_(new ValueRow(tr("Strength"))) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
@@ -181,10 +181,9 @@ void EditorPanel::setInput(const PreviewScopes& scopes) {
 }
 
 void EditorPanel::setReports(const std::vector<StageReport>& reports) {
-    QString text;
-    for (const StageReport& report : reports)
-        if (report.stageId == target()) text = QString::fromStdString(report.sentence);
-    findings_->setText(text);
+    const auto found = std::find_if(reports.begin(), reports.end(),
+                                    [this](const StageReport& report) { return report.stageId == target(); });
+    findings_->show(found == reports.end() ? nullptr : &*found);
 }
 
 void EditorPanel::setPins(const QVector<HuePicks::Pin>& pins) {
@@ -378,7 +377,7 @@ void EditorPanel::rebuild() {
     scroll_->setWidget(page);
     onPicture_->setVisible(role_ == Role::Follows && editor_ && editor_->worksOnPicture());
     more_->setVisible(editor_ != nullptr);
-    findings_->setText({});
+    findings_->show(nullptr);
     Q_EMIT onPictureToggled(isOnPicture());
     refresh();
 }

@@ -1,7 +1,7 @@
 #pragma once
 #include "app/grade/editors.h"
+#include "app/grade/findings_strip.h"
 #include "app/preview_service.h"
-#include "app/widgets/still_text.h"
 
 #include <QLineEdit>
 #include <QPushButton>
@@ -30,7 +30,7 @@ public:
     /// Presses on the picture work the stage.
     bool isOnPicture() const { return onPicture_->isChecked() && onPicture_->isVisibleTo(this); }
     QPushButton* onPictureButton() const { return onPicture_; }
-    const StillText* findings() const { return findings_; }
+    FindingsStrip* findings() const { return findings_; }
 
 Q_SIGNALS:
     void savePresetWanted();
@@ -58,7 +58,7 @@ private:
     std::string pinned_;
     QPushButton *dot_, *onPicture_, *more_, *reset_;
     QLabel* title_;
-    StillText* findings_; ///< what the stage does to the picture; its place is always there
+    FindingsStrip* findings_;
     QScrollArea* scroll_;
     ValueRow* strength_;
     StageEditor* editor_ = nullptr;

@@ -1,6 +1,7 @@
 #include "app/grade/shelf.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
+#include "app/widgets/find_popup.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/still_list.h"
 #include "stages/in_force.h"
@@ -177,7 +178,6 @@ Shelf::Shelf(AppState& state, QWidget* parent)
 }
 
 void Shelf::fill() {
-    const QString wanted = search_->text().trimmed();
     // The groups there are; the choice is kept.
     QStringList groups{tr("All presets"), tr("Favourites")};
     for (const LibraryEntry& entry : state_.presets())
@@ -195,7 +195,7 @@ void Shelf::fill() {
         const QString words = QString::fromStdString(searchText(entry));
         const auto item = state_.libraryIndex().items.find(entry.item());
         const bool favourite = item != state_.libraryIndex().items.end() && item->second.isFavourite;
-        if (!words.contains(wanted, Qt::CaseInsensitive)) continue;
+        if (!hasAllWords(words, search_->text())) continue;
         if (group_->currentIndex() == 1 && !favourite) continue;
         if (group_->currentIndex() > 1 && QString::fromStdString(entry.group) != group_->currentText()) continue;
         rows.push_back({entry, {}, favourite});

@@ -65,8 +65,9 @@ void StageCard::paintEvent(QPaintEvent*) {
                          : !type->bakes               ? tr("not in LUTs")
                          : stage.strengthOrFull() < 1 ? tr("%1 %").arg(std::lround(stage.strengthOrFull() * 100))
                                                       : QString();
-    if (mark_.isEmpty() || !isOn) {
-        p.drawText(QRectF(4, height() - 17, width() - 8, 14), Qt::AlignCenter, foot);
+    if (mark_.isEmpty() || !isOn || !warns_) {
+        p.drawText(QRectF(4, height() - 17, width() - 8, 14), Qt::AlignCenter,
+                   mark_.isEmpty() || !isOn ? foot : mark_);
         return;
     }
     // A small triangle and the words, so that it is never told by colour alone.
@@ -101,10 +102,10 @@ QString StageCard::inWords() const {
     return mark_.isEmpty() ? on : tr("%1, %2").arg(on, mark_);
 }
 
-void StageCard::setMark(const QString& mark, const QString& sentence) {
+void StageCard::setMark(const QString& mark, const QString& sentence, bool warns) {
     setToolTip(sentence);
-    if (mark == mark_) return;
-    mark_ = mark;
+    if (mark == mark_ && warns == warns_) return;
+    mark_ = mark, warns_ = warns;
     update();
 }
 

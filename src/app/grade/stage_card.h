@@ -19,7 +19,8 @@ public:
     StageCard(AppState& state, const std::string& stageId, QWidget* parent);
     const std::string& stageId() const { return stageId_; }
     /// A few words about what the stage does to this picture, and a sentence; empty when all is well.
-    void setMark(const QString& mark, const QString& sentence);
+    /// `warns`: with a sign, as something to be mended; else in the quiet tone.
+    void setMark(const QString& mark, const QString& sentence, bool warns);
     void refresh(); ///< paints anew where the stage has changed
     /// Whether what is being tried changes this stage.
     bool isLit() const;
@@ -57,6 +58,7 @@ private:
     Stage painted_;
     bool paintedLit_ = false;
     QString mark_;
+    bool warns_ = false;
 };
 
 } // namespace baryton

@@ -1,12 +1,20 @@
 #include "app/widgets/find_popup.h"
+#include "app/widgets/labels.h"
 
 #include <QKeyEvent>
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace baryton {
 
-FindPopup::FindPopup(const QString& name, const QString& placeholder, QWidget* parent)
-    : QFrame(parent, Qt::Popup), search_(new QLineEdit), list_(new QListWidget) {
+bool hasAllWords(const QString& text, const QString& typed) {
+    const QStringList words = typed.split(u' ', Qt::SkipEmptyParts);
+    return std::all_of(words.begin(), words.end(),
+                       [&](const QString& word) { return text.contains(word, Qt::CaseInsensitive); });
+}
+
+FindPopup::FindPopup(const QString& name, const QString& placeholder, const QString& nothing, QWidget* parent)
+    : QFrame(parent, Qt::Popup), search_(new QLineEdit), list_(new QListWidget), shown_(new QStackedWidget) {
     setObjectName(QStringLiteral("popup"));
     setAttribute(Qt::WA_DeleteOnClose);
     setAccessibleName(name);
@@ -18,11 +26,24 @@ FindPopup::FindPopup(const QString& name, const QString& placeholder, QWidget* p
     layout->addWidget(search_);
     list_->setAccessibleName(tr("Found"));
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    layout->addWidget(list_, 1);
+    shown_->addWidget(list_);
+    auto* label = makeLabel(nothing, "second");
+    label->setWordWrap(true);
+    label->setAlignment(Qt::AlignCenter);
+    label->setMargin(24);
+    shown_->addWidget(label);
+    layout->addWidget(shown_, 1);
     search_->installEventFilter(this);
-    connect(search_, &QLineEdit::textChanged, this, [this] { filter(); });
+    connect(search_, &QLineEdit::textChanged, this, [this] { refilter(); });
     connect(search_, &QLineEdit::returnPressed, this, [this] { choose(list_->currentItem()); });
     connect(list_, &QListWidget::itemClicked, this, &FindPopup::choose);
+}
+
+void FindPopup::refilter() {
+    filter();
+    bool any = false;
+    for (int row = 0; row < list_->count(); ++row) any = any || !list_->item(row)->isHidden();
+    shown_->setCurrentIndex(any ? 0 : 1);
 }
 
 void FindPopup::choose(QListWidgetItem* item) {
