@@ -287,10 +287,6 @@
         <translation>Eine Kurve</translation>
     </message>
     <message>
-        <source>arrow keys nudge the point by 1, Shift by 10; Page Up and Page Down choose; Delete removes</source>
-        <translation>Pfeiltasten rücken den Punkt um 1, mit Umschalt um 10; Bild auf und Bild ab wählen; Entf entfernt</translation>
-    </message>
-    <message>
         <source>A card of the chain</source>
         <translation>Eine Karte der Kette</translation>
     </message>
@@ -3102,6 +3098,46 @@
         <source>How far colours that are past white may darken so as not to pale: at 0 all keep their lightness.</source>
         <translation>Wie weit Farben, die über Weiß liegen, dunkler werden dürfen, um nicht zu verblassen: Bei 0 behalten alle ihre Helligkeit.</translation>
     </message>
+    <message>
+        <source>the same as {}</source>
+        <translation>dasselbe wie {}</translation>
+    </message>
+    <message>
+        <source>the library has it as {}</source>
+        <translation>die Bibliothek hat es als {}</translation>
+    </message>
+    <message>
+        <source>the library has it</source>
+        <translation>die Bibliothek hat es</translation>
+    </message>
+    <message>
+        <source>arrow keys nudge the point by 1, Shift by 10; Page Up and Page Down choose; Insert adds one, Delete removes</source>
+        <translation>Pfeiltasten rücken den Punkt um 1, mit Umschalt um 10; Bild auf und ab wählen; Einfg setzt einen, Entf nimmt ihn weg</translation>
+    </message>
+    <message>
+        <source>it can be deleted: only the steps of earlier days are lost</source>
+        <translation>Er kann gelöscht werden: Nur die Schritte früherer Tage gehen verloren</translation>
+    </message>
+    <message>
+        <source>this is no history that this version knows</source>
+        <translation>das ist kein Verlauf, den diese Version kennt</translation>
+    </message>
+    <message>
+        <source>there are too many states</source>
+        <translation>es sind zu viele Zustände</translation>
+    </message>
+    <message>
+        <source>there are too many steps</source>
+        <translation>es sind zu viele Schritte</translation>
+    </message>
+    <message>
+        <source>this history is damaged</source>
+        <translation>dieser Verlauf ist beschädigt</translation>
+    </message>
+    <message>
+        <source>a step names a state that is not there</source>
+        <translation>ein Schritt nennt einen Zustand, den es nicht gibt</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3470,10 +3506,6 @@
         <translation>Eigene Gestaltung</translation>
     </message>
     <message>
-        <source>—</source>
-        <translation>—</translation>
-    </message>
-    <message>
         <source>waiting</source>
         <translation>wartet</translation>
     </message>
@@ -3552,6 +3584,22 @@
     <message>
         <source>The batch of the set that was open is stopped: %1 of %2 files are made. Continue is there when that set is opened again</source>
         <translation>Der Stapel der Serie, die offen war, ist angehalten: %1 von %2 Dateien sind geschrieben. Weiter steht dort bereit, wenn die Serie wieder geöffnet wird</translation>
+    </message>
+    <message>
+        <source>tint </source>
+        <translation>Tönung </translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>to be made, not graded</source>
+        <translation>noch zu machen, ohne Bearbeitung</translation>
+    </message>
+    <message>
+        <source>to be made</source>
+        <translation>noch zu machen</translation>
     </message>
 </context>
 <context>
@@ -3642,6 +3690,21 @@
     </message>
 </context>
 <context>
+    <name>baryton::ChainScroll</name>
+    <message>
+        <source>Earlier stages</source>
+        <translation>Frühere Stufen</translation>
+    </message>
+    <message>
+        <source>Later stages</source>
+        <translation>Spätere Stufen</translation>
+    </message>
+    <message>
+        <source>There is more of the chain this way</source>
+        <translation>In dieser Richtung geht die Kette weiter</translation>
+    </message>
+</context>
+<context>
     <name>baryton::ChainView</name>
     <message>
         <source>Chain</source>
@@ -3650,10 +3713,6 @@
     <message>
         <source>Add a stage</source>
         <translation>Eine Stufe hinzufügen</translation>
-    </message>
-    <message>
-        <source>Adds a stage behind the chosen one</source>
-        <translation>Fügt hinter der gewählten eine Stufe ein</translation>
     </message>
     <message>
         <source>%1 · %2 %</source>
@@ -3774,6 +3833,10 @@
     <message>
         <source>Reset Finish</source>
         <translation>Abschluss zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Adds a stage at the end of the Look</source>
+        <translation>Fügt am Ende des Looks eine Stufe an</translation>
     </message>
 </context>
 <context>
@@ -4202,6 +4265,10 @@
     <message>
         <source>Layer · %1</source>
         <translation>Ebene · %1</translation>
+    </message>
+    <message>
+        <source>Layer</source>
+        <translation>Ebene</translation>
     </message>
 </context>
 <context>
@@ -5051,6 +5118,21 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::LookPicker</name>
+    <message>
+        <source>Search presets</source>
+        <translation>Vorgaben suchen</translation>
+    </message>
+    <message>
+        <source>Search looks</source>
+        <translation>Looks suchen</translation>
+    </message>
+    <message>
+        <source>Looks</source>
+        <translation>Looks</translation>
+    </message>
+</context>
+<context>
     <name>baryton::LutLines</name>
     <message>
         <source>line {}</source>
@@ -5323,7 +5405,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>preset · %1</source>
-        <translation>Preset · %1</translation>
+        <translation>Vorgabe · %1</translation>
     </message>
 </context>
 <context>
@@ -5903,6 +5985,10 @@ Einiges davon wurde seither geändert</translation>
         <source>can&apos;t be read</source>
         <translation>nicht lesbar</translation>
     </message>
+    <message>
+        <source>partly in LUTs</source>
+        <translation>teils in LUTs</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PresetTileModel</name>
@@ -6034,6 +6120,17 @@ Blau</translation>
     </message>
 </context>
 <context>
+    <name>baryton::SampleList</name>
+    <message>
+        <source>Samples</source>
+        <translation>Messpunkte</translation>
+    </message>
+    <message>
+        <source>Remove all sample points</source>
+        <translation>Alle Messpunkte entfernen</translation>
+    </message>
+</context>
+<context>
     <name>baryton::SavePresetSheet</name>
     <message>
         <source>Cover: this picture</source>
@@ -6156,8 +6253,8 @@ Blau</translation>
         <translation>Erst einen Namen schreiben</translation>
     </message>
     <message>
-        <source>Preset saved: %1 in %2</source>
-        <translation>Vorgabe gesichert: %1 in %2</translation>
+        <source>Preset saved: %1 in %2, on the shelf and in Package (%3)</source>
+        <translation>Vorgabe gesichert: %1 in %2, im Regal und unter Packen (%3)</translation>
     </message>
 </context>
 <context>
@@ -6191,10 +6288,6 @@ Blau</translation>
         <translation>Messbild einklappen</translation>
     </message>
     <message>
-        <source>Gives the scope&apos;s room to the chain, and back</source>
-        <translation>Gibt den Platz des Messbilds der Kette, und zurück</translation>
-    </message>
-    <message>
         <source>Waveform</source>
         <translation>Wellenform</translation>
     </message>
@@ -6213,6 +6306,10 @@ Blau</translation>
     <message>
         <source>Where the colours lie, with the line of skin</source>
         <translation>Wo die Farben liegen, mit der Hautlinie</translation>
+    </message>
+    <message>
+        <source>Gives the scope&apos;s room to the editor, and back</source>
+        <translation>Gibt den Platz der Anzeige dem Editor und zurück</translation>
     </message>
 </context>
 <context>
@@ -6292,10 +6389,6 @@ Blau</translation>
         <translation>Vorgaben suchen</translation>
     </message>
     <message>
-        <source>Group</source>
-        <translation>Gruppe</translation>
-    </message>
-    <message>
         <source>How a preset is applied</source>
         <translation>Wie eine Vorgabe angewandt wird</translation>
     </message>
@@ -6318,10 +6411,6 @@ Blau</translation>
     <message>
         <source>Presets</source>
         <translation>Vorgaben</translation>
-    </message>
-    <message>
-        <source>All presets</source>
-        <translation>Alle Vorgaben</translation>
     </message>
     <message>
         <source>Favourites</source>
@@ -6347,12 +6436,39 @@ Blau</translation>
         <source>%1 (%2) %3</source>
         <translation>%1 (%2) %3</translation>
     </message>
-</context>
-<context>
-    <name>baryton::ShelfModel</name>
+    <message>
+        <source>Used last</source>
+        <translation>Zuletzt benutzt</translation>
+    </message>
+    <message>
+        <source>No preset has these words in its name, its group, its notes or its stages. Try fewer of them.</source>
+        <translation>Keine Vorgabe hat diese Wörter in Namen, Gruppe, Notizen oder Stufen. Versuchen Sie weniger davon.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n presets, open</source>
+        <translation>
+            <numerusform>%n Vorgabe, offen</numerusform>
+            <numerusform>%n Vorgaben, offen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n presets, folded</source>
+        <translation>
+            <numerusform>%n Vorgabe, gefaltet</numerusform>
+            <numerusform>%n Vorgaben, gefaltet</numerusform>
+        </translation>
+    </message>
     <message>
         <source>Being read</source>
         <translation>Wird gelesen</translation>
+    </message>
+    <message>
+        <source>chosen; %1</source>
+        <translation>gewählt; %1</translation>
+    </message>
+    <message>
+        <source>No presets yet. Grade a picture and press Save preset…, or bring some in: File, Import presets and LUTs…</source>
+        <translation>Noch keine Vorgaben. Bearbeiten Sie ein Bild und drücken Sie Vorgabe sichern…, oder lesen Sie welche ein: Datei, Vorgaben und LUTs einlesen…</translation>
     </message>
 </context>
 <context>

@@ -39,6 +39,23 @@
     </message>
 </context>
 <context>
+    <name>baryton::Shelf</name>
+    <message numerus="yes">
+        <source>%n presets, open</source>
+        <translation>
+            <numerusform>%n preset, open</numerusform>
+            <numerusform>%n presets, open</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n presets, folded</source>
+        <translation>
+            <numerusform>%n preset, folded</numerusform>
+            <numerusform>%n presets, folded</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>baryton::TrayPanel</name>
     <message numerus="yes">
         <source>%n pictures</source>

@@ -26,6 +26,8 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     connect(&pictures_, &PictureSet::opened, this, [this] {
         letGo();
         endGesture();
+        recalled_.clear();
+        historyChanged_.clear();
         undo_.clear();
         key_ = -1;
         selection_.clear();
@@ -33,7 +35,12 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     });
     connect(&pictures_, &PictureSet::gradeChanged, this, [this](int index) {
         if (index == key_) Q_EMIT shownGradeChanged();
+        if (recalled_.contains(index)) historyChanged_.insert(index), historyTimer_.start();
     });
+    historyTimer_.setSingleShot(true);
+    historyTimer_.setInterval(3000);
+    historyWriter_.setMaxThreadCount(1);
+    connect(&historyTimer_, &QTimer::timeout, this, &AppState::storeHistories);
     connect(&pictures_, &PictureSet::said, this, [this](const QString& text) { tell(text); });
     connect(&pictures_, &PictureSet::problem, this, [this](const QString& text) { tell(text, true); });
     reloadPresets();
@@ -95,6 +102,7 @@ void AppState::setKey(int index) {
     if (index == key_ || index < 0 || index >= pictures_.size()) return;
     Q_EMIT aboutToLeave();
     key_ = index;
+    recallHistory(index);
     libraryIsInReach_ = false;
     if (before_.kind == Before::Kind::Step) setBefore({}); // it was the other picture's
     endTrial();
@@ -150,6 +158,7 @@ void AppState::chooseStage(const std::string& id) {
 }
 
 AppState::~AppState() {
+    keepHistories();
     reader_.waitForDone();
 }
 

@@ -8,6 +8,7 @@
 #include <QTimer>
 #include <functional>
 #include <optional>
+#include <set>
 
 namespace baryton {
 
@@ -96,6 +97,10 @@ public:
     /// a take first: nothing is lost by looking back.
     void goOnFrom(int take);
 
+    /// Writes the steps of pictures that were changed since, behind the window; the next start of the program finds
+    /// them (see package/history_store.h). Returns when they are on the disk.
+    void keepHistories();
+
     /// One step that was done to a picture, with the grades around it.
     struct HistoryEntry {
         QString text;
@@ -168,6 +173,9 @@ private:
     friend class WorkPart;
     friend class LibraryPart;
     using UndoParts = std::vector<std::unique_ptr<UndoPart>>;
+    /// What was done to a picture at an earlier start becomes the first of its steps, once.
+    void recallHistory(int index);
+    void storeHistories();
     PictureWork startOf(const std::filesystem::path& file, const std::string& camera);
     void endTrial();
     void watchLibrary();
@@ -190,6 +198,9 @@ private:
     QFileSystemWatcher watcher_; ///< of the library's folders: files put there by hand appear at once
     QTimer watchTimer_;
     UndoHistory undo_;
+    std::set<int> recalled_, historyChanged_; ///< pictures
+    QTimer historyTimer_;
+    QThreadPool historyWriter_;
     bool libraryIsInReach_ = false; ///< changed since the key picture was taken up
     int key_ = -1;
     WorkChange trial_;

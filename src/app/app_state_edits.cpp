@@ -147,6 +147,7 @@ void AppState::goOnFrom(int take) {
 AppState::UndoParts AppState::changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change) {
     UndoParts parts;
     for (const int index : targets()) {
+        recallHistory(index); // before anything new is done to it
         const PictureWork& work = pictures_.at(index).work;
         if (PictureWork next = change(work, index); next != work)
             parts.push_back(std::make_unique<WorkPart>(*this, index, work, std::move(next)));

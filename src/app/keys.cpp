@@ -74,8 +74,8 @@ const std::vector<std::pair<const char*, const char*>>& focusKeys() {
         {marked("A number"),
          marked("Up and Down turn it, Shift by ten; Enter takes a number or a sum, Escape takes it back")},
         {marked("A ruler"), marked("arrow keys turn it, Shift by ten; Home goes back to the default")},
-        {marked("A curve"),
-         marked("arrow keys nudge the point by 1, Shift by 10; Page Up and Page Down choose; Delete removes")},
+        {marked("A curve"), marked("arrow keys nudge the point by 1, Shift by 10; Page Up and Page Down choose; "
+                                   "Insert adds one, Delete removes")},
         {marked("A disc"),
          marked("arrow keys pull the chosen handle, Shift by ten; comma and full stop choose the one "
                 "beside; Home takes its pull away")},

@@ -132,6 +132,7 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
             pictures.push_back(path);
     if (!others.empty()) importFiles(state_, others, this);
     if (pictures.empty()) return;
+    state_.keepHistories();
     if (!state_.pictures().open(pictures)) return;
     showTask(0);
     grade_->view()->setFocus();
@@ -212,7 +213,7 @@ void MainWindow::run(const std::string& command) {
          }},
         {"edits-all", [this] { state_.setEditsAll(!state_.editsAll()); }},
         {"keep-take", [this] { state_.keepTake(); }},
-        {"steps", [this] { showTask(0), toggleLeft(GradePage::Left::Steps); }},
+        {"steps", [this] { showTask(0), toggleSide(GradePage::Side::Steps); }},
         {"reference", [this] { showTask(0), grade_->chooseReference(); }},
         {"add-stage", [this] { showTask(0), grade_->chain()->openAddList(); }},
         {"add-layer", [this] { addLayer(state_); }},
@@ -238,7 +239,7 @@ void MainWindow::run(const std::string& command) {
         {"full-size", [this] { grade_->view()->zoomTo(1); }},
         {"zoom-in", [this] { grade_->view()->zoomTo(grade_->view()->scale() * 1.25); }},
         {"zoom-out", [this] { grade_->view()->zoomTo(grade_->view()->scale() / 1.25); }},
-        {"shelf", [this] { showTask(0), toggleLeft(GradePage::Left::Shelf); }},
+        {"shelf", [this] { showTask(0), toggleSide(GradePage::Side::Shelf); }},
         {"full-screen", [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
         {"keys", [this] { showKeys(this); }},
         {"about", [this] { showAbout(this, state_.library().root()); }},
@@ -246,8 +247,8 @@ void MainWindow::run(const std::string& command) {
     commands.at(command)();
 }
 
-void MainWindow::toggleLeft(GradePage::Left which) {
-    grade_->showLeft(grade_->left() == which ? GradePage::Left::Tray : which);
+void MainWindow::toggleSide(GradePage::Side which) {
+    grade_->showSide(grade_->side() == which ? GradePage::Side::None : which);
 }
 
 void MainWindow::checkActions() {
@@ -258,8 +259,8 @@ void MainWindow::checkActions() {
                                                    {"beside", mode == Mode::Beside},
                                                    {"grid", mode == Mode::Grid},
                                                    {"clip-marks", grade_->hasClipMarks()},
-                                                   {"shelf", grade_->left() == GradePage::Left::Shelf},
-                                                   {"steps", grade_->left() == GradePage::Left::Steps},
+                                                   {"shelf", grade_->side() == GradePage::Side::Shelf},
+                                                   {"steps", grade_->side() == GradePage::Side::Steps},
                                                    {"panels", grade_->arePanelsShown()},
                                                    {"edits-all", state_.editsAll()},
                                                    {"on-picture", grade_->editorPanel()->isOnPicture()},
@@ -307,6 +308,8 @@ void MainWindow::writePicture() {
     auto* dialog = new QFileDialog(this, tr("Write this picture"));
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     dialog->setAcceptMode(QFileDialog::AcceptSave);
+    std::error_code ignored;
+    dialog->setDirectory(QString::fromStdString(std::filesystem::absolute(source, ignored).parent_path().string()));
     dialog->setNameFilters({tr("JPEG (*.jpg)"), tr("TIFF, 16 bit (*.tif)"), tr("PNG, 16 bit (*.png)")});
     dialog->selectFile(QString::fromStdString(source.stem().string()) + QStringLiteral("-graded.jpg"));
     connect(dialog, &QFileDialog::fileSelected, this, [this, dialog](const QString& file) {

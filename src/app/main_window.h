@@ -46,7 +46,7 @@ private:
     /// Presets, packs and archives join the library, with an account first; LUTs too where Package is open.
     bool isForLibrary(const std::filesystem::path& path) const;
     bool openOther(const std::filesystem::path& path); ///< a LUT becomes a stage; false for anything else
-    void toggleLeft(GradePage::Left which);
+    void toggleSide(GradePage::Side which);
     void checkActions();
     void fillRecent();
     void copyGrade();

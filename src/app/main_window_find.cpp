@@ -25,7 +25,11 @@ void MainWindow::openPalette() {
             showTask(0);
             state_.chooseStage(id);
         };
-        entries.push_back({tr("stage"), QString::fromStdString(stageTitle(stage)), {}, choose, purposes(stage.type)});
+        entries.push_back({tr("stage"),
+                           QString::fromStdString(stageTitle(state_.keyGrade(), stage)),
+                           {},
+                           choose,
+                           purposes(stage.type)});
     }
     for (const StageType* type : stageTypes()) {
         if (!type->standsIn(Part::Look)) continue;

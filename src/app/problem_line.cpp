@@ -108,7 +108,7 @@ void ProblemLine::openAll() {
     });
     constexpr int width = 560;
     const int texted = texts->layout()->heightForWidth(width - 40);
-    popup->resize(width, std::min(360, texted + 110));
+    popup->setFixedSize(width, std::min(360, texted + 110));
     popup->move(button_->mapToGlobal(QPoint(button_->width() - width, -popup->height() - 6)));
     popup->show();
     rest();

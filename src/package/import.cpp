@@ -72,21 +72,37 @@ void read(ImportItem& item) {
     }
 }
 
-/// Whether two LUTs do the same within what integers of 10 bits can tell.
-bool doTheSame(const Preset& a, const Preset& b) {
-    const Program first = Program::compile(a.carried), second = Program::compile(b.carried);
-    constexpr int n = 9;
-    float most = 0;
+/// What a Look makes of n³ colours, held to 0…1.
+std::vector<float> answersOf(const Grade& look, int n) {
+    const Program program = Program::compile(look);
+    std::vector<float> answers;
     for (int i = 0; i < n * n * n; ++i) {
         std::array<float, 3> colour{};
         for (int k = 0, rest = i; k < 3; ++k, rest /= n)
-            colour[static_cast<std::size_t>(k)] = static_cast<float>(rest % n) / (n - 1);
-        const auto x = first(colour), y = second(colour);
-        for (std::size_t k = 0; k < 3; ++k)
-            most = std::max(most, std::abs(std::clamp(x[k], 0.F, 1.F) - std::clamp(y[k], 0.F, 1.F)));
+            colour[static_cast<std::size_t>(k)] = static_cast<float>(rest % n) / static_cast<float>(n - 1);
+        for (const float v : program(colour)) answers.push_back(std::clamp(v, 0.F, 1.F));
     }
-    return most < 0.02F; // grids of 17 and 33 nodes of one smooth look differ by less
+    return answers;
 }
+
+bool areClose(const std::vector<float>& a, const std::vector<float>& b) {
+    constexpr float close = 0.02F; // grids of 17 and 33 nodes of one smooth look differ by less
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                      [](float x, float y) { return std::abs(x - y) < close; });
+}
+
+/// A LUT that others are compared with: by a few colours first, which tell most of them apart.
+struct KnownLut {
+    std::string path; ///< as it is told
+    const Grade* look;
+    std::vector<float> few;
+
+    KnownLut(std::string path_, const Grade& look_)
+        : path(std::move(path_)), look(&look_), few(answersOf(look_, 3)) {}
+    bool doesTheSame(const KnownLut& other) const {
+        return areClose(few, other.few) && areClose(answersOf(*look, 9), answersOf(*other.look, 9));
+    }
+};
 
 /// The group of a file within an archive: its folders, but for one that all files lie in.
 std::string groupOf(const std::string& path, const std::string& common, const std::string& otherwise) {
@@ -193,24 +209,63 @@ void addFolder(ImportAccount& account, const fs::path& folder) {
                 itemFor(file.path, file.bytes, groupOf(file.path, "", folder.filename().string())));
 }
 
-/// Of LUTs that are in a group under one name in two formats, one is kept: .cube, which is the finer one.
+/// Of LUTs that come in two formats one is kept: .cube, which is the finer one.
 void findTwins(std::vector<ImportItem>& items) {
+    std::vector<KnownLut> cubes;
+    for (const ImportItem& item : items)
+        if (item.kind == LibraryEntry::Kind::Lut && item.preset && extensionOf(item.path) == ".cube")
+            cubes.emplace_back(item.path, item.preset->carried);
     for (ImportItem& item : items) {
         if (item.kind != LibraryEntry::Kind::Lut || !item.preset || extensionOf(item.path) != ".3dl") continue;
-        for (const ImportItem& other : items)
-            if (&other != &item && other.kind == LibraryEntry::Kind::Lut && other.preset &&
-                other.group == item.group && extensionOf(other.path) == ".cube" && other.name == item.name &&
-                doTheSame(*item.preset, *other.preset)) {
-                item.state = State::Twice;
-                item.choice = Choice::LeaveOut;
-                item.reason = "the same as " + other.path;
-            }
+        const KnownLut own(item.path, item.preset->carried);
+        const auto twin =
+            std::find_if(cubes.begin(), cubes.end(), [&](const auto& cube) { return cube.doesTheSame(own); });
+        if (twin == cubes.end()) continue;
+        item.state = State::Twice;
+        item.choice = Choice::LeaveOut;
+        item.reason = inWords("the same as {}", twin->path);
     }
 }
 
 std::string fileNameOf(const ImportItem& item) {
     return item.kind == LibraryEntry::Kind::Preset ? safeFileName(item.name) + ".bpreset"
                                                    : safeFileName(fs::path(item.path).filename().string());
+}
+
+/// A preset without what is only said of it.
+std::string contentOf(Preset preset) {
+    preset.name.clear(), preset.notes.clear(), preset.author.clear(), preset.covers.clear();
+    return presetToText(preset);
+}
+
+/// What the library has elsewhere, in another group or under another name: a copy is noticed and left out.
+void findCopies(std::vector<ImportItem>& items, const Library& library) {
+    if (std::none_of(items.begin(), items.end(), [](const auto& item) { return item.state == State::New; })) return;
+    const std::vector<LibraryEntry> entries = library.entries();
+    const auto nameOf = [](const LibraryEntry& entry) { return entry.group + " / " + entry.name; };
+    std::vector<KnownLut> luts;
+    for (const LibraryEntry& entry : entries)
+        if (entry.kind == LibraryEntry::Kind::Lut && entry.preset)
+            luts.emplace_back(nameOf(entry), entry.preset->carried);
+    for (ImportItem& item : items) {
+        if (item.state != State::New || !item.preset) continue;
+        std::string copy;
+        if (item.kind == LibraryEntry::Kind::Lut) {
+            const KnownLut own(item.path, item.preset->carried);
+            for (const KnownLut& lut : luts)
+                if (copy.empty() && lut.doesTheSame(own)) copy = lut.path;
+        } else {
+            const std::string content = contentOf(*item.preset);
+            for (const LibraryEntry& entry : entries)
+                if (copy.empty() && entry.kind == LibraryEntry::Kind::Preset && entry.preset &&
+                    contentOf(*entry.preset) == content)
+                    copy = nameOf(entry);
+        }
+        if (copy.empty()) continue;
+        item.state = State::Same;
+        item.choice = Choice::LeaveOut;
+        item.reason = inWords("the library has it as {}", copy);
+    }
 }
 
 void compareWithLibrary(std::vector<ImportItem>& items, const Library& library) {
@@ -229,8 +284,9 @@ void compareWithLibrary(std::vector<ImportItem>& items, const Library& library) 
         }
         item.state = same ? State::Same : State::Differing;
         item.choice = same ? Choice::LeaveOut : Choice::KeepBoth;
-        if (same) item.reason = "the library has it";
+        if (same) item.reason = words("the library has it");
     }
+    findCopies(items, library);
 }
 
 } // namespace

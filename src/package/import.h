@@ -7,7 +7,7 @@ namespace baryton {
 struct ImportItem {
     enum class State {
         New,       ///< the library has nothing of this name there
-        Same,      ///< the library has just this
+        Same,      ///< the library has just this, there or elsewhere: see `reason`
         Differing, ///< the library has something else of this name
         Twice,     ///< a LUT that comes in another format as well, which is kept
         Refused,   ///< a preset or LUT that can't be read: see `reason`

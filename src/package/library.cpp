@@ -1,6 +1,7 @@
 #include "package/library.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/natural_order.h"
 #include "base/words.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
@@ -104,7 +105,7 @@ std::vector<std::string> Library::groups() const {
     for (fs::directory_iterator it(root_, failed), end; !failed && it != end; it.increment(failed))
         if (it->is_directory(failed) && !it->path().filename().string().starts_with('.'))
             names.push_back(it->path().filename().string());
-    std::sort(names.begin(), names.end());
+    std::sort(names.begin(), names.end(), naturallyBefore);
     const auto order = index().groupOrder;
     std::stable_sort(names.begin(), names.end(), [&](const std::string& a, const std::string& b) {
         return std::find(order.begin(), order.end(), a) < std::find(order.begin(), order.end(), b);
@@ -155,8 +156,9 @@ std::vector<LibraryEntry> Library::entries(Luts luts) const {
         std::vector<LibraryEntry> found;
         for (fs::directory_iterator it(root_ / group, failed), end; !failed && it != end; it.increment(failed))
             if (kindOf(it->path())) found.push_back(entryFor(it->path(), luts));
-        std::sort(found.begin(), found.end(),
-                  [](const auto& a, const auto& b) { return std::tie(a.name, a.file) < std::tie(b.name, b.file); });
+        std::sort(found.begin(), found.end(), [](const auto& a, const auto& b) {
+            return a.name != b.name ? naturallyBefore(a.name, b.name) : a.file < b.file;
+        });
         std::move(found.begin(), found.end(), std::back_inserter(all));
     }
     return all;

@@ -292,7 +292,7 @@ void reportLost(std::vector<StageReport>& reports, const Grade& grade, const Pic
         if (standing[i] - standing[i + 1] > standing[most] - standing[most + 1]) most = i;
     StageReport& report = reports[most];
     if (report.isWarning && !report.tooContrasty) return;
-    const std::string title = stageTitle(stageAt(grade, *findStage(grade, report.stageId)));
+    const std::string title = stageTitle(grade, stageAt(grade, *findStage(grade, report.stageId)));
     report.lostShare = lost.share;
     report.isWarning = true;
     std::string sentence;
@@ -332,7 +332,7 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
             report.isWarning = true;
             report.sentence = inWords("{} names the LUT “{}”, but its content did not come along: the picture passes "
                                       "through. Load the file again.",
-                                      stageTitle(stage), missing);
+                                      stageTitle(grade, stage), missing);
             continue;
         }
         if (isNeutral(stage)) continue;
@@ -354,7 +354,7 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         }
         if (report.largestChange >= kSeen)
             report.deadParameters = deadParametersOf(grade, place, *type, thinned(in), task);
-        putIntoWords(report, *type, stageTitle(stage));
+        putIntoWords(report, *type, stageTitle(grade, stage));
         if (report.isDead) report.remedy = moveAhead(grade, stage.id, small, task);
         if (report.tooContrasty) report.remedy = flattenFirst(grade, stage.id, small, task);
         reports.push_back(std::move(report));

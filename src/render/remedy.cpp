@@ -86,7 +86,7 @@ std::string remedyWords(const Grade& grade, const Remedy& remedy) {
         break;
     }
     const auto other = findStage(grade, remedy.otherId);
-    return inWords("Move ahead of {}", other ? stageTitle(stageAt(grade, *other)) : std::string());
+    return inWords("Move ahead of {}", other ? stageTitle(grade, stageAt(grade, *other)) : std::string());
 }
 
 } // namespace baryton

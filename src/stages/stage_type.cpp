@@ -134,6 +134,17 @@ std::string stageTitle(const Stage& stage) {
     return type ? type->name : stage.type;
 }
 
+std::string stageTitle(const Grade& grade, const Stage& stage) {
+    const std::string title = stageTitle(stage);
+    int number = 1;
+    for (const StagePlace& place : stagePlaces(grade)) {
+        const Stage& other = stageAt(grade, place);
+        if (other.id == stage.id) break;
+        number += stageTitle(other) == title;
+    }
+    return number == 1 ? title : title + " " + std::to_string(number);
+}
+
 Stage makeStage(const Grade& grade, const std::string& type) {
     Stage stage;
     stage.type = type;

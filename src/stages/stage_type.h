@@ -125,6 +125,8 @@ bool isNeutral(const Grade& grade);
 std::map<std::string, std::map<std::string, Value>> defaultsFor(const Grade& grade);
 /// The stage's own name: its label, else its type's name, else the id of the unknown type.
 std::string stageTitle(const Stage& stage);
+/// The same, with a number where an earlier stage of the grade has the same name: "Curves", "Curves 2".
+std::string stageTitle(const Grade& grade, const Stage& stage);
 
 /// A fresh stage of a type, at its defaults, with an id that is free in the grade.
 Stage makeStage(const Grade& grade, const std::string& type);

@@ -99,6 +99,25 @@ int Driver::rowOf(const QAbstractItemView* view, const QString& name) {
     qFatal("no row %s", qPrintable(name));
 }
 
+void Driver::chooseLook(const QString& name) {
+    LookPicker* looks = window().batchPage()->looks();
+    type(looks->search(), name);
+    chooseRow(looks->list(), rowOf(looks->list(), name));
+    looks->search()->clear();
+}
+
+int Driver::presetRow(const QListView* shelf, int n) {
+    for (int row = 0; row < shelf->model()->rowCount(); ++row)
+        if (!shelf->model()->index(row, 0).data(ShelfModel::IsOpenRole).isValid() && n-- == 0) return row;
+    return -1;
+}
+
+int Driver::presetsOn(const QListView* shelf) {
+    int presets = 0;
+    while (presetRow(shelf, presets) >= 0) ++presets;
+    return presets;
+}
+
 QPointF Driver::onPicture(QPointF share) {
     const PictureView* view = window().gradePage()->view();
     return view->fromPicture({share.x() * view->pictureSize().width(), share.y() * view->pictureSize().height()});

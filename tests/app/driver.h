@@ -64,6 +64,11 @@ public:
     void chooseRow(QAbstractItemView* view, int row);
     /// The row with this name; never negative: fails loudly.
     static int rowOf(const QAbstractItemView* view, const QString& name);
+    /// The row of the n-th preset of the shelf, headings not counted; −1 where there are fewer.
+    static int presetRow(const QListView* shelf, int n);
+    static int presetsOn(const QListView* shelf);
+    /// Chooses a look in Batch, found by its name.
+    void chooseLook(const QString& name);
     /// A place of the key picture, in shares of it, in the viewer.
     QPointF onPicture(QPointF share);
     /// A key of the table of keys, pressed in the window.

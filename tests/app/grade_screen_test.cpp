@@ -693,18 +693,19 @@ TEST(Shelf, AClickTriesTheNextReplacesAnEditKeeps) {
     GradePage* grade = d.window().gradePage();
     d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Shelf")));
     QTest::qWait(200);
-    d.chooseRow(grade->shelf()->list(), 0);
+    QListView* shelf = grade->shelf()->list();
+    d.chooseRow(shelf, Driver::presetRow(shelf, 0));
     const Grade first = d.state().keyGrade();
-    d.chooseRow(grade->shelf()->list(), 1);
+    d.chooseRow(shelf, Driver::presetRow(shelf, 1));
     EXPECT_NE(d.state().keyGrade(), first);
     EXPECT_EQ(d.state().history(0).size(), 1) << "the second took the first one's place";
     d.undo();
     EXPECT_TRUE(isNeutral(d.state().keyGrade()));
     // At half strength the numbers go half the way.
-    d.chooseRow(grade->shelf()->list(), 0);
+    d.chooseRow(shelf, Driver::presetRow(shelf, 0));
     const Grade whole = d.state().keyGrade();
     d.type(grade->shelf()->strengthRow()->field(), tr8("50"), true);
-    d.chooseRow(grade->shelf()->list(), 0);
+    d.chooseRow(shelf, Driver::presetRow(shelf, 0));
     int halved = 0;
     for (const Change& change : diff(startingGrade(), whole)) {
         if (!change.after || !std::holds_alternative<double>(*change.after)) continue;
@@ -721,7 +722,7 @@ TEST(Shelf, AClickTriesTheNextReplacesAnEditKeeps) {
     // Edited, it is kept: the next comes on top.
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("0.5"), true);
-    d.chooseRow(grade->shelf()->list(), 1);
+    d.chooseRow(shelf, Driver::presetRow(shelf, 1));
     EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), 0.5);
 }
 

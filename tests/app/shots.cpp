@@ -299,12 +299,13 @@ int main(int argc, char** argv) {
     d.click(d.named<QPushButton>(grade, QStringLiteral("Shelf")));
     d.type(grade->shelf()->findChild<QLineEdit*>(), QStringLiteral("meadow"));
     QTest::qWait(1500);
-    d.chooseRow(grade->shelf()->list(), 4);
+    QListView* shelf = grade->shelf()->list();
+    d.chooseRow(shelf, Driver::rowOf(shelf, QStringLiteral("Morning dew")));
     d.settle();
-    const auto index = grade->shelf()->list()->model()->index(3, 0);
+    const auto index = shelf->model()->index(Driver::rowOf(shelf, QStringLiteral("Late straw")), 0);
     QTest::mouseMove(grade->view(), grade->view()->rect().center());
     QTest::qWait(200);
-    QTest::mouseMove(grade->shelf()->list()->viewport(), grade->shelf()->list()->visualRect(index).center());
+    QTest::mouseMove(shelf->viewport(), shelf->visualRect(index).center());
     QTest::qWait(700);
     save(&d.window(), folder, QStringLiteral("shelf"));
 
@@ -318,7 +319,7 @@ int main(int argc, char** argv) {
     saveWithPopup(d.window(), folder, QStringLiteral("add-stage"));
 
     // A chain of many stages, with what they say of themselves.
-    grade->showLeft(GradePage::Left::Tray);
+    grade->showSide(GradePage::Side::None);
     d.chooseRow(grade->tray(), row("workshop-window.jpg"));
     d.settle();
     d.chooseStage("saturation");
@@ -343,12 +344,8 @@ int main(int argc, char** argv) {
     packages(d, folder);
 
     d.click(d.button(&d.window(), QStringLiteral("Batch")));
-    for (auto* box : d.window().batchPage()->findChildren<QCheckBox*>())
-        if (box->text() == QStringLiteral("Limelight")) {
-            d.click(box, {8, box->height() / 2.0}); // the boxes are made anew
-            break;
-        }
-    QTest::qWait(50);
+    d.chooseLook(QStringLiteral("Limelight"));
+    QTest::qWait(900);
     std::filesystem::resize_file(d.folder() / "lake-fog.jpg", 30000); // one broken file: the rest goes on
     d.click(d.button(&d.window(), QStringLiteral("Start")));
     BatchPage* batch = d.window().batchPage();

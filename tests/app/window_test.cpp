@@ -133,14 +133,15 @@ TEST(Window, TheWholeSlice) {
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-0.25"), true);
     d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Shelf")));
-    ASSERT_TRUE(Driver::waitFor([&] { return grade->shelf()->list()->model()->rowCount() == 4; }));
+    ASSERT_TRUE(Driver::waitFor([&] { return Driver::presetsOn(grade->shelf()->list()) == 4; }));
     const Grade untouched = d.state().keyGrade();
-    QTest::mouseMove(grade->shelf()->list()->viewport(),
-                     grade->shelf()->list()->visualRect(grade->shelf()->list()->model()->index(0, 0)).center());
+    const QModelIndex pointed =
+        grade->shelf()->list()->model()->index(Driver::presetRow(grade->shelf()->list(), 0), 0);
+    QTest::mouseMove(grade->shelf()->list()->viewport(), grade->shelf()->list()->visualRect(pointed).center());
     QTest::qWait(50);
     EXPECT_FALSE(d.state().shownGrade() == untouched) << "pointing tries it";
     EXPECT_EQ(d.state().keyGrade(), untouched) << "and changes nothing";
-    d.chooseRow(grade->shelf()->list(), 0);
+    d.chooseRow(grade->shelf()->list(), pointed.row());
     EXPECT_EQ(numberOf(d.state().keyGrade(), "exposure-1", "stops"), -0.25);
     EXPECT_EQ(numberOf(d.state().keyGrade(), "vignette-1", "stops"), -1);
     const Grade onSecond = d.state().keyGrade();
@@ -172,8 +173,7 @@ TEST(Window, TheWholeSlice) {
     // A batch of four with two looks, against the core.
     d.click(d.button(&d.window(), tr8("Batch")));
     BatchPage* batch = d.window().batchPage();
-    for (auto* box : batch->findChildren<QCheckBox*>())
-        if (box->text() == tr8("Limelight")) d.click(box, {8, box->height() / 2.0});
+    d.chooseLook(tr8("Limelight"));
     d.click(d.button(batch, tr8("PNG")));
     d.click(d.button(batch, tr8("16 bit")));
     d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString((d.root() / "out").string()),
@@ -444,17 +444,18 @@ TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {
     d.click(d.named<QPushButton>(grade->editorPanel(), tr8("Shelf")));
     auto* search = grade->shelf()->findChild<QLineEdit*>();
     d.type(search, tr8("lantern"));
-    ASSERT_EQ(grade->shelf()->list()->model()->rowCount(), 1);
-    EXPECT_EQ(grade->shelf()->list()->model()->index(0, 0).data().toString(), tr8("Lantern blue"));
+    ASSERT_EQ(grade->shelf()->list()->model()->rowCount(), 2);
+    EXPECT_EQ(grade->shelf()->list()->model()->index(0, 0).data().toString(), tr8("Tin Heron")) << "its group";
+    EXPECT_EQ(grade->shelf()->list()->model()->index(1, 0).data().toString(), tr8("Lantern blue"));
     // What it does is told in the status bar, read aloud, and in no tooltip over the picture.
     auto* list = grade->shelf()->list();
-    const QModelIndex first = list->model()->index(0, 0);
+    const QModelIndex first = list->model()->index(1, 0);
     QTest::mouseMove(list->viewport(), list->visualRect(first).center());
     EXPECT_TRUE(Driver::waitFor([&] { return d.isTold("leaves exposure and white balance"); }, 5));
     EXPECT_TRUE(first.data(Qt::AccessibleDescriptionRole).toString().contains(tr8("leaves exposure")));
     EXPECT_EQ(first.data(Qt::ToolTipRole).toString(), QString());
     d.click(d.named<QPushButton>(grade->shelf(), tr8("Close the shelf")));
-    EXPECT_EQ(grade->left(), GradePage::Left::Tray);
+    EXPECT_EQ(grade->side(), GradePage::Side::None);
     // From Package, above what is there, under its own name.
     d.click(d.button(&d.window(), tr8("Package")));
     PackagePage* package = d.window().packagePage();

@@ -239,7 +239,7 @@ TEST(Library, ListsLutFilesAndReadsThemWhenAsked) {
     EXPECT_EQ(entries[1].preset->name, "plain");
     EXPECT_FALSE(library.entries(Library::Luts::Pending)[1].isPending) << "what is known stays known";
     perform(library.rename(entries[1], "Straight"));
-    EXPECT_EQ(library.entries()[0].file.filename(), "Straight.cube");
+    EXPECT_EQ(library.entries()[1].file.filename(), "Straight.cube") << "b before S: as people sort";
 }
 
 TEST(Library, ABrokenIndexLosesNoPreset) {

@@ -16,24 +16,31 @@ QWidget* BatchPage::makeOutput() {
     auto* panel = new QWidget;
     panel->setObjectName(QStringLiteral("panel"));
     panel->setAttribute(Qt::WA_StyledBackground);
-    panel->setFixedWidth(330);
     output_ = panel;
     auto* layout = new QVBoxLayout(panel);
     layout->setContentsMargins(14, 12, 14, 12);
     layout->setSpacing(8);
     layout->addWidget(makeLabel(tr("Output"), "heading"));
     layout->addWidget(makeLabel(tr("LOOKS"), "section"));
-    auto* scroll = new QScrollArea;
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setMinimumHeight(120);
-    scroll->setMaximumHeight(220);
-    looks_ = new QWidget;
-    new QVBoxLayout(looks_);
-    looks_->layout()->setContentsMargins(0, 0, 0, 0);
-    looks_->layout()->setSpacing(6);
-    scroll->setWidget(looks_);
-    layout->addWidget(scroll, 1);
+    ownGrade_ = new QCheckBox(tr("Each picture's own grade"));
+    ownGrade_->setToolTip(tr("As it was graded here"));
+    layout->addWidget(ownGrade_);
+    looks_ = new LookPicker(state_);
+    looks_->setMinimumHeight(150);
+    layout->addWidget(looks_, 1);
+    connect(ownGrade_, &QCheckBox::clicked, this, [this](bool on) {
+        BatchSettings next = settings_;
+        next.ownGrade = on;
+        change(tr("Batch: looks"), next);
+    });
+    connect(looks_, &LookPicker::toggled, this, [this](const std::filesystem::path& file, bool on) {
+        BatchSettings next = settings_;
+        if (on)
+            next.presets.insert(file);
+        else
+            next.presets.erase(file);
+        change(tr("Batch: looks"), next);
+    });
     const auto addRow = [&](const QString& label, QWidget* widget, bool stretch = false) {
         auto* line = new QHBoxLayout;
         auto* name = new QLabel(label);
@@ -85,7 +92,6 @@ QWidget* BatchPage::makeOutput() {
     layout->addWidget(example_);
     exists_ = new Segments({tr("Number it"), tr("Skip"), tr("Replace")});
     addRow(tr("If it exists"), exists_);
-    layout->addStretch(2);
 
     connect(prep_, &Segments::chosen, this, [this](int i) {
         BatchSettings next = settings_;
@@ -137,7 +143,14 @@ QWidget* BatchPage::makeOutput() {
         next.ifExists = i == 0 ? IfExists::Number : i == 1 ? IfExists::Skip : IfExists::Replace;
         change(tr("Batch: existing files"), next);
     });
-    return panel;
+    auto* scroll = new QScrollArea;
+    scroll->setObjectName(QStringLiteral("panel"));
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFixedWidth(330);
+    scroll->setWidget(panel);
+    return scroll;
 }
 
 void BatchPage::setSettings(const BatchSettings& settings) {
@@ -152,41 +165,10 @@ void BatchPage::setSettings(const BatchSettings& settings) {
     folder_->setText(QString::fromStdString(settings_.folder));
     name_->setText(QString::fromStdString(settings_.name));
     exists_->setCurrent(settings_.ifExists == IfExists::Number ? 0 : settings_.ifExists == IfExists::Skip ? 1 : 2);
-    fillLooks();
-    if (!isRecalling_ && state_.pictures().size() > 0) rememberTimer_.start();
-}
-
-void BatchPage::fillLooks() {
-    while (auto* item = looks_->layout()->takeAt(0)) {
-        if (item->widget()) item->widget()->deleteLater();
-        delete item;
-    }
-    const auto add = [this](const QString& name, const QString& tip, bool on,
-                            const std::function<void(BatchSettings&, bool)>& turn) {
-        auto* box = new QCheckBox(name);
-        box->setToolTip(tip);
-        box->setChecked(on);
-        connect(box, &QCheckBox::clicked, this, [this, turn](bool checked) {
-            BatchSettings next = settings_;
-            turn(next, checked);
-            change(tr("Batch: looks"), next);
-        });
-        looks_->layout()->addWidget(box);
-    };
-    add(tr("Each picture's own grade"), tr("As it was graded here"), settings_.ownGrade,
-        [](BatchSettings& s, bool on) { s.ownGrade = on; });
-    for (const auto& entry : state_.presets()) {
-        if (!entry.preset) continue;
-        add(QString::fromStdString(entry.name), QString::fromStdString(entry.preset->notes),
-            settings_.presets.contains(entry.file), [file = entry.file](BatchSettings& s, bool on) {
-                if (on)
-                    s.presets.insert(file);
-                else
-                    s.presets.erase(file);
-            });
-    }
-    static_cast<QVBoxLayout*>(looks_->layout())->addStretch(1);
+    ownGrade_->setChecked(settings_.ownGrade);
+    looks_->setChosen(settings_.presets);
     showPlan();
+    if (!isRecalling_ && state_.pictures().size() > 0) rememberTimer_.start();
 }
 
 } // namespace baryton

@@ -59,11 +59,11 @@ QString prepText(const Grade& grade) {
         if (!type || isNeutral(stage)) continue;
         for (const auto& [id, value] : stage.parameters)
             if (const auto* p = type->parameter(id); p && value != p->defaultValue)
-                words.append((p->name == "Tint" ? QStringLiteral("tint ") : QString()) +
+                words.append((id == "tint" ? BatchPage::tr("tint ") : QString()) +
                              QString::fromStdString(shownText(*p, value)) +
                              (p->unit == Unit::Stops ? QStringLiteral(" EV") : QString()));
     }
-    return words.isEmpty() ? QStringLiteral("—") : words.join(QStringLiteral(", "));
+    return words.isEmpty() ? BatchPage::tr("none") : words.join(QStringLiteral(", "));
 }
 
 QString sizeText(std::uintmax_t bytes) {
@@ -140,8 +140,7 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
         if (auto* item = table_->item(index, kPrepColumn))
             item->setText(prepText(state_.pictures().at(index).work.grade));
     });
-    connect(&state, &AppState::presetsChanged, this, &BatchPage::fillLooks);
-    fillLooks();
+    connect(&state, &AppState::presetsChanged, this, &BatchPage::showPlan);
     setSettings(settings_);
 }
 
@@ -330,7 +329,11 @@ void BatchPage::showPlan() {
         set(kPictureColumn, QString::fromStdString(state_.pictures().at(p).file.filename().string()),
             theme::colours().text);
         set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
-        for (int l = 0; l < looks; ++l) set(kFirstLook + l, tr("—"), theme::colours().second);
+        for (int l = 0; l < looks; ++l) {
+            const bool isBare =
+                now.looks[static_cast<std::size_t>(l)].ownGrade && isNeutral(state_.pictures().at(p).work.grade);
+            set(kFirstLook + l, isBare ? tr("to be made, not graded") : tr("to be made"), theme::colours().second);
+        }
     }
     showStart(now);
     if (!(memory_.ranWith == settings_)) return;

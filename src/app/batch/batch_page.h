@@ -1,9 +1,11 @@
 #pragma once
 #include "app/app_state.h"
+#include "app/batch/look_picker.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/value_row.h"
 #include "batch/run_memory.h"
 
+#include <QCheckBox>
 #include <QElapsedTimer>
 #include <QLabel>
 #include <QProgressBar>
@@ -26,8 +28,12 @@ public:
     bool isRunning() const { return task_ != nullptr; }
     /// What is in hand is finished, the rest is left for another time.
     void finishUp();
+    LookPicker* looks() const { return looks_; }
     QPushButton* startButton() const { return start_; }
     QString progressText() const { return progressText_->text(); }
+
+    /// On a small screen its panels scroll.
+    QSize minimumSizeHint() const override { return {720, 400}; }
 
 Q_SIGNALS:
     void finished();
@@ -36,7 +42,6 @@ private:
     QWidget* makeOutput();
     QWidget* makeRunBar();
     void change(const QString& what, const BatchSettings& next);
-    void fillLooks();
     void showPlan();
     BatchPlan plan() const;
     void start();
@@ -56,7 +61,8 @@ private:
     BatchSettings settings_;
     QTableWidget* table_;
     QLabel *head_, *counts_, *example_, *progressText_;
-    QWidget* looks_;
+    QCheckBox* ownGrade_;
+    LookPicker* looks_;
     QWidget* output_;
     Segments *prep_, *format_, *bits_, *exists_;
     ValueRow* quality_;

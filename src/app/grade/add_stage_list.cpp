@@ -11,12 +11,12 @@ namespace {
 constexpr int kSought = Qt::UserRole + 1; ///< what the typed words are sought in
 }
 
-AddStageList::AddStageList(AppState& state, QWidget* parent)
+AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
     : FindPopup(tr("Add a stage"), tr("Find a stage, or what it is for"),
                 tr("No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, "
                    "“black and white”."),
                 parent),
-      state_(state) {
+      state_(state), at_(at) {
     list()->setIconSize({84, 56});
     list()->setWordWrap(true);
     list()->setItemDelegate(new WrappedRows(list()));
@@ -69,7 +69,7 @@ void AddStageList::filter() {
 }
 
 void AddStageList::take(QListWidgetItem* item) {
-    addStage(state_, item->data(Qt::UserRole).toString().toStdString());
+    addStage(state_, item->data(Qt::UserRole).toString().toStdString(), at_);
 }
 
 } // namespace baryton

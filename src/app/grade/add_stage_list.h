@@ -1,5 +1,6 @@
 #pragma once
 #include "app/app_state.h"
+#include "app/grade/stage_commands.h"
 #include "app/tile_drawer.h"
 #include "app/widgets/find_popup.h"
 
@@ -9,7 +10,7 @@ namespace baryton {
 class AddStageList : public FindPopup {
     Q_OBJECT
 public:
-    explicit AddStageList(AppState& state, QWidget* parent = nullptr);
+    AddStageList(AppState& state, AddAt at, QWidget* parent = nullptr);
     /// Opens with its lower left corner there.
     void popup(QPoint lowerLeft);
 
@@ -19,6 +20,7 @@ protected:
 
 private:
     AppState& state_;
+    AddAt at_;
     TileDrawer drawer_;
 };
 

@@ -20,6 +20,7 @@ namespace baryton {
 namespace {
 constexpr int kCardTop = StageCard::kTop, kStringY = StageCard::kStringY;
 constexpr int kGap = 8, kSource = 54;
+constexpr int kLeastCard = 76; ///< px that a card may shrink to: its name on two lines
 } // namespace
 
 ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_(state) {
@@ -27,9 +28,9 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
     auto* add = makeButton({}, "", this);
     add->setIcon(theme::icon(QStringLiteral("plus")));
     add->setAccessibleName(tr("Add a stage"));
-    add->setToolTip(tr("Adds a stage behind the chosen one"));
+    add->setToolTip(tr("Adds a stage at the end of the Look"));
     add->setFixedSize(28, StageCard::kSize.height());
-    connect(add, &QPushButton::clicked, this, &ChainView::openAddList);
+    connect(add, &QPushButton::clicked, this, [this] { openAddList(AddAt::End); });
     addButton_ = add;
     connect(&state, &AppState::shownGradeChanged, this, &ChainView::rebuild);
     connect(&state, &AppState::stageChosen, this, [this] {
@@ -43,8 +44,8 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
     rebuild();
 }
 
-void ChainView::openAddList() {
-    auto* list = new AddStageList(state_, this);
+void ChainView::openAddList(AddAt at) {
+    auto* list = new AddStageList(state_, at, this);
     connect(list, &QObject::destroyed, this, [this] {
         if (StageCard* chosen = card(state_.chosenStage())) chosen->setFocus();
     });
@@ -80,13 +81,33 @@ void ChainView::rebuild() {
             cards_.push_back(made);
         }
     }
+    // As wide as they may be, and narrower where that brings Finish into sight.
+    const int before = contentWidth_, room = parentWidget() ? parentWidget()->width() : 0;
+    std::vector<Bracket> brackets;
+    for (int width = StageCard::kSize.width(); width >= kLeastCard; width -= 8) {
+        brackets = layOut(width);
+        if (contentWidth_ <= room) break;
+    }
+    for (StageCard* each : cards_) each->refresh();
+    const Counts counts = countStages(grade);
+    const bool same = !isOther && contentWidth_ == before && brackets == brackets_ && counts == counts_;
+    brackets_ = std::move(brackets);
+    counts_ = counts;
+    if (same) return; // while a control moves only its card is painted
+    setMinimumWidth(contentWidth_);
+    updateGeometry();
+    update();
+}
+
+std::vector<ChainView::Bracket> ChainView::layOut(int cardWidth) {
+    const Grade& grade = state_.shownGrade();
     std::vector<Bracket> brackets;
     int x = 8 + kSource + kGap;
     std::size_t next = 0;
     const auto place = [&](std::size_t count) {
         for (std::size_t i = 0; i < count; ++i) {
-            cards_[next++]->move(x, kCardTop);
-            x += StageCard::kSize.width() + kGap;
+            cards_[next++]->setGeometry(x, kCardTop, cardWidth, StageCard::kSize.height());
+            x += cardWidth + kGap;
         }
     };
     place(grade.prep.size());
@@ -114,16 +135,18 @@ void ChainView::rebuild() {
     x += addButton_->width() + 3 * kGap;
     finishStart_ = x;
     place(grade.finish.size());
-    for (StageCard* each : cards_) each->refresh();
-    const Counts counts = countStages(grade);
-    const bool same = !isOther && contentWidth_ == x + kGap && brackets == brackets_ && counts == counts_;
-    brackets_ = std::move(brackets);
-    counts_ = counts;
-    if (same) return; // while a control moves only its card is painted
     contentWidth_ = x + kGap;
-    setMinimumWidth(contentWidth_);
-    updateGeometry();
-    update();
+    return brackets;
+}
+
+bool ChainView::event(QEvent* event) {
+    if (event->type() == QEvent::ParentChange && parentWidget()) parentWidget()->installEventFilter(this);
+    return QWidget::event(event);
+}
+
+bool ChainView::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == parentWidget() && event->type() == QEvent::Resize) rebuild();
+    return QWidget::eventFilter(watched, event);
 }
 
 ChainView::Counts ChainView::countStages(const Grade& grade) {

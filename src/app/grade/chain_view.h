@@ -1,5 +1,6 @@
 #pragma once
 #include "app/grade/stage_card.h"
+#include "app/grade/stage_commands.h"
 #include "render/diagnose.h"
 
 #include <QTimer>
@@ -15,7 +16,7 @@ class ChainView : public QWidget {
 public:
     explicit ChainView(AppState& state, QWidget* parent = nullptr);
     StageCard* card(const std::string& stageId) const;
-    void openAddList();
+    void openAddList(AddAt at = AddAt::Chosen);
     void setReports(const std::vector<StageReport>& reports);
     QSize sizeHint() const override { return {contentWidth_, 140}; }
 
@@ -30,6 +31,8 @@ protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
+    bool event(QEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
     /// Where a stage would be put: a layer, and a place among its stages without the one that is moved.
@@ -51,6 +54,8 @@ private:
         bool operator==(const Counts&) const = default;
     };
     static Counts countStages(const Grade& grade);
+    /// Places the cards at a width and gives the brackets of the layers.
+    std::vector<Bracket> layOut(int cardWidth);
     void rebuild();
     void walk(StageCard* from, int step);
     void openMenu(const std::string& stageId, QPoint at);

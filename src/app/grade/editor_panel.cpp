@@ -49,7 +49,6 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
       scroll_(new QScrollArea), strength_(new ValueRow(tr("Strength"))) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
-    setFixedWidth(330);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(12, 8, 8, 10);
     layout->setSpacing(8);
@@ -396,11 +395,12 @@ void EditorPanel::refresh() {
     for (QWidget* each : std::initializer_list<QWidget*>{dot_, reset_, strength_}) each->setVisible(any);
     if (place) {
         const Stage& stage = stageAt(state_.shownGrade(), *place);
-        title_->setText(QString::fromStdString(stageTitle(stage)));
+        title_->setText(QString::fromStdString(stageTitle(state_.shownGrade(), stage)));
         dot_->setChecked(stage.isEnabled());
         strength_->setValue(stage.strengthOrFull() * 100);
     } else if (layer) {
-        title_->setText(tr("Layer · %1").arg(QString::fromStdString(layer->name)));
+        const QString name = QString::fromStdString(layer->name);
+        title_->setText(name.startsWith(tr("Layer")) ? name : tr("Layer · %1").arg(name));
         dot_->setChecked(layer->isEnabled());
         strength_->setValue(layer->strengthOrFull() * 100);
     } else {

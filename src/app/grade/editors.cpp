@@ -21,6 +21,10 @@
 namespace baryton {
 
 namespace {
+constexpr int kLeastName = 96, kMostName = 132; ///< px of the column of names
+}
+
+namespace {
 
 bool isLimit(const ParameterType& p) {
     return p.id.rfind("limits.", 0) == 0;
@@ -151,7 +155,8 @@ QComboBox* StageEditor::addChoice(QVBoxLayout* layout, const std::string& parame
     const ParameterType& p = *type_->parameter(parameter);
     auto* row = new QHBoxLayout;
     auto* name = new QLabel(QString::fromStdString(p.name));
-    name->setFixedWidth(96);
+    name->setFixedWidth(kLeastName);
+    choiceNames_.push_back(name);
     auto* box = new QComboBox;
     box->setAccessibleName(QString::fromStdString(p.name));
     box->setToolTip(QString::fromStdString(p.tooltip));
@@ -164,6 +169,14 @@ QComboBox* StageEditor::addChoice(QVBoxLayout* layout, const std::string& parame
     layout->addLayout(row);
     choices_[parameter] = box;
     return box;
+}
+
+void StageEditor::showEvent(QShowEvent*) {
+    int widest = kLeastName;
+    for (const auto& [id, row] : rows_) widest = std::max(widest, row->nameWidth());
+    widest = std::min(widest, kMostName);
+    for (const auto& [id, row] : rows_) row->setLabelWidth(widest);
+    for (QLabel* each : choiceNames_) each->setFixedWidth(widest);
 }
 
 void StageEditor::refreshRows() {

@@ -69,6 +69,8 @@ Q_SIGNALS:
 
 protected:
     AppState& state_;
+    /// Gives the names of all rows one width in which the longest is whole.
+    void showEvent(QShowEvent* event) override;
     Stage stage() const; ///< as shown; an empty one when it is gone
     const StageType& type() const { return *type_; }
     double number(const std::string& parameter) const;
@@ -93,6 +95,7 @@ private:
     std::string stageId_;
     const StageType* type_;
     std::map<std::string, ValueRow*> rows_;
+    std::vector<QLabel*> choiceNames_;
     std::map<std::string, QCheckBox*> toggles_;
     std::map<std::string, QComboBox*> choices_;
     LimitsStrip* limits_ = nullptr;

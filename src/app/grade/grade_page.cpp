@@ -1,4 +1,5 @@
 #include "app/grade/grade_page.h"
+#include "app/grade/chain_scroll.h"
 #include "app/grade/sheets.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/tray_panel.h"
@@ -10,7 +11,6 @@
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
-#include <QScrollArea>
 #include <QVBoxLayout>
 #include <cmath>
 
@@ -18,17 +18,11 @@ namespace baryton {
 
 namespace {
 
-constexpr int kBandHeight = 150, kLargeBandHeight = 300, kShelfWidth = 208;
-
 ViewRegion toViewRegion(const PictureView::Region& r) {
     return {r.left, r.top, r.width, r.height, r.scale};
 }
 PictureView::Region fromViewRegion(const ViewRegion& r) {
     return {r.left, r.top, r.width, r.height, r.scale};
-}
-
-int level(float v) {
-    return static_cast<int>(std::lround(std::clamp(v, 0.0F, 1.0F) * 255));
 }
 
 PictureView::Compare compareOf(CompareBar::Mode mode) {
@@ -52,40 +46,40 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), view_(new PictureView), grid_(new GridView(state)), views_(new QStackedWidget),
       compare_(new CompareBar(state)), chain_(new ChainView(state)), panel_(new EditorPanel(state)),
       pinned_(new EditorPanel(state, EditorPanel::Role::Pinned)), scopes_(new ScopePanel),
-      trayPanel_(new TrayPanel(state)), left_(new QStackedWidget), shelf_(new Shelf(state)),
-      steps_(new StepsPanel(state)), sampleText_(makeLabel({}, "overlay", view_)),
-      hand_(new PictureHand(view_, this)) {
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    auto* upper = new QHBoxLayout;
-    upper->setSpacing(1);
-    for (QWidget* each : std::initializer_list<QWidget*>{trayPanel_, shelf_, steps_}) left_->addWidget(each);
-    left_->setFixedWidth(trayPanel_->width());
-    upper->addWidget(left_);
-    auto* middle = new QVBoxLayout;
-    middle->setSpacing(0);
-    middle->addWidget(compare_);
+      trayPanel_(new TrayPanel(state)), side_(new QStackedWidget), shelf_(new Shelf(state)),
+      steps_(new StepsPanel(state)), sampleList_(new SampleList), hand_(new PictureHand(view_, this)) {
+    auto* trayColumn = new QWidget;
+    trayColumn->setObjectName(QStringLiteral("panel"));
+    trayColumn->setAttribute(Qt::WA_StyledBackground);
+    trayColumn->setMinimumWidth(TrayPanel::kLeastWidth);
+    trayColumn->setMaximumWidth(TrayPanel::kMostWidth);
+    auto* column = new QVBoxLayout(trayColumn);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(trayPanel_, 1);
+    column->addWidget(sampleList_);
+    side_->addWidget(shelf_);
+    side_->addWidget(steps_);
+    auto* middle = new QWidget;
+    auto* rows = new QVBoxLayout(middle);
+    rows->setContentsMargins(0, 0, 0, 0);
+    rows->setSpacing(0);
+    rows->addWidget(compare_);
     views_->addWidget(view_);
     views_->addWidget(grid_);
-    middle->addWidget(views_, 1);
-    upper->addLayout(middle, 1);
-    upper->addWidget(pinned_);
-    upper->addWidget(panel_);
-    pinned_->hide();
-    layout->addLayout(upper, 1);
-    layout->addSpacing(1);
-    band_ = makeBand();
-    layout->addWidget(band_);
-    sampleText_->setAttribute(Qt::WA_TransparentForMouseEvents);
-    sampleText_->hide();
-    view_->installEventFilter(this);
+    rows->addWidget(views_, 1);
+    area_ = new WorkArea({trayColumn, side_, middle, pinned_, panel_, makeChainBand(), scopes_});
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(area_);
+    area_->setTrayWidth(trayPanel_->lastWidth());
     connectState();
     connectPicture();
     connectHand();
     view_->setNotice(tr("Open a folder of pictures to begin: File, Open folder… or drop one here."));
     updateCompare();
     scopes_->restoreLayout();
+    area_->restoreEdges();
 }
 
 QListView* GradePage::tray() const {
@@ -108,11 +102,9 @@ void GradePage::connectState() {
     });
     connect(&state_, &AppState::beforeChanged, this, &GradePage::updateCompare);
     connect(&state_, &AppState::targetsChanged, this, [this] { view_->setShared(state_.editsAll()); });
-    connect(trayPanel_, &TrayPanel::widthWanted, this, [this](int width) {
-        if (left() == Left::Tray) left_->setFixedWidth(width);
-    });
-    connect(shelf_, &Shelf::closeWanted, this, [this] { showLeft(Left::Tray); });
-    connect(steps_, &StepsPanel::closeWanted, this, [this] { showLeft(Left::Tray); });
+    connect(trayPanel_, &TrayPanel::widthWanted, area_, &WorkArea::setTrayWidth);
+    connect(shelf_, &Shelf::closeWanted, this, [this] { showSide(Side::None); });
+    connect(steps_, &StepsPanel::closeWanted, this, [this] { showSide(Side::None); });
     connect(steps_, &StepsPanel::saveWanted, this, [this](const Grade& grade, const IncludeSet& changed) {
         auto* sheet = new SavePresetSheet(state_, window());
         sheet->setSource(grade, changed);
@@ -133,17 +125,17 @@ void GradePage::connectState() {
     connect(panel_, &EditorPanel::savePresetWanted, this, &GradePage::savePreset);
     connect(panel_, &EditorPanel::exportLutWanted, this, &GradePage::exportLut);
     connect(panel_, &EditorPanel::shelfWanted, this,
-            [this] { showLeft(left() == Left::Shelf ? Left::Tray : Left::Shelf); });
+            [this] { showSide(side() == Side::Shelf ? Side::None : Side::Shelf); });
     connect(panel_, &EditorPanel::stepsWanted, this,
-            [this] { showLeft(left() == Left::Steps ? Left::Tray : Left::Steps); });
+            [this] { showSide(side() == Side::Steps ? Side::None : Side::Steps); });
     connect(panel_, &EditorPanel::pinWanted, this, [this](const std::string& stageId) {
         pinned_->pin(stageId);
-        pinned_->show();
+        area_->showPinned(true);
         requestFrame();
     });
     connect(pinned_, &EditorPanel::unpinWanted, this, [this] {
         pinned_->pin({});
-        pinned_->hide();
+        area_->showPinned(false);
     });
     for (EditorPanel* each : panels()) connect(each, &EditorPanel::litChanged, view_, &PictureView::setLit);
     for (EditorPanel* each : panels())
@@ -157,8 +149,7 @@ void GradePage::connectState() {
             state_.tryChange([stageId](const Grade& grade) { return without(grade, stageId); });
     });
     connect(scopes_, &ScopePanel::wantedChanged, this, &GradePage::requestFrame);
-    connect(scopes_, &ScopePanel::sizeWanted, this,
-            [this](bool large) { band_->setFixedHeight(large ? kLargeBandHeight : kBandHeight); });
+    connect(scopes_, &ScopePanel::heightWanted, area_, &WorkArea::setScopeHeight);
     connect(scopes_, &ScopePanel::clipMarksToggled, this, [this](bool on) { view_->setClipMarks(on, on); });
 }
 
@@ -215,6 +206,11 @@ void GradePage::connectPicture() {
 }
 
 void GradePage::connectHand() {
+    connect(sampleList_, &SampleList::clearWanted, this, [this] {
+        samples_.clear(state_.key());
+        samples_.clear(Samples::kReference);
+        showSamples();
+    });
     const auto fraction = [this](QPointF picture) {
         return QPointF(picture.x() / view_->pictureSize().width(), picture.y() / view_->pictureSize().height());
     };
@@ -231,24 +227,13 @@ void GradePage::connectHand() {
     connect(hand_, &PictureHand::menuWanted, this, &GradePage::openPictureMenu);
 }
 
-QWidget* GradePage::makeBand() {
-    auto* band = new QWidget;
-    band->setFixedHeight(kBandHeight);
-    auto* row = new QHBoxLayout(band);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(1);
-    auto* scroll = new QScrollArea;
-    scroll->setObjectName(QStringLiteral("band"));
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+QWidget* GradePage::makeChainBand() {
     chain_->setObjectName(QStringLiteral("panel"));
-    scroll->setWidget(chain_);
+    auto* scroll = new ChainScroll(chain_);
+    scroll->setObjectName(QStringLiteral("band"));
     connect(chain_, &ChainView::cardShown, scroll,
             [scroll](QWidget* card) { scroll->ensureWidgetVisible(card, 60, 0); });
-    row->addWidget(scroll, 1);
-    row->addWidget(scopes_);
-    return band;
+    return scroll;
 }
 
 void GradePage::showEvent(QShowEvent*) {
@@ -301,7 +286,9 @@ void GradePage::updateCompare() {
     QString tag;
     if (!alone_.empty()) {
         const auto place = findStage(state_.shownGrade(), alone_);
-        tag = place ? tr("%1 alone").arg(QString::fromStdString(stageTitle(stageAt(state_.shownGrade(), *place))))
+        tag = place ? tr("%1 alone")
+                          .arg(QString::fromStdString(
+                              stageTitle(state_.shownGrade(), stageAt(state_.shownGrade(), *place))))
                     : tr("this layer alone");
     }
     view_->setTag(tag);
@@ -316,137 +303,16 @@ void GradePage::showZoom() {
     compare_->setZoom(view_->pictureSize().isEmpty() ? 0 : view_->scale(), view_->isFitted());
 }
 
-void GradePage::showLeft(Left which) {
-    left_->setCurrentIndex(static_cast<int>(which));
-    left_->setFixedWidth(which == Left::Tray ? trayPanel_->width() : kShelfWidth);
-}
-
-void GradePage::showPanels(bool shown) {
-    for (QWidget* each : std::initializer_list<QWidget*>{left_, panel_, band_}) each->setVisible(shown);
-    pinned_->setVisible(shown && isPinned());
+void GradePage::showSide(Side which) {
+    if (which != Side::None) side_->setCurrentIndex(which == Side::Shelf ? 0 : 1);
+    openSide_ = which;
+    area_->showSide(which != Side::None);
 }
 
 PickedColour GradePage::colourPicked(QPointF fraction) const {
     const auto source = meanColour(loaded_.pyramid->full(), fraction);
     return {source, Program::compile(upTo(state_.shownGrade(), state_.chosenStage()))(source),
             Program::compile(state_.shownGrade())(source)};
-}
-
-void GradePage::showPointer(QPointF at) {
-    if (!hasPixels()) return;
-    const Picture& full = loaded_.pyramid->full();
-    at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
-    const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
-    const int y = std::clamp(static_cast<int>(at.y()), 0, full.height() - 1);
-    if (!pointer_) {
-        pointer_ = PointerPrograms{Program::compile(displayedGrade()), {}};
-        for (EditorPanel* each : panels())
-            pointer_->inputs.push_back(Program::compile(upTo(state_.shownGrade(), each->target())));
-    }
-    const auto after = colourAt(pointer_->all, full, x, y);
-    const Vec3 seen = {after[0], after[1], after[2]};
-    const auto chroma = chromaPlane(seen);
-    QString text = tr("R %1 G %2 B %3 → R %4 G %5 B %6")
-                       .arg(level(full.row(0, y)[x]))
-                       .arg(level(full.row(1, y)[x]))
-                       .arg(level(full.row(2, y)[x]))
-                       .arg(level(after[0]))
-                       .arg(level(after[1]))
-                       .arg(level(after[2]));
-    constexpr double least = 0.01; // below it a hue is noise
-    if (std::hypot(chroma[0], chroma[1]) > least) text += tr("   hue %1°").arg(std::lround(hueOf(seen)));
-    Q_EMIT pointerText(text);
-    pointedAfter_ = after;
-    for (std::size_t i = 0; i < panels().size(); ++i)
-        panels()[i]->setPointed(colourAt(pointer_->inputs[i], full, x, y));
-    showSamples();
-}
-
-void GradePage::clearPointer() {
-    Q_EMIT pointerText({});
-    pointedAfter_.reset();
-    for (EditorPanel* each : panels()) each->setPointed({});
-    showSamples();
-}
-
-void GradePage::showSamples() {
-    QVector<ScopeMark> scopeMarks;
-    QVector<PictureView::Mark> marks;
-    QStringList lines;
-    QVector<HuePicks::Pin> pins;
-    constexpr double least = 0.01; // below it a hue is noise
-    const auto addPin = [&](const QString& label, const SampledPoint& sample) {
-        if (sample.chroma > least) pins.append({label, sample.hue, sample.opposite});
-    };
-    if (hasPixels() && !samples_.of(state_.key()).isEmpty()) {
-        const Program program = Program::compile(displayedGrade());
-        int number = 0;
-        for (const QPointF& at : samples_.of(state_.key())) {
-            const QString label = QString::number(++number);
-            const SampledPoint sample = readSample(loaded_.pyramid->full(), program, at);
-            marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
-            scopeMarks.append({sample.after, label});
-            lines.append(sampleText(label, sample));
-            addPin(label, sample);
-        }
-    }
-    if (!reference_.isEmpty()) {
-        char letter = 'a';
-        for (const QPointF& at : samples_.of(Samples::kReference)) {
-            const QString label{QLatin1Char(letter++)};
-            const SampledPoint sample = readSample(reference_, Program(), at);
-            scopeMarks.append({sample.after, label});
-            lines.append(sampleText(label, sample));
-            addPin(label, sample);
-        }
-    }
-    for (EditorPanel* each : panels()) each->setPins(pins);
-    if (pointedAfter_) scopeMarks.append({*pointedAfter_, {}});
-    scopes_->setMarks(scopeMarks);
-    view_->setMarks(marks);
-    sampleText_->setText(lines.join(u'\n'));
-    sampleText_->setVisible(!lines.isEmpty());
-    sampleText_->adjustSize();
-    sampleText_->move(12, view_->height() - sampleText_->height() - 12);
-}
-
-void GradePage::openPictureMenu(QPointF position, QPoint global) {
-    if (!hasPixels()) return;
-    auto* menu = new QMenu(this);
-    menu->setAttribute(Qt::WA_DeleteOnClose);
-    const auto onReference = view_->toReference(position);
-    const int picture = onReference ? Samples::kReference : state_.key();
-    const QPointF at = view_->toPicture(position);
-    const QPointF share =
-        onReference.value_or(QPointF(at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()));
-    const bool isOnPicture = QRectF(0, 0, 1, 1).contains(share); // beside it there is nothing to sample
-    if (const int mark = onReference ? -1 : view_->markAt(position); mark >= 0)
-        menu->addAction(tr("Remove sample %1").arg(mark + 1), this, [this, mark] {
-            samples_.remove(state_.key(), mark);
-            showSamples();
-        });
-    else if (isOnPicture)
-        menu->addAction(tr("Sample point here"), this, [this, picture, share] {
-            if (!samples_.add(picture, share))
-                state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));
-            showSamples();
-        });
-    auto* clear = menu->addAction(tr("Remove all sample points"), this, [this, picture] {
-        samples_.clear(picture);
-        showSamples();
-    });
-    clear->setEnabled(!samples_.of(picture).isEmpty());
-    menu->addSeparator();
-    menu->addAction(tr("Reference picture…"), this, &GradePage::chooseReference);
-    auto* asReference = menu->addAction(tr("This picture as it is now as the reference"), this, [this] {
-        reference_ = Program::compile(state_.shownGrade()).graded(state_.pictures().smallOf(state_.key()));
-        view_->setReference(imageOf(Grade{}, reference_),
-                            QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string()));
-        samples_.clear(Samples::kReference);
-        if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
-    });
-    asReference->setEnabled(!state_.pictures().smallOf(state_.key()).isEmpty());
-    menu->popup(global);
 }
 
 void GradePage::chooseReference() {
@@ -486,11 +352,6 @@ void GradePage::startPick(QObject* owner, const QString& what, TakePicked take) 
             take(colourPicked({at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()}));
         }
     });
-}
-
-bool GradePage::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == view_ && event->type() == QEvent::Resize) showSamples();
-    return QWidget::eventFilter(watched, event);
 }
 
 void GradePage::savePreset() {

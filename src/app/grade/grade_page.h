@@ -5,10 +5,12 @@
 #include "app/grade/editor_panel.h"
 #include "app/grade/grid_view.h"
 #include "app/grade/picture_hand.h"
+#include "app/grade/sample_list.h"
 #include "app/grade/samples.h"
 #include "app/grade/scope_panel.h"
 #include "app/grade/shelf.h"
 #include "app/grade/steps_panel.h"
+#include "app/grade/work_area.h"
 #include "app/preview_service.h"
 #include "app/widgets/picture_view.h"
 
@@ -19,8 +21,7 @@ namespace baryton {
 
 class TrayPanel;
 
-/// The Grade task: tray, shelf or steps, the picture with its compare bar, the editor, and the chain with the scopes
-/// below.
+/// The Grade task: tray, shelf or steps, the picture with its compare bar, the editor, the chain and the scopes.
 class GradePage : public QWidget {
     Q_OBJECT
 public:
@@ -38,14 +39,15 @@ public:
     Shelf* shelf() const { return shelf_; }
     StepsPanel* steps() const { return steps_; }
     const Samples& samples() const { return samples_; }
-    QString samplesText() const { return sampleText_->text(); }
+    QString samplesText() const { return sampleList_->text(); }
 
-    /// What stands at the left: the tray, or over it the shelf or the takes and steps.
-    enum class Left { Tray, Shelf, Steps };
-    void showLeft(Left left);
-    Left left() const { return static_cast<Left>(left_->currentIndex()); }
-    bool arePanelsShown() const { return !band_->isHidden(); }
-    void showPanels(bool shown);
+    /// What stands between the tray and the picture.
+    enum class Side { None, Shelf, Steps };
+    void showSide(Side which);
+    Side side() const { return openSide_; }
+    WorkArea* area() const { return area_; }
+    bool arePanelsShown() const { return area_->arePanelsShown(); }
+    void showPanels(bool shown) { area_->showPanels(shown); }
     /// Held: the version before is shown as long as it is held.
     void holdBefore(bool held);
     /// The chosen stage or layer alone, or the whole grade again.
@@ -66,10 +68,9 @@ Q_SIGNALS:
 
 protected:
     void showEvent(QShowEvent* event) override;
-    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
-    QWidget* makeBand();
+    QWidget* makeChainBand();
     void connectState();
     void connectPicture();
     void connectHand();
@@ -97,11 +98,12 @@ private:
     EditorPanel *panel_, *pinned_;
     ScopePanel* scopes_;
     TrayPanel* trayPanel_;
-    QStackedWidget* left_;
+    QStackedWidget* side_; ///< shelf, steps
+    Side openSide_ = Side::None;
+    WorkArea* area_ = nullptr;
     Shelf* shelf_;
     StepsPanel* steps_;
-    QWidget* band_ = nullptr;
-    QLabel* sampleText_;
+    SampleList* sampleList_;
     PictureHand* hand_;
     Samples samples_;
     Picture reference_;

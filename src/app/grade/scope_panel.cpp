@@ -23,11 +23,13 @@ ScopePanel::ScopePanel(QWidget* parent)
       parade_(new ScopeView(ScopeView::Kind::Parade)), vectorscope_(new ScopeView(ScopeView::Kind::Vectorscope)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
-    setFixedWidth(kWidth);
+    setMinimumHeight(kHeight - 30);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(12, 5, 8, 8);
     layout->setSpacing(5);
-    layout->addWidget(kinds_);
+    auto* head = new QHBoxLayout;
+    head->addWidget(kinds_, 1);
+    layout->addLayout(head);
     // What is done with the scope stands beside it, so that its names have room for whole words.
     auto* row = new QHBoxLayout;
     row->setSpacing(4);
@@ -48,7 +50,9 @@ ScopePanel::ScopePanel(QWidget* parent)
         tr("Paints what lies at an end of a channel in the colour of that channel; stripes where all do (C)"));
     auto* larger = addIcon("larger", tr("Larger scope"), tr("Makes the scope higher, and smaller again"));
     larger_ = larger;
-    fold_ = addIcon("fold", tr("Fold the scope"), tr("Gives the scope's room to the chain, and back"));
+    fold_ = addIcon("fold", tr("Fold the scope"), tr("Gives the scope's room to the editor, and back"));
+    tools->removeWidget(fold_); // it stays where the rest is folded
+    head->addWidget(fold_);
     tools->addStretch(1);
     for (QWidget* view : std::initializer_list<QWidget*>{histogram_, waveform_, parade_, vectorscope_})
         views_->addWidget(view);
@@ -69,7 +73,7 @@ ScopePanel::ScopePanel(QWidget* parent)
     connect(clips_, &QPushButton::toggled, this, &ScopePanel::clipMarksToggled);
     connect(larger, &QPushButton::toggled, this, [this](bool large) {
         rememberLayout(QStringLiteral("scope-large"), large ? "1" : "0");
-        Q_EMIT sizeWanted(large);
+        Q_EMIT heightWanted(large ? kLargeHeight : kHeight);
     });
 }
 
@@ -80,11 +84,11 @@ void ScopePanel::restoreLayout() {
 }
 
 void ScopePanel::setFolded(bool folded) {
-    for (QWidget* each : std::initializer_list<QWidget*>{kinds_, views_, clips_, larger_}) each->setVisible(!folded);
-    layout()->setContentsMargins(folded ? 4 : 12, 5, folded ? 4 : 8, 8);
-    layout()->setAlignment(folded ? Qt::AlignTop : Qt::Alignment());
-    setFixedWidth(folded ? kFoldedWidth : kWidth);
+    for (QWidget* each : std::initializer_list<QWidget*>{views_, clips_, larger_}) each->setVisible(!folded);
+    setMinimumHeight(folded ? kFoldedHeight : kHeight - 30);
+    setMaximumHeight(folded ? kFoldedHeight : QWIDGETSIZE_MAX);
     rememberLayout(QStringLiteral("scope-folded"), folded ? "1" : "0");
+    Q_EMIT heightWanted(folded ? kFoldedHeight : larger_->isChecked() ? kLargeHeight : kHeight);
     Q_EMIT wantedChanged();
 }
 

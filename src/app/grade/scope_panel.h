@@ -30,11 +30,11 @@ public:
 
 Q_SIGNALS:
     void wantedChanged();
-    void sizeWanted(bool large);
+    void heightWanted(int height);
     void clipMarksToggled(bool on);
 
 private:
-    static constexpr int kWidth = 330, kFoldedWidth = 36;
+    static constexpr int kHeight = 150, kLargeHeight = 300, kFoldedHeight = 40;
     void setFolded(bool folded);
     Segments* kinds_;
     QStackedWidget* views_;

@@ -122,7 +122,7 @@ void SavePresetSheet::openOnly() {
     for (const Layer& layer : source_.look) {
         add(tr("Layer %1").arg(QString::fromStdString(layer.name)), layer.id, {});
         for (const Stage& stage : layer.stages)
-            if (!isNeutral(stage)) add(QString::fromStdString(stageTitle(stage)), layer.id, stage.id);
+            if (!isNeutral(stage)) add(QString::fromStdString(stageTitle(source_, stage)), layer.id, stage.id);
         menu->addSeparator();
     }
     menu->popup(only_->mapToGlobal(QPoint(0, only_->height())));
@@ -165,7 +165,9 @@ void SavePresetSheet::save() {
     const std::string group = group_->currentText().trimmed().toStdString();
     const bool keepBoth = keepBoth_->isVisible() && keepBoth_->isChecked();
     state_.editLibrary([&] { return state_.library().add(made, group, keepBoth); });
-    state_.tell(tr("Preset saved: %1 in %2").arg(QString::fromStdString(made.name), QString::fromStdString(group)));
+    state_.tell(tr("Preset saved: %1 in %2, on the shelf and in Package (%3)")
+                    .arg(QString::fromStdString(made.name), QString::fromStdString(group),
+                         QString::fromStdString((state_.library().root() / group).string())));
     accept();
 }
 
@@ -191,6 +193,7 @@ ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : QDialog(paren
     }
     panel->setSource(state.keyGrade(), QString::fromStdString(picture.file.stem().string()) + tr(" look"), pictures);
     layout->addWidget(panel);
+    panel->exportButton()->setDefault(true); // Enter exports
     layout->addStretch(1);
     auto* close = makeButton(tr("Close"), "");
     layout->addWidget(close, 0, Qt::AlignRight);

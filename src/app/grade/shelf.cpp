@@ -1,99 +1,26 @@
 #include "app/grade/shelf.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
-#include "app/widgets/find_popup.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/still_list.h"
 #include "stages/in_force.h"
 #include "stages/preset_words.h"
 
+#include <QKeyEvent>
 #include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QVBoxLayout>
 
 namespace baryton {
 
-/// The presets that fit the search, with their pictures.
-class ShelfModel : public QAbstractListModel {
-public:
-    using QAbstractListModel::QAbstractListModel;
-    struct Row {
-        LibraryEntry entry;
-        QImage image;
-        bool isFavourite = false;
-    };
-    std::vector<Row> rows;
-
-    void reset(std::vector<Row> next) {
-        beginResetModel();
-        rows = std::move(next);
-        endResetModel();
-    }
-    void setImage(std::size_t row, const QImage& image) {
-        rows[row].image = image;
-        const auto at = index(static_cast<int>(row));
-        Q_EMIT dataChanged(at, at);
-    }
-    int rowCount(const QModelIndex& parent) const override {
-        return parent.isValid() ? 0 : static_cast<int>(rows.size());
-    }
-    QVariant data(const QModelIndex& index, int role) const override {
-        const Row& row = rows.at(static_cast<std::size_t>(index.row()));
-        switch (role) {
-        case Qt::DisplayRole:
-            return (row.isFavourite ? QStringLiteral("★ ") : QString()) + QString::fromStdString(row.entry.name);
-        case Qt::DecorationRole:
-            return row.image;
-        case PictureModel::ErrorRole:
-            return QString::fromStdString(row.entry.error);
-        case Qt::ToolTipRole:
-            // What a preset does is told in the status bar: a tooltip would lie over the picture it is tried on.
-            if (row.entry.isPending) return tr("Being read");
-            if (!row.entry.preset) return QString::fromStdString(row.entry.error);
-            return {};
-        case Qt::AccessibleDescriptionRole:
-            return row.entry.preset ? QString::fromStdString(accountOf(*row.entry.preset)) : QString();
-        default:
-            return {};
-        }
-    }
-};
-
-namespace {
-
-class ShelfDelegate : public QStyledItemDelegate {
-public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {90, 86}; }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& c = theme::colours();
-        const QRectF box = QRectF(option.rect).adjusted(2, 2, -2, -2);
-        beginCard(*p, box, c.raised);
-        constexpr double lineHeight = 20;
-        const QRectF picture = box.adjusted(0, 0, 0, -lineHeight);
-        p->fillRect(picture, c.well);
-        drawFitted(*p, picture, index.data(Qt::DecorationRole).value<QImage>());
-        const bool failed = !index.data(PictureModel::ErrorRole).toString().isEmpty();
-        p->setPen(failed ? c.error : c.text);
-        const QString name = index.data().toString() + (failed ? Shelf::tr(" · can't be read") : QString());
-        QFont font = option.font;
-        font.setPixelSize(11);
-        p->setFont(font);
-        const QRectF line(box.left() + 5, box.bottom() - lineHeight, box.width() - 8, lineHeight);
-        p->drawText(line, Qt::AlignVCenter,
-                    p->fontMetrics().elidedText(name, Qt::ElideRight, static_cast<int>(line.width())));
-        endCard(*p, box, option.state & (QStyle::State_MouseOver | QStyle::State_HasFocus), false);
-    }
-};
-
-} // namespace
-
 Shelf::Shelf(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), search_(new QLineEdit), group_(new QComboBox),
+    : QWidget(parent), state_(state), search_(new QLineEdit),
       mode_(new Segments({tr("Set"), tr("Add above"), tr("Replace")})), strength_(new ValueRow(tr("Strength"))),
-      list_(new StillList), model_(new ShelfModel(this)), inForce_(new InForceList(state)), hint_(new StillText(2)) {
+      list_(new StillList), nothing_(makeLabel({}, "second")), shown_(new QStackedWidget),
+      model_(new ShelfModel(this)), inForce_(new InForceList(state)), hint_(new StillText(2)) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);
@@ -111,8 +38,6 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     search_->setAccessibleName(tr("Search presets"));
     search_->setClearButtonEnabled(true);
     layout->addWidget(search_);
-    group_->setAccessibleName(tr("Group"));
-    layout->addWidget(group_);
     mode_->setAccessibleName(tr("How a preset is applied"));
     mode_->setCurrent(0);
     mode_->button(0)->setToolTip(tr("Sets just what the preset carries, the rest stays"));
@@ -136,7 +61,12 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     list_->setWrapping(true);
     list_->setResizeMode(QListView::Adjust);
     list_->viewport()->installEventFilter(this);
-    layout->addWidget(list_, 1);
+    shown_->addWidget(list_);
+    nothing_->setWordWrap(true);
+    nothing_->setAlignment(Qt::AlignCenter);
+    nothing_->setMargin(12);
+    shown_->addWidget(nothing_);
+    layout->addWidget(shown_, 1);
     hint_->setAlignment(Qt::AlignHCenter);
     layout->addWidget(hint_);
     // Its place is always there, and below: nothing moves when a click puts a preset on.
@@ -154,11 +84,25 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     connect(search_, &QLineEdit::textChanged, this, &Shelf::fill);
     connect(&state, &AppState::presetsChanged, this, &Shelf::fill);
     connect(list_, &QListView::entered, this, [this](const QModelIndex& index) { tryEntry(index.row()); });
-    connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) { apply(index.row()); });
-    connect(list_, &QListView::activated, this, [this](const QModelIndex&) { state_.keepTry(); });
+    connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) {
+        if (model_->entryAt(index.row()))
+            apply(index.row());
+        else
+            foldSection(index.row());
+    });
+    // By keys: stepping shows, Enter puts on and keeps.
+    connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& index) {
+        if (list_->hasFocus()) tryEntry(index.row());
+    });
+    connect(list_, &QListView::activated, this, [this](const QModelIndex& index) {
+        if (!model_->entryAt(index.row())) return foldSection(index.row());
+        if (tried_ == index.row()) apply(index.row());
+        state_.keepTry();
+    });
+    list_->installEventFilter(this);
+    search_->installEventFilter(this);
     list_->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(list_, &QListView::customContextMenuRequested, this, &Shelf::openMenu);
-    connect(group_, &QComboBox::activated, this, &Shelf::fill);
     connect(mode_, &Segments::chosen, &redrawTimer_, qOverload<>(&QTimer::start));
     connect(strength_, &ValueRow::edited, &redrawTimer_, qOverload<>(&QTimer::start));
     redrawTimer_.setSingleShot(true);
@@ -167,41 +111,39 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     // What is being tried must not redraw the very pictures that are pointed at.
     connect(&state.pictures(), &PictureSet::gradeChanged, &redrawTimer_, qOverload<>(&QTimer::start));
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
-        if (index == state_.key() && !model_->rows.empty() && model_->rows.front().image.isNull())
+        const auto isDrawn = [](const ShelfModel::Row& row) { return !row.image.isNull(); };
+        if (index == state_.key() && std::none_of(model_->rows().begin(), model_->rows().end(), isDrawn))
             redrawTimer_.start();
     });
     connect(&state, &AppState::keyChanged, &redrawTimer_, qOverload<>(&QTimer::start));
     connect(&drawer_, &TileDrawer::drawn, this, [this](int row, const QImage& image) {
-        if (row < static_cast<int>(model_->rows.size())) model_->setImage(static_cast<std::size_t>(row), image);
+        if (row < model_->rowCount()) model_->setImage(static_cast<std::size_t>(row), image);
     });
     fill();
 }
 
 void Shelf::fill() {
-    // The groups there are; the choice is kept.
-    QStringList groups{tr("All presets"), tr("Favourites")};
-    for (const LibraryEntry& entry : state_.presets())
-        if (const QString group = QString::fromStdString(entry.group); !groups.contains(group)) groups.append(group);
-    const QString chosen = group_->currentText();
-    QStringList shown;
-    for (int i = 0; i < group_->count(); ++i) shown.append(group_->itemText(i));
-    if (shown != groups) {
-        group_->clear();
-        group_->addItems(groups);
-        group_->setCurrentIndex(std::max(0, static_cast<int>(groups.indexOf(chosen))));
-    }
-    std::vector<ShelfModel::Row> rows;
-    for (const LibraryEntry& entry : state_.presets()) {
-        const QString words = QString::fromStdString(searchText(entry));
-        const auto item = state_.libraryIndex().items.find(entry.item());
-        const bool favourite = item != state_.libraryIndex().items.end() && item->second.isFavourite;
-        if (!hasAllWords(words, search_->text())) continue;
-        if (group_->currentIndex() == 1 && !favourite) continue;
-        if (group_->currentIndex() > 1 && QString::fromStdString(entry.group) != group_->currentText()) continue;
-        rows.push_back({entry, {}, favourite});
-    }
+    auto rows = shelfRows(state_.presets(), state_.libraryIndex(), search_->text(), memory_);
+    const bool isSearch = !search_->text().trimmed().isEmpty();
+    const bool isEmpty = rows.empty();
     model_->reset(std::move(rows));
+    shown_->setCurrentIndex(isEmpty ? 1 : 0);
+    nothing_->setText(isSearch ? tr("No preset has these words in its name, its group, its notes or its stages. Try "
+                                    "fewer of them.")
+                               : tr("No presets yet. Grade a picture and press Save preset…, or bring some in: File, "
+                                    "Import presets and LUTs…"));
     redrawTimer_.start();
+}
+
+void Shelf::foldSection(int row) {
+    if (!search_->text().trimmed().isEmpty()) return; // what was found stays in sight
+    const ShelfModel::Row heading = model_->rows().at(static_cast<std::size_t>(row));
+    memory_.setOpen(heading.section, !heading.isOpen, model_->rows());
+    const int scrolled = list_->verticalScrollBar()->value();
+    fill();
+    list_->doItemsLayout();
+    list_->verticalScrollBar()->setValue(scrolled);
+    list_->setCurrentIndex(model_->index(row));
 }
 
 ApplyMode Shelf::mode() const {
@@ -222,12 +164,13 @@ PictureWork Shelf::changed(const PictureWork& work, const Preset& preset) const 
 }
 
 void Shelf::apply(int row) {
-    const auto& entry = model_->rows.at(static_cast<std::size_t>(row)).entry;
+    const LibraryEntry& entry = *model_->entryAt(row);
     if (!entry.preset) {
         if (!entry.isPending) state_.tell(QString::fromStdString(entry.error), true);
         return;
     }
     const Preset preset = *entry.preset;
+    memory_.use(entry); // seen at the top when the shelf is opened next: nothing moves now
     if (const auto swap = inForce_->swapped(); swap && *swap < state_.keyWork().inForce.size()) {
         InForce wanted = state_.keyWork().inForce[*swap];
         wanted.preset = preset;
@@ -252,20 +195,23 @@ void Shelf::showHint() {
 void Shelf::openMenu(QPoint at) {
     const QModelIndex index = list_->indexAt(at);
     if (!index.isValid()) return;
-    const auto& row = model_->rows[static_cast<std::size_t>(index.row())];
+    if (!model_->entryAt(index.row())) return;
+    const ShelfModel::Row& row = model_->rows()[static_cast<std::size_t>(index.row())];
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(row.isFavourite ? tr("No longer a favourite") : tr("Favourite"), this,
-                    [this, entry = row.entry] { state_.toggleFavourite(entry); });
+                    [this, entry = *row.entry] { state_.toggleFavourite(entry); });
     menu->popup(list_->viewport()->mapToGlobal(at));
 }
 
 void Shelf::showEvent(QShowEvent*) {
+    fill();
     redraw();
 }
 
 void Shelf::hideEvent(QHideEvent*) {
     tryEntry(-1);
+    search_->clear(); // the next look begins with all
 }
 
 void Shelf::redraw() {
@@ -273,21 +219,21 @@ void Shelf::redraw() {
     const Picture small = state_.pictures().smallOf(state_.key());
     if (small.isEmpty()) return;
     std::vector<TileDrawer::Tile> tiles;
-    for (std::size_t row = 0; row < model_->rows.size(); ++row)
-        if (const auto& preset = model_->rows[row].entry.preset)
-            tiles.push_back({static_cast<int>(row), changed(state_.keyWork(), *preset).grade, small});
+    for (int row = 0; row < model_->rowCount(); ++row)
+        if (const LibraryEntry* entry = model_->entryAt(row); entry && entry->preset)
+            tiles.push_back({row, changed(state_.keyWork(), *entry->preset).grade, small});
     drawer_.draw(std::move(tiles));
 }
 
 void Shelf::tryEntry(int row) {
     if (row == tried_) return;
     tried_ = row;
-    if (row < 0 || row >= static_cast<int>(model_->rows.size())) {
+    const LibraryEntry* at = model_->entryAt(row);
+    if (!at || !at->preset || !state_.hasKey()) {
         state_.tryOnWorks({});
         return;
     }
-    const auto& entry = model_->rows[static_cast<std::size_t>(row)].entry;
-    if (!entry.preset || !state_.hasKey()) return;
+    const LibraryEntry& entry = *at;
     state_.tryOnWorks([this, preset = *entry.preset](const PictureWork& work) { return changed(work, preset); });
     state_.tell(tr("%1 (%2) %3")
                     .arg(QString::fromStdString(entry.name), QString::fromStdString(entry.group),
@@ -295,6 +241,21 @@ void Shelf::tryEntry(int row) {
 }
 
 bool Shelf::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == search_) {
+        if (event->type() != QEvent::KeyPress || static_cast<QKeyEvent*>(event)->key() != Qt::Key_Down) return false;
+        for (int row = 0; row < model_->rowCount(); ++row) {
+            if (!model_->entryAt(row)) continue;
+            list_->setFocus();
+            list_->setCurrentIndex(model_->index(row));
+            tryEntry(row);
+            return true;
+        }
+        return false;
+    }
+    if (watched == list_) {
+        if (event->type() == QEvent::FocusOut) tryEntry(-1);
+        return false;
+    }
     if (event->type() == QEvent::Leave) tryEntry(-1);
     if (event->type() == QEvent::MouseMove &&
         !list_->indexAt(static_cast<QMouseEvent*>(event)->position().toPoint()).isValid())

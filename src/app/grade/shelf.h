@@ -1,26 +1,27 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/grade/in_force_list.h"
+#include "app/grade/shelf_model.h"
 #include "app/tile_drawer.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/still_text.h"
 #include "app/widgets/value_row.h"
 
-#include <QAbstractListModel>
-#include <QComboBox>
+#include <QLabel>
 #include <QLineEdit>
 #include <QListView>
+#include <QStackedWidget>
 #include <QWidget>
 
 namespace baryton {
 
-/// The presets, each drawn on the key picture. The pointer over one tries it in the viewer; a click applies it.
+/// The presets, each drawn on the key picture. The pointer over one, or stepping to it by keys, tries it in the
+/// viewer; a click applies it.
 class Shelf : public QWidget {
     Q_OBJECT
 public:
     explicit Shelf(AppState& state, QWidget* parent = nullptr);
     QListView* list() const { return list_; }
-    QComboBox* groupChoice() const { return group_; }
     ValueRow* strengthRow() const { return strength_; }
     Segments* modes() const { return mode_; }
     InForceList* inForce() const { return inForce_; }
@@ -35,6 +36,7 @@ protected:
 
 private:
     void fill();
+    void foldSection(int row);
     void redraw();
     void tryEntry(int row);
     void apply(int row);
@@ -47,11 +49,13 @@ private:
 
     AppState& state_;
     QLineEdit* search_;
-    QComboBox* group_;
     Segments* mode_;
     ValueRow* strength_;
     QListView* list_;
-    class ShelfModel* model_;
+    QLabel* nothing_; ///< in place of the list while nothing fits
+    QStackedWidget* shown_;
+    ShelfModel* model_;
+    ShelfMemory memory_;
     QTimer redrawTimer_;
     InForceList* inForce_;
     StillText* hint_;

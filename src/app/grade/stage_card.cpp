@@ -13,7 +13,7 @@ namespace baryton {
 
 StageCard::StageCard(AppState& state, const std::string& stageId, QWidget* parent)
     : QWidget(parent), state_(state), stageId_(stageId) {
-    setFixedSize(kSize);
+    resize(kSize);
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
     setMouseTracking(true);
@@ -21,7 +21,8 @@ StageCard::StageCard(AppState& state, const std::string& stageId, QWidget* paren
     rest_.setInterval(250);
     connect(&rest_, &QTimer::timeout, this, [this] { setOff(true); });
     if (const auto place = findStage(state.shownGrade(), stageId))
-        setAccessibleName(QString::fromStdString(stageTitle(stageAt(state.shownGrade(), *place))));
+        setAccessibleName(
+            QString::fromStdString(stageTitle(state.shownGrade(), stageAt(state.shownGrade(), *place))));
 }
 
 void StageCard::paintEvent(QPaintEvent*) {
@@ -46,14 +47,21 @@ void StageCard::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(1, kStringY - kTop), QPointF(width() - 1, kStringY - kTop));
     }
     p.setPen(isOn ? c.text : c.second);
-    const QString title = QString::fromStdString(stageTitle(stage));
+    const QString title = QString::fromStdString(stageTitle(grade, stage));
     QFont font = this->font();
-    font.setPixelSize(11);
+    font.setPixelSize(width() < kSize.width() - 16 ? 10 : 11);
     p.setFont(font);
-    p.drawText(QRectF(7, 4, width() - 24, 16), Qt::AlignVCenter | Qt::AlignLeft,
-               QFontMetrics(font).elidedText(title, Qt::ElideRight, width() - 24));
+    // A name that does not fit on one line goes on below, beneath the dot.
+    const QFontMetrics metrics(font);
+    const int room = width() - 24;
+    const qsizetype gap = metrics.horizontalAdvance(title) > room ? title.lastIndexOf(u' ') : -1;
+    const QString first = gap > 0 ? title.left(gap) : title, second = gap > 0 ? title.mid(gap + 1) : QString();
+    p.drawText(QRectF(7, 4, room, 16), Qt::AlignVCenter | Qt::AlignLeft,
+               metrics.elidedText(first, Qt::ElideRight, room));
+    p.drawText(QRectF(7, 17, width() - 12, 14), Qt::AlignVCenter | Qt::AlignLeft,
+               metrics.elidedText(second, Qt::ElideRight, width() - 12));
     p.setOpacity(isOn ? 1 : 0.45);
-    paintMiniature(p, QRectF(16, 30, width() - 32, 40), stage);
+    paintMiniature(p, second.isEmpty() ? QRectF(14, 30, width() - 28, 40) : QRectF(14, 36, width() - 28, 35), stage);
     p.setOpacity(1);
     p.setPen(QPen(isOn ? c.accent : c.second, 1.5));
     p.setBrush(isOn && !isNeutral(stage) ? QBrush(c.accent) : isOn ? QBrush(c.accentDim) : QBrush(Qt::NoBrush));

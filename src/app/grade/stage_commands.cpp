@@ -7,7 +7,7 @@
 
 namespace baryton {
 
-void addStage(AppState& state, const std::string& type) {
+void addStage(AppState& state, const std::string& type, AddAt at) {
     if (!state.hasKey()) return;
     Grade next = state.keyGrade();
     if (next.look.empty()) next.look = startingGrade().look;
@@ -18,7 +18,9 @@ void addStage(AppState& state, const std::string& type) {
     auto place = findStage(next, state.chosenStage());
     const auto layer =
         std::find_if(next.look.begin(), next.look.end(), [&](const Layer& l) { return l.id == state.chosenStage(); });
-    if (layer != next.look.end()) {
+    if (at == AddAt::End) {
+        next.look.back().stages.push_back(std::move(stage));
+    } else if (layer != next.look.end()) {
         layer->stages.push_back(std::move(stage));
     } else if (place && place->part == Part::Look) {
         auto& stages = next.look[place->layer].stages;

@@ -6,8 +6,10 @@ namespace baryton {
 // Changes to the key picture's chain that menus offer; each is one step of undo. Only stages of the Look can be
 // added, deleted, duplicated and moved; for others the call does nothing.
 
-/// Puts a new stage behind the chosen one (or at the end of the Look) and chooses it.
-void addStage(AppState& state, const std::string& type);
+/// Puts a new stage behind the chosen one (or at the end of the Look), or at the end whatever is chosen, and chooses
+/// it.
+enum class AddAt { Chosen, End };
+void addStage(AppState& state, const std::string& type, AddAt at = AddAt::Chosen);
 /// The same with a LUT read from a file; throws Error when it can't be read.
 void addLutStage(AppState& state, const std::filesystem::path& file);
 void removeStage(AppState& state, const std::string& stageId);

@@ -1,5 +1,6 @@
 #include "app/grade/tone_editors.h"
 #include "app/grade/miniatures.h"
+#include "app/grade/shelf_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/scope_view.h"
@@ -376,18 +377,27 @@ FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* par
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
     characters_->setAccessibleName(tr("Response"));
-    characters_->setFixedHeight(168);
-    const ParameterType& response = *type().parameter("response");
-    for (const auto& option : response.options) {
+    characters_->setItemDelegate(new ShelfDelegate(characters_));
+    characters_->setFlow(QListView::LeftToRight);
+    characters_->setWrapping(true);
+    characters_->setResizeMode(QListView::Adjust);
+    characters_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    characters_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    characters_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
+    characters_->setMouseTracking(true);
+    constexpr int rows = 2, tile = 86, frame = 2;
+    characters_->setFixedHeight(rows * tile + frame);
+    for (const auto& option : type().parameter("response")->options) {
         auto* item = new QListWidgetItem(QString::fromStdString(option.name), characters_);
-        for (const FilmCharacter& c : filmCharacters())
-            if (c.id == option.id) {
-                item->setToolTip(QString::fromStdString(c.summary));
-                const QString kind = c.kind == FilmCharacter::Kind::Negative   ? tr("negative")
-                                     : c.kind == FilmCharacter::Kind::Reversal ? tr("reversal")
-                                                                               : tr("mono");
-                item->setText(QStringLiteral("%1 · %2").arg(QString::fromStdString(c.name), kind));
-            }
+        for (const FilmCharacter& c : filmCharacters()) {
+            if (c.id != option.id) continue;
+            const QString kind = c.kind == FilmCharacter::Kind::Negative   ? tr("negative")
+                                 : c.kind == FilmCharacter::Kind::Reversal ? tr("reversal")
+                                                                           : tr("mono");
+            item->setText(QString::fromStdString(c.name));
+            item->setData(Qt::AccessibleDescriptionRole,
+                          QStringLiteral("%1: %2").arg(kind, QString::fromStdString(c.summary)));
+        }
     }
     layout->addWidget(characters_);
     layout->addWidget(summary_);
@@ -395,20 +405,69 @@ FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* par
         if (p.kind == ParameterKind::Number && p.id.rfind("limits.", 0) != 0) addRow(layout, p.id);
     addLimits(layout);
     layout->addStretch(1);
-    connect(characters_, &QListWidget::currentRowChanged, this, [this, &response](int row) {
-        if (!showing_ && row >= 0) set({{"response", response.options[static_cast<std::size_t>(row)].id}}, true);
+    drawTimer_.setSingleShot(true);
+    drawTimer_.setInterval(250);
+    connect(&drawTimer_, &QTimer::timeout, this, &FilmEditor::drawCharacters);
+    connect(&drawer_, &TileDrawer::drawn, this,
+            [this](int row, const QImage& image) { characters_->item(row)->setData(Qt::DecorationRole, image); });
+    characters_->viewport()->installEventFilter(this);
+    connect(characters_, &QListWidget::itemEntered, this,
+            [this](const QListWidgetItem* item) { pointAt(characters_->row(item)); });
+    connect(characters_, &QListWidget::currentRowChanged, this, [this](int row) {
+        if (showing_ || row < 0) return;
+        pointAt(-1);
+        set({{"response", type().parameter("response")->options[static_cast<std::size_t>(row)].id}}, true);
     });
     FilmEditor::refresh();
 }
 
 void FilmEditor::refresh() {
-    const Stage now = stage();
-    const ParameterReader read(type(), now);
+    // What is chosen, not what is pointed at: the tick must not run about under the pointer.
+    const auto place = findStage(state_.keyGrade(), stageId());
+    const Stage kept = place ? stageAt(state_.keyGrade(), *place) : stage();
+    const int chosen = ParameterReader(type(), kept).choiceIndex("response");
     showing_ = true;
-    characters_->setCurrentRow(read.choiceIndex("response"));
+    if (characters_->currentRow() != chosen) characters_->setCurrentRow(chosen);
+    for (int row = 0; row < characters_->count(); ++row)
+        characters_->item(row)->setData(ShelfModel::IsChosenRole, row == chosen);
     showing_ = false;
-    summary_->setText(characters_->currentItem() ? characters_->currentItem()->toolTip() : QString());
+    const QListWidgetItem* told = characters_->item(pointed_ >= 0 ? pointed_ : chosen);
+    summary_->setText(told ? told->data(Qt::AccessibleDescriptionRole).toString() : QString());
     refreshRows();
+    if (!state_.isTrying() && with(state_.keyGrade(), 0) != drawnFor_) drawTimer_.start();
+}
+
+Grade FilmEditor::with(const Grade& grade, int row) const {
+    Grade next = grade;
+    if (const auto place = findStage(next, stageId()))
+        stageAt(next, *place).parameters["response"] =
+            type().parameter("response")->options[static_cast<std::size_t>(row)].id;
+    return next;
+}
+
+void FilmEditor::pointAt(int row) {
+    if (row == pointed_) return;
+    pointed_ = row;
+    if (row < 0)
+        state_.tryChange({});
+    else
+        state_.tryChange([this, row](const Grade& grade) { return with(grade, row); });
+    refresh();
+}
+
+void FilmEditor::drawCharacters() {
+    if (!isVisible() || !state_.hasKey()) return;
+    const Picture small = state_.pictures().smallOf(state_.key());
+    if (small.isEmpty()) return;
+    drawnFor_ = with(state_.keyGrade(), 0);
+    std::vector<TileDrawer::Tile> tiles;
+    for (int row = 0; row < characters_->count(); ++row) tiles.push_back({row, with(state_.keyGrade(), row), small});
+    drawer_.draw(std::move(tiles));
+}
+
+bool FilmEditor::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == characters_->viewport() && event->type() == QEvent::Leave) pointAt(-1);
+    return StageEditor::eventFilter(watched, event);
 }
 
 } // namespace baryton

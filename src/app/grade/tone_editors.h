@@ -1,5 +1,6 @@
 #pragma once
 #include "app/grade/editors.h"
+#include "app/tile_drawer.h"
 #include "app/widgets/handle_bar.h"
 #include "app/widgets/scrub_cell.h"
 #include "app/widgets/still_text.h"
@@ -76,7 +77,7 @@ private:
     ScrubCell* cells_[3][4];
 };
 
-/// Film response: the characters with what each does, then the sensitometry.
+/// Film response: the characters, each drawn on the key picture and tried by pointing at it, then the sensitometry.
 class FilmEditor : public StageEditor {
     Q_OBJECT
 public:
@@ -85,8 +86,19 @@ public:
     void setInput(const QVector<double> (&counts)[4]) override { limits()->setHistogram(counts[3]); }
     QListWidget* characters() const { return characters_; }
 
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
 private:
+    void pointAt(int row);
+    void drawCharacters();
+    /// A grade with this stage at another response.
+    Grade with(const Grade& grade, int row) const;
     QListWidget* characters_;
+    TileDrawer drawer_;
+    QTimer drawTimer_;
+    Grade drawnFor_; ///< the tiles show its responses
+    int pointed_ = -1;
     StillText* summary_;
     bool showing_ = false;
 };

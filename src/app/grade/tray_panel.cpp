@@ -16,8 +16,7 @@ namespace baryton {
 
 namespace {
 
-constexpr int kLeastWidth = 112, kMostWidth = 280; ///< of the panel
-constexpr int kMargin = 16;                        ///< what of it is not thumbnail
+constexpr int kMargin = 16; ///< what of the panel is not thumbnail
 
 /// Sorts and filters what the model says. What is being worked on stays in the tray whatever the filter says of it
 /// now: its first edit makes a picture a graded one.
@@ -129,8 +128,12 @@ TrayPanel::TrayPanel(AppState& state, QWidget* parent)
     connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &TrayPanel::takeSelection);
     connect(&state, &AppState::keyChanged, this, &TrayPanel::showSelection);
     connect(&state, &AppState::targetsChanged, this, &TrayPanel::showSelection);
+    delegate_->setWidth(lastWidth() - kMargin);
+}
+
+int TrayPanel::lastWidth() {
     const int last = layoutState(QStringLiteral("tray-width")).toInt();
-    setThumbnailWidth(last >= kLeastWidth && last <= kMostWidth ? last : kLeastWidth);
+    return last >= kLeastWidth && last <= kMostWidth ? last : kLeastWidth;
 }
 
 void TrayPanel::showName() {
@@ -185,12 +188,14 @@ void TrayPanel::showSelection() {
 }
 
 void TrayPanel::setThumbnailWidth(int width) {
-    setFixedWidth(width);
-    rememberLayout(QStringLiteral("tray-width"), QByteArray::number(width));
-    delegate_->setWidth(width - kMargin);
+    Q_EMIT widthWanted(width);
+}
+
+void TrayPanel::resizeEvent(QResizeEvent*) {
+    rememberLayout(QStringLiteral("tray-width"), QByteArray::number(width()));
+    delegate_->setWidth(width() - kMargin);
     list_->doItemsLayout();
     if (state_.pictures().size() > 0) showName();
-    Q_EMIT widthWanted(width);
 }
 
 bool TrayPanel::eventFilter(QObject* watched, QEvent* event) {

@@ -18,13 +18,18 @@ public:
     /// The place in the list of a picture, and the other way; −1 where it is filtered out.
     int rowOf(int picture) const;
     int pictureAt(int row) const;
+    /// Thumbnails for a panel of this width, which is asked for.
     void setThumbnailWidth(int width);
+    /// The width it had when the program was left.
+    static int lastWidth();
+    static constexpr int kLeastWidth = 112, kMostWidth = 280; ///< of the panel
 
 Q_SIGNALS:
     void widthWanted(int width);
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     void showName();

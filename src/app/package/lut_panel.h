@@ -23,6 +23,8 @@ public:
     /// What is exported, and what it is called. Pictures are those it is measured on.
     void setSource(const Grade& grade, const QString& title, const std::vector<Picture>& pictures);
 
+    QPushButton* exportButton() const { return export_; }
+
 Q_SIGNALS:
     void written(const QString& file);
 

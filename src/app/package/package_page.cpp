@@ -95,7 +95,7 @@ QWidget* PackagePage::makeLeft() {
                     QUrl::fromLocalFile(QString::fromStdString(state_.library().root().string())));
             });
     layout->addLayout(head);
-    layout->addWidget(groups_, 1);
+    layout->addWidget(groups_, 2);
     layout->addWidget(makeLabel(tr("CHECK ON"), "section"));
     checks_->setModel(new PictureModel(state_.pictures(), this));
     checks_->setItemDelegate(new ThumbnailDelegate(checks_));
@@ -109,8 +109,9 @@ QWidget* PackagePage::makeLeft() {
     checks_->setAccessibleName(tr("Check pictures"));
     checks_->setToolTip(tr("Up to nine pictures on which presets are tried; tiles show the first three"));
     checks_->setStyleSheet(QStringLiteral("QListView { background: transparent; }"));
-    checks_->setFixedHeight(196);
-    layout->addWidget(checks_);
+    checks_->setMinimumHeight(64);
+    checks_->setMaximumHeight(196);
+    layout->addWidget(checks_, 1);
     connect(search_, &QLineEdit::textChanged, this, &PackagePage::filter);
     connect(groups_, &GroupList::groupChosen, this, &PackagePage::filter);
     connect(groups_, &GroupList::exportWanted, this, &PackagePage::exportPack);

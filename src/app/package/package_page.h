@@ -40,6 +40,9 @@ protected:
     void showEvent(QShowEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
 
+    /// On a small screen its panels scroll.
+    QSize minimumSizeHint() const override { return {720, 400}; }
+
 private:
     QWidget* makeLeft();
     QWidget* makeMiddle();

@@ -64,7 +64,7 @@ QWidget* PresetDetails::makeHead() {
     name_->setAccessibleName(tr("Preset name"));
     name_->setToolTip(tr("Write another name and press Enter to rename it"));
     name_->setStyleSheet(QStringLiteral("QLineEdit { font-size: 14px; font-weight: 600; }"));
-    favourite_ = makeButton(QStringLiteral("★"), "flat");
+    favourite_ = makeButton(QStringLiteral("☆"), "flat");
     favourite_->setCheckable(true);
     favourite_->setAccessibleName(tr("Favourite"));
     favourite_->setToolTip(tr("Favourites have a group of their own, here and on the shelf"));
@@ -198,6 +198,7 @@ void PresetDetails::refresh() {
     const auto known = state_.libraryIndex().items.find(chosen->item());
     const bool isKnown = known != state_.libraryIndex().items.end();
     favourite_->setChecked(isKnown && known->second.isFavourite);
+    favourite_->setText(favourite_->isChecked() ? QStringLiteral("★") : QStringLiteral("☆"));
     key_->setVisible(chosen->preset != nullptr);
     if (!key_->hasFocus())
         key_->setKeySequence(isKnown ? QKeySequence(QString::fromStdString(known->second.key)) : QKeySequence());

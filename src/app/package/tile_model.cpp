@@ -98,8 +98,7 @@ void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, 
             mark = QString::fromStdString(tile.entry.file.extension().string());
         } else {
             const auto left = leftOutOfLut(tile.entry.preset->carried);
-            mark = left.empty() ? QStringLiteral("LUT")
-                                : QStringLiteral("+ ") + QString::fromStdString(left.front()).toLower();
+            if (!left.empty()) mark = tr("partly in LUTs");
         }
     }
     p->drawText(line, Qt::AlignVCenter | Qt::AlignRight, mark);

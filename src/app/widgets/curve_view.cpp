@@ -277,6 +277,10 @@ void CurveView::keyPressEvent(QKeyEvent* event) {
         return select((selected_ + 1) % static_cast<int>(points_.size()));
     case Qt::Key_PageDown:
         return select(selected_ <= 0 ? static_cast<int>(points_.size()) - 1 : selected_ - 1);
+    case Qt::Key_Insert: { // midway to the next point
+        const int from = std::clamp(selected_, 0, static_cast<int>(points_.size()) - 2);
+        return takePointAt((points_[from].x() + points_[from + 1].x()) / 2);
+    }
     case Qt::Key_Delete:
     case Qt::Key_Backspace:
         if (chosen) removePoint(selected_);

@@ -15,6 +15,8 @@ public:
     void setRange(double minimum, double maximum, double step, double defaultValue);
     /// A name that does not fit is cut with dots, and stands whole in the tooltip.
     void setLabelWidth(int width);
+    /// What the whole name needs.
+    int nameWidth() const { return label_->fontMetrics().horizontalAdvance(name_) + 2; }
     void setValue(double value);
     double value() const { return ruler_->value(); }
     Ruler* ruler() const { return ruler_; }

@@ -4,8 +4,8 @@
 namespace baryton {
 
 /// Rows of a list whose texts wrap at the list's own width and are as high as their lines need. (Qt measures the text
-/// without the room that the style sheet's padding and the scroll bar take, and then cuts it or leaves a gap.) Where a
-/// text has several lines of its own, the first is its title.
+/// without the room that the style sheet's padding and the scroll bar take, and then cuts it or leaves a gap.) Where
+/// a text has several lines of its own, the first is its title.
 class WrappedRows : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;

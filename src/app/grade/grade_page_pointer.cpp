@@ -1,0 +1,134 @@
+// What Grade tells of the pixel under the pointer and of the sample points.
+#include "app/grade/grade_page.h"
+#include "app/render_image.h"
+#include "colour/spaces.h"
+#include "render/histogram.h"
+
+#include <QMenu>
+#include <cmath>
+
+namespace baryton {
+
+namespace {
+
+int level(float v) {
+    return static_cast<int>(std::lround(std::clamp(v, 0.0F, 1.0F) * 255));
+}
+
+} // namespace
+
+void GradePage::showPointer(QPointF at) {
+    if (!hasPixels()) return;
+    const Picture& full = loaded_.pyramid->full();
+    at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
+    const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
+    const int y = std::clamp(static_cast<int>(at.y()), 0, full.height() - 1);
+    if (!pointer_) {
+        pointer_ = PointerPrograms{Program::compile(displayedGrade()), {}};
+        for (EditorPanel* each : panels())
+            pointer_->inputs.push_back(Program::compile(upTo(state_.shownGrade(), each->target())));
+    }
+    const auto after = colourAt(pointer_->all, full, x, y);
+    const Vec3 seen = {after[0], after[1], after[2]};
+    const auto chroma = chromaPlane(seen);
+    QString text = tr("R %1 G %2 B %3 → R %4 G %5 B %6")
+                       .arg(level(full.row(0, y)[x]))
+                       .arg(level(full.row(1, y)[x]))
+                       .arg(level(full.row(2, y)[x]))
+                       .arg(level(after[0]))
+                       .arg(level(after[1]))
+                       .arg(level(after[2]));
+    constexpr double least = 0.01; // below it a hue is noise
+    if (std::hypot(chroma[0], chroma[1]) > least) text += tr("   hue %1°").arg(std::lround(hueOf(seen)));
+    Q_EMIT pointerText(text);
+    pointedAfter_ = after;
+    for (std::size_t i = 0; i < panels().size(); ++i)
+        panels()[i]->setPointed(colourAt(pointer_->inputs[i], full, x, y));
+    showSamples();
+}
+
+void GradePage::clearPointer() {
+    Q_EMIT pointerText({});
+    pointedAfter_.reset();
+    for (EditorPanel* each : panels()) each->setPointed({});
+    showSamples();
+}
+
+void GradePage::showSamples() {
+    QVector<ScopeMark> scopeMarks;
+    QVector<PictureView::Mark> marks;
+    QVector<SampleList::Entry> entries;
+    QVector<HuePicks::Pin> pins;
+    constexpr double least = 0.01; // below it a hue is noise
+    const auto addPin = [&](const QString& label, const SampledPoint& sample) {
+        if (sample.chroma > least) pins.append({label, sample.hue, sample.opposite});
+    };
+    if (hasPixels() && !samples_.of(state_.key()).isEmpty()) {
+        const Program program = Program::compile(displayedGrade());
+        int number = 0;
+        for (const QPointF& at : samples_.of(state_.key())) {
+            const QString label = QString::number(++number);
+            const SampledPoint sample = readSample(loaded_.pyramid->full(), program, at);
+            marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
+            scopeMarks.append({sample.after, label});
+            entries.append({label, sample, sampleText(label, sample)});
+            addPin(label, sample);
+        }
+    }
+    if (!reference_.isEmpty()) {
+        char letter = 'a';
+        for (const QPointF& at : samples_.of(Samples::kReference)) {
+            const QString label{QLatin1Char(letter++)};
+            const SampledPoint sample = readSample(reference_, Program(), at);
+            scopeMarks.append({sample.after, label});
+            entries.append({label, sample, sampleText(label, sample)});
+            addPin(label, sample);
+        }
+    }
+    for (EditorPanel* each : panels()) each->setPins(pins);
+    if (pointedAfter_) scopeMarks.append({*pointedAfter_, {}});
+    scopes_->setMarks(scopeMarks);
+    view_->setMarks(marks);
+    sampleList_->show(entries);
+}
+
+void GradePage::openPictureMenu(QPointF position, QPoint global) {
+    if (!hasPixels()) return;
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    const auto onReference = view_->toReference(position);
+    const int picture = onReference ? Samples::kReference : state_.key();
+    const QPointF at = view_->toPicture(position);
+    const QPointF share =
+        onReference.value_or(QPointF(at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()));
+    const bool isOnPicture = QRectF(0, 0, 1, 1).contains(share); // beside it there is nothing to sample
+    if (const int mark = onReference ? -1 : view_->markAt(position); mark >= 0)
+        menu->addAction(tr("Remove sample %1").arg(mark + 1), this, [this, mark] {
+            samples_.remove(state_.key(), mark);
+            showSamples();
+        });
+    else if (isOnPicture)
+        menu->addAction(tr("Sample point here"), this, [this, picture, share] {
+            if (!samples_.add(picture, share))
+                state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));
+            showSamples();
+        });
+    auto* clear = menu->addAction(tr("Remove all sample points"), this, [this, picture] {
+        samples_.clear(picture);
+        showSamples();
+    });
+    clear->setEnabled(!samples_.of(picture).isEmpty());
+    menu->addSeparator();
+    menu->addAction(tr("Reference picture…"), this, &GradePage::chooseReference);
+    auto* asReference = menu->addAction(tr("This picture as it is now as the reference"), this, [this] {
+        reference_ = Program::compile(state_.shownGrade()).graded(state_.pictures().smallOf(state_.key()));
+        view_->setReference(imageOf(Grade{}, reference_),
+                            QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string()));
+        samples_.clear(Samples::kReference);
+        if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
+    });
+    asReference->setEnabled(!state_.pictures().smallOf(state_.key()).isEmpty());
+    menu->popup(global);
+}
+
+} // namespace baryton
