@@ -9,6 +9,7 @@
 
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QScreen>
 #include <QThreadPool>
 #include <clocale>
 #include <iostream>
@@ -38,6 +39,9 @@ int main(int argc, char** argv) {
     baryton::MainWindow window(baryton::userLibraryFolder());
     QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit,
                      Qt::QueuedConnection);
+    // Never larger than the screen, with room for the desktop's own frame and bars.
+    constexpr QSize frame(16, 48);
+    window.resize(window.size().boundedTo(window.screen()->availableSize() - frame));
     window.show();
     constexpr qint64 mostTileBytes = qint64(300) << 20;
     QThreadPool::globalInstance()->start([] { baryton::trimTileFolder(mostTileBytes); });

@@ -10,6 +10,7 @@
 #include "lut/lut_file.h"
 #include "package/grade_store.h"
 
+#include <QScrollBar>
 #include <QSplitterHandle>
 
 namespace baryton::test {
@@ -260,6 +261,41 @@ TEST(Window, PanelEdgesAreDraggedComeBackAndTheScopeGrowsWithoutThePicture) {
     QTest::qWait(50);
     EXPECT_TRUE(grade->tray()->isVisible());
     EXPECT_TRUE(grade->pinnedPanel()->isVisible());
+}
+
+TEST(Editors, EndInWholeRows) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    EditorPanel* panel = d.window().gradePage()->editorPanel();
+    auto* scroll = panel->findChild<WholeRows*>();
+    int covered = 0;
+    for (const StageType* type : stageTypes()) {
+        if (!type->standsIn(Part::Look)) continue;
+        d.addStage(QString::fromStdString(type->name));
+        for (const int to : {0, 37, scroll->verticalScrollBar()->maximum()}) {
+            scroll->verticalScrollBar()->setValue(to);
+            QTest::qWait(10);
+            const int top = scroll->coveredAbove(), bottom = scroll->viewport()->height() - scroll->coveredBelow();
+            covered += scroll->coveredBelow() > 0;
+            for (const auto* row : scroll->widget()->findChildren<QWidget*>(Qt::FindDirectChildrenOnly)) {
+                const int from = row->mapTo(scroll->viewport(), QPoint(0, 0)).y(), end = from + row->height();
+                if (row->isHidden() || row->height() > 48) continue;
+                EXPECT_FALSE(from < top && end > top) << type->id << ' ' << to;
+                EXPECT_FALSE(from < bottom && end > bottom) << type->id << ' ' << to;
+            }
+        }
+    }
+    EXPECT_GT(covered, 3) << "there was something to cover";
+}
+
+TEST(Around, PreferencesOpenOverTheWindow) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.menu(tr8("File"), tr8("Preferences…"));
+    QTest::qWait(30);
+    const QRect window(d.window().pos(), d.window().size());
+    EXPECT_TRUE(window.contains(QRect(d.sheet()->pos(), d.sheet()->size()).center()));
+    d.sheet()->reject();
 }
 
 TEST(Editors, FilmResponsesAreDrawnAndTriedByPointing) {

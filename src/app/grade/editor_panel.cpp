@@ -46,7 +46,7 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     : QWidget(parent), state_(state), role_(role), dot_(new DotButton),
       onPicture_(makeButton(tr("On picture"), "flat")), more_(makeButton({}, "flat")),
       reset_(makeButton(tr("Reset"), "flat")), title_(makeLabel({}, "heading")), findings_(new FindingsStrip(state)),
-      scroll_(new QScrollArea), strength_(new ValueRow(tr("Strength"))) {
+      scroll_(new WholeRows), strength_(new ValueRow(tr("Strength"))) {
     setObjectName(QStringLiteral("panel"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(this);

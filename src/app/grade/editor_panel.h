@@ -2,10 +2,10 @@
 #include "app/grade/editors.h"
 #include "app/grade/findings_strip.h"
 #include "app/preview_service.h"
+#include "app/widgets/whole_rows.h"
 
 #include <QLineEdit>
 #include <QPushButton>
-#include <QScrollArea>
 
 namespace baryton {
 
@@ -59,7 +59,7 @@ private:
     QPushButton *dot_, *onPicture_, *more_, *reset_;
     QLabel* title_;
     FindingsStrip* findings_;
-    QScrollArea* scroll_;
+    WholeRows* scroll_;
     ValueRow* strength_;
     StageEditor* editor_ = nullptr;
     QVector<HuePicks::Pin> pins_;

@@ -160,6 +160,9 @@ QComboBox* StageEditor::addChoice(QVBoxLayout* layout, const std::string& parame
     auto* box = new QComboBox;
     box->setAccessibleName(QString::fromStdString(p.name));
     box->setToolTip(QString::fromStdString(p.tooltip));
+    // As wide as there is room, not as its longest entry.
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(8);
     for (const auto& option : p.options) box->addItem(QString::fromStdString(option.name));
     connect(box, &QComboBox::activated, this, [this, &p](int index) {
         set({{p.id, p.options[static_cast<std::size_t>(index)].id}}, true);
