@@ -84,6 +84,7 @@ public:
 
     /// A version of a picture that can be gone back to: where it started, or a take.
     struct Version {
+        static constexpr int kInHand = -2; ///< in place of a take: what is in hand
         int take = kStartTake;
         QString name;
         PictureWork work; ///< as it comes into hand

@@ -228,6 +228,47 @@ TEST(Chain, ShowsThatThereIsMoreAddsAtTheEndAndTellsStagesOfAKindApart) {
     EXPECT_EQ(finish->visibleRegion().boundingRect(), finish->rect()) << "the chain goes to what is chosen";
 }
 
+TEST(Words, SayWhatIsSo) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    const auto titleOf = [&](const QString& text) {
+        for (auto* label : grade->editorPanel()->findChildren<QLabel*>())
+            if (label->property("role").toString() == tr8("heading") && label->isVisible())
+                return label->text() == text;
+        return false;
+    };
+    d.key("Ctrl+Shift+L");
+    EXPECT_TRUE(titleOf(QString::fromStdString(d.state().keyGrade().look.back().name)))
+        << "no layer called layer twice";
+    d.state().chooseStage(d.state().keyGrade().look.front().id);
+    EXPECT_TRUE(titleOf(tr8("Layer · Base")));
+    // No name of a row is cut.
+    d.addStage(tr8("Split tone"));
+    for (auto* label : grade->editorPanel()->findChildren<QLabel*>())
+        EXPECT_FALSE(label->isVisible() && label->text().endsWith(QChar(0x2026))) << label->text().toStdString();
+    // A batch that has not run says so, and which picture has no grade of its own.
+    d.click(d.button(&d.window(), tr8("Batch")));
+    auto* table = d.window().batchPage()->findChild<QTableWidget*>();
+    EXPECT_EQ(table->item(1, 3)->text(), tr8("to be made, not graded"));
+    d.chooseLook(tr8("Limelight"));
+    EXPECT_EQ(table->item(1, 4)->text(), tr8("to be made"));
+    const auto* looks = d.window().batchPage()->looks()->list();
+    const QModelIndex chosen = looks->model()->index(Driver::rowOf(looks, tr8("Limelight")), 0);
+    EXPECT_TRUE(chosen.data(ShelfModel::IsChosenRole).toBool());
+    EXPECT_TRUE(Driver::waitFor([&] { return !chosen.data(Qt::DecorationRole).value<QImage>().isNull(); }))
+        << "drawn on the key picture";
+    d.undo();
+    EXPECT_FALSE(chosen.data(ShelfModel::IsChosenRole).toBool());
+    // The star is hollow while a preset is no favourite.
+    d.click(d.button(&d.window(), tr8("Package")));
+    QTest::qWait(200);
+    auto* star = d.named<QPushButton>(d.window().packagePage(), tr8("Favourite"));
+    EXPECT_EQ(star->text(), QString(QChar(0x2606)));
+    d.click(star);
+    EXPECT_EQ(star->text(), QString(QChar(0x2605)));
+}
+
 TEST(Window, PanelEdgesAreDraggedComeBackAndTheScopeGrowsWithoutThePicture) {
     Driver d({"lake-fog.jpg"});
     d.start();

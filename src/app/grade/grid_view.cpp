@@ -53,7 +53,8 @@ void GridView::fillVersions() {
         return;
     }
     auto next = state_.versionsOf(state_.key());
-    next.push_back({kInHand, tr("In hand: %1").arg(state_.handText(state_.key())), state_.keyWork()});
+    next.push_back(
+        {AppState::Version::kInHand, tr("In hand: %1").arg(state_.handText(state_.key())), state_.keyWork()});
     // The start and the newest ones have room.
     if (next.size() > kMost)
         next.erase(next.begin() + 1, next.begin() + 1 + static_cast<std::ptrdiff_t>(next.size() - kMost));
@@ -157,7 +158,7 @@ void GridView::paintCell(QPainter& p, std::size_t i) const {
     const auto& chosen = state_.selection();
     if (!showsVersions_ && state_.editsAll() && std::find(chosen.begin(), chosen.end(), index) != chosen.end())
         p.fillRect(QRectF(where.left() - 4, where.top(), 4, where.height()), c.accent);
-    const bool isCurrent = showsVersions_ ? versions_[i].take == kInHand : index == state_.key();
+    const bool isCurrent = showsVersions_ ? versions_[i].take == AppState::Version::kInHand : index == state_.key();
     if (isCurrent) {
         p.setPen(QPen(c.accent, 2));
         p.setBrush(Qt::NoBrush);
@@ -184,7 +185,7 @@ void GridView::mousePressEvent(QMouseEvent* event) {
     for (std::size_t i = 0; i < count(); ++i) {
         if (!cell(i).contains(event->position())) continue;
         if (!showsVersions_) return state_.setKey(shown_[i]);
-        if (versions_[i].take != kInHand) state_.goOnFrom(versions_[i].take);
+        if (versions_[i].take != AppState::Version::kInHand) state_.goOnFrom(versions_[i].take);
         return;
     }
 }

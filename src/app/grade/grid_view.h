@@ -40,7 +40,6 @@ private:
     void redraw();
 
     AppState& state_;
-    static constexpr int kInHand = -2; ///< among versions, what is in hand
     bool isBefore_ = false, showsVersions_ = false;
     std::vector<AppState::Version> versions_;
     std::size_t count() const { return showsVersions_ ? versions_.size() : shown_.size(); }

@@ -11,9 +11,7 @@
 
 namespace baryton {
 
-namespace {
-constexpr int kInHand = -2; ///< among versions, what is in hand
-} // namespace
+namespace {} // namespace
 
 StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), takes_(new QListWidget), steps_(new QListWidget),
@@ -95,7 +93,7 @@ StepsPanel::StepsPanel(AppState& state, QWidget* parent)
     });
     const auto goOn = [this](const QListWidgetItem* item) {
         const int take = item->data(Qt::UserRole).toInt();
-        if (take == kInHand) return;
+        if (take == AppState::Version::kInHand) return;
         isTrying_ = false;
         state_.goOnFrom(take);
     };
@@ -170,11 +168,11 @@ AppState::Version StepsPanel::versionAt(const QListWidgetItem* item) const {
     const int take = item->data(Qt::UserRole).toInt();
     for (const auto& version : state_.versionsOf(state_.key()))
         if (version.take == take) return version;
-    return {kInHand, tr("in hand"), state_.keyWork()};
+    return {AppState::Version::kInHand, tr("in hand"), state_.keyWork()};
 }
 
 void StepsPanel::tryRow(const QListWidgetItem* item) {
-    const bool tries = item && item->data(Qt::UserRole).toInt() != kInHand;
+    const bool tries = item && item->data(Qt::UserRole).toInt() != AppState::Version::kInHand;
     if (!tries && !std::exchange(isTrying_, false)) return;
     isTrying_ = tries;
     if (!tries) return state_.tryOnWorks({});
@@ -189,7 +187,8 @@ void StepsPanel::wipeChosen() {
     std::vector<AppState::Version> chosen;
     for (int row = 0; row < takes_->count(); ++row)
         if (takes_->item(row)->isSelected()) chosen.push_back(versionAt(takes_->item(row)));
-    if (chosen.size() == 1) chosen.insert(chosen.begin(), {kInHand, tr("in hand"), state_.keyWork()});
+    if (chosen.size() == 1)
+        chosen.insert(chosen.begin(), {AppState::Version::kInHand, tr("in hand"), state_.keyWork()});
     if (chosen.size() != 2) return;
     isTrying_ = false; // it stays when the pointer goes
     Q_EMIT wipeWanted(chosen[1], chosen[0]);
@@ -199,7 +198,8 @@ void StepsPanel::updateButtons() {
     const auto chosen = takes_->selectedItems();
     const auto isTake = [](const QListWidgetItem* item) { return item->data(Qt::UserRole).toInt() > kStartTake; };
     remove_->setEnabled(std::any_of(chosen.begin(), chosen.end(), isTake));
-    const bool isOther = chosen.size() == 1 && chosen.front()->data(Qt::UserRole).toInt() != kInHand;
+    const bool isOther =
+        chosen.size() == 1 && chosen.front()->data(Qt::UserRole).toInt() != AppState::Version::kInHand;
     wipe_->setEnabled(isOther || chosen.size() == 2);
 }
 
@@ -225,7 +225,7 @@ void StepsPanel::fill() {
         item->setIcon(empty);
         return item;
     };
-    auto* hand = add(kInHand, tr("In hand\n%1").arg(state_.handText(state_.key())));
+    auto* hand = add(AppState::Version::kInHand, tr("In hand\n%1").arg(state_.handText(state_.key())));
     hand->setForeground(theme::colours().accent);
     const auto versions = state_.versionsOf(state_.key());
     for (std::size_t i = versions.size(); i-- > 0;) add(versions[i].take, versions[i].name); // the newest first
@@ -262,7 +262,7 @@ void StepsPanel::openTakeMenu(QPoint at) {
     QListWidgetItem* item = takes_->itemAt(at);
     if (!item) return;
     const int take = item->data(Qt::UserRole).toInt();
-    if (take == kInHand) return;
+    if (take == AppState::Version::kInHand) return;
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(tr("Go on from this"), this, [this, take] { state_.goOnFrom(take); });
