@@ -3035,24 +3035,12 @@
         <translation>brennt aus</translation>
     </message>
     <message>
-        <source>The finished picture loses {:.0f} % of itself to white, most of it by {}: folds that the source has are gone there.</source>
-        <translation>Das fertige Bild verliert {:.0f} % seiner Fläche an das Weiß, das meiste durch {}: Falten, die das Original hat, sind dort weg.</translation>
-    </message>
-    <message>
         <source>cuts colours</source>
         <translation>kappt Farben</translation>
     </message>
     <message>
-        <source>{1} makes {0:.0f} % of the picture more colourful than a file can hold: folds that the source has are cut off there.</source>
-        <translation>{1} macht {0:.0f} % des Bildes bunter, als eine Datei fassen kann: Falten, die das Original hat, sind dort gekappt.</translation>
-    </message>
-    <message>
         <source>loses folds</source>
         <translation>Falten weg</translation>
-    </message>
-    <message>
-        <source>{1} lays the tones of {0:.0f} % of the picture together: folds and texture that the source has are gone there.</source>
-        <translation>{1} legt auf {0:.0f} % des Bildes die Töne zusammen: Falten und Struktur, die das Original hat, sind dort weg.</translation>
     </message>
     <message>
         <source>Roll-off</source>
@@ -3137,6 +3125,18 @@
     <message>
         <source>a step names a state that is not there</source>
         <translation>ein Schritt nennt einen Zustand, den es nicht gibt</translation>
+    </message>
+    <message>
+        <source>{:.0f} % of the picture is lost to white: folds that the source has are gone.</source>
+        <translation>{:.0f} % des Bildes gehen an Weiß verloren: Falten, die das Original hat, sind weg.</translation>
+    </message>
+    <message>
+        <source>{:.0f} % of the picture is more colourful than a file holds: folds are cut off.</source>
+        <translation>{:.0f} % des Bildes sind bunter, als eine Datei fasst: Falten sind gekappt.</translation>
+    </message>
+    <message>
+        <source>{:.0f} % of the picture has its tones laid together: folds are gone there.</source>
+        <translation>Auf {:.0f} % des Bildes liegen die Töne zusammen: Falten sind dort weg.</translation>
     </message>
 </context>
 <context>

@@ -292,25 +292,20 @@ void reportLost(std::vector<StageReport>& reports, const Grade& grade, const Pic
         if (standing[i] - standing[i + 1] > standing[most] - standing[most + 1]) most = i;
     StageReport& report = reports[most];
     if (report.isWarning && !report.tooContrasty) return;
-    const std::string title = stageTitle(grade, stageAt(grade, *findStage(grade, report.stageId)));
+    const double percent = lost.share * 100;
     report.lostShare = lost.share;
     report.isWarning = true;
     std::string sentence;
     if (lost.lights >= std::max(lost.colours, lost.tones)) {
         report.mark = words("burns out");
-        sentence = inWords("The finished picture loses {:.0f} % of itself to white, most of it by {}: folds that the "
-                           "source has are gone there.",
-                           lost.share * 100, title);
+        sentence = inWords("{:.0f} % of the picture is lost to white: folds that the source has are gone.", percent);
     } else if (lost.colours >= lost.tones) {
         report.mark = words("cuts colours");
-        sentence = inWords("{1} makes {0:.0f} % of the picture more colourful than a file can hold: folds that the "
-                           "source has are cut off there.",
-                           lost.share * 100, title);
+        sentence =
+            inWords("{:.0f} % of the picture is more colourful than a file holds: folds are cut off.", percent);
     } else {
         report.mark = words("loses folds");
-        sentence = inWords("{1} lays the tones of {0:.0f} % of the picture together: folds and texture that the "
-                           "source has are gone there.",
-                           lost.share * 100, title);
+        sentence = inWords("{:.0f} % of the picture has its tones laid together: folds are gone there.", percent);
     }
     report.sentence = sentence + (report.sentence.empty() ? "" : " ") + report.sentence;
     report.remedy = mending(grade, report.stageId, lost, sourceDetail, small, task);

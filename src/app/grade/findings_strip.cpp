@@ -9,7 +9,7 @@ namespace baryton {
 FindingsStrip::FindingsStrip(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), text_(new StillText(3)), mend_(makeButton({}, "")) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
+    row->setContentsMargins(0, 0, 10, 0); // in line with the rows above, beside whose scroll bar they end
     row->setSpacing(8);
     row->addWidget(text_, 1);
     row->addWidget(mend_, 0, Qt::AlignVCenter);
