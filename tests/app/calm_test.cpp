@@ -245,11 +245,13 @@ TEST(Words, SayWhatIsSo) {
     EXPECT_TRUE(titleOf(tr8("Layer · Base")));
     // No name of a row is cut.
     d.addStage(tr8("Split tone"));
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Shadows amount")), tr8("20"), true);
     for (auto* label : grade->editorPanel()->findChildren<QLabel*>())
         EXPECT_FALSE(label->isVisible() && label->text().endsWith(QChar(0x2026))) << label->text().toStdString();
     // A batch that has not run says so, and which picture has no grade of its own.
     d.click(d.button(&d.window(), tr8("Batch")));
     auto* table = d.window().batchPage()->findChild<QTableWidget*>();
+    EXPECT_EQ(table->item(0, 3)->text(), tr8("to be made")) << "graded since the set was opened";
     EXPECT_EQ(table->item(1, 3)->text(), tr8("to be made, not graded"));
     d.chooseLook(tr8("Limelight"));
     EXPECT_EQ(table->item(1, 4)->text(), tr8("to be made"));

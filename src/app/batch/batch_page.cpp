@@ -139,6 +139,9 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     connect(&state.pictures(), &PictureSet::gradeChanged, this, [this](int index) {
         if (auto* item = table_->item(index, kPrepColumn))
             item->setText(prepText(state_.pictures().at(index).work.grade));
+        if (task_ || !settings_.ownGrade) return;
+        if (auto* item = table_->item(index, kFirstLook); item && item->text().startsWith(tr("to be made")))
+            item->setText(waitingText(index, true));
     });
     connect(&state, &AppState::presetsChanged, this, &BatchPage::showPlan);
     setSettings(settings_);
@@ -208,6 +211,11 @@ std::map<std::size_t, BatchJob> BatchPage::madeBefore(const BatchPlan& plan) con
             made[place->second] = file.job;
     }
     return made;
+}
+
+QString BatchPage::waitingText(int picture, bool ownGrade) const {
+    const bool isBare = ownGrade && isNeutral(state_.pictures().at(picture).work.grade);
+    return isBare ? tr("to be made, not graded") : tr("to be made");
 }
 
 std::string BatchPage::gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const {
@@ -330,9 +338,8 @@ void BatchPage::showPlan() {
             theme::colours().text);
         set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
         for (int l = 0; l < looks; ++l) {
-            const bool isBare =
-                now.looks[static_cast<std::size_t>(l)].ownGrade && isNeutral(state_.pictures().at(p).work.grade);
-            set(kFirstLook + l, isBare ? tr("to be made, not graded") : tr("to be made"), theme::colours().second);
+            set(kFirstLook + l, waitingText(p, now.looks[static_cast<std::size_t>(l)].ownGrade),
+                theme::colours().second);
         }
     }
     showStart(now);

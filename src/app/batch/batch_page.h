@@ -56,6 +56,8 @@ private:
     /// A hash of the grade that a picture would get now.
     std::string gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const;
     void showStart(const BatchPlan& plan);
+    /// Of a file that no run has come to yet.
+    QString waitingText(int picture, bool ownGrade) const;
 
     AppState& state_;
     BatchSettings settings_;

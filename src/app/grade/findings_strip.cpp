@@ -14,9 +14,8 @@ FindingsStrip::FindingsStrip(AppState& state, QWidget* parent)
     row->addWidget(text_, 1);
     row->addWidget(mend_, 0, Qt::AlignVCenter);
     mend_->setFixedWidth(128);
-    QSizePolicy policy = mend_->sizePolicy();
-    policy.setRetainSizeWhenHidden(true);
-    mend_->setSizePolicy(policy);
+    // The strip's height is the text's, so that no control moves when the button comes: the text gives it room.
+    mend_->setMaximumHeight(text_->sizeHint().height());
     mend_->hide();
     mend_->installEventFilter(this);
     connect(mend_, &QPushButton::clicked, this, [this] {
