@@ -52,7 +52,10 @@ Grade remedied(const Grade& grade, const Remedy& remedy) {
         break;
     case Remedy::Kind::FlattenFirst: {
         Stage tone = makeStage(mended, "tone");
-        tone.parameters["contrast"] = -remedy.amount;
+        tone.parameters = {{"contrast", -remedy.amount},
+                           {"highlights", -remedy.amount / 2},
+                           {"black.end", remedy.amount / 2},
+                           {"white.end", -remedy.amount / 2}};
         if (place->part != Part::Look) return grade;
         auto& stages = stagesOf(mended, *place);
         stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(place->index), std::move(tone));

@@ -11,7 +11,7 @@ struct Remedy {
         HoldColours,  ///< a Gamut compression at the end of the Look
         RollOff,      ///< a Tone at the end of the Look that rolls the lights off by `amount`
         Ease,         ///< the stage at `amount` of its strength
-        FlattenFirst, ///< a Tone ahead of the stage that takes `amount` of contrast away
+        FlattenFirst, ///< a Tone ahead of the stage: less contrast by `amount`, both ends drawn in by half of it
         MoveAhead,    ///< the stage moved ahead of `otherId`, in that one's layer
     };
     Kind kind = Kind::Ease;

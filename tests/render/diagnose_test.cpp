@@ -185,6 +185,11 @@ TEST(Diagnose, TellsOfBandingAndOfContrastySources) {
     const StageReport contrasty = reportOf(film, demoPicture("spotlight.jpg"), "film-response-1");
     EXPECT_TRUE(contrasty.tooContrasty);
     EXPECT_TRUE(contrasty.isWarning);
+    ASSERT_TRUE(contrasty.remedy);
+    EXPECT_EQ(contrasty.remedy->kind, Remedy::Kind::FlattenFirst);
+    const Grade flat = remedied(film, *contrasty.remedy);
+    EXPECT_EQ(findStage(flat, "tone-1")->index + 1, findStage(flat, "film-response-1")->index);
+    EXPECT_FALSE(reportOf(flat, demoPicture("spotlight.jpg"), "film-response-1").tooContrasty);
     EXPECT_FALSE(reportOf(film, demoPicture("lake-fog.jpg"), "film-response-1").tooContrasty);
 }
 
