@@ -4,8 +4,12 @@
 #include "app/grade/samples.h"
 #include "base/file.h"
 #include "grade/grade_json.h"
+#include "lut/bake.h"
+#include "lut/lut_file.h"
+#include "package/archive.h"
 #include "picture/picture_file.h"
 #include "stages/in_force.h"
+#include "stages/lut_kernel.h"
 #include "stages/stage_type.h"
 
 #include <QComboBox>
@@ -146,6 +150,68 @@ TEST(Jobs, AKitOfSmallPieces) {
     const fs::path root = d.libraryRoot();
     const bool renamed = fs::exists(root / "Kit/Road kit.bpreset") || fs::exists(root / "Tin Heron/Road kit.bpreset");
     EXPECT_TRUE(renamed);
+}
+
+TEST(Jobs, ABoxOfLuts) {
+    Driver d({"portrait-dark.jpg", "lake-fog.jpg", "meadow-cart.jpg"});
+    d.start();
+    // A zip as downloaded: folders, the same look in two formats, broken files and files of other kinds.
+    std::vector<ArchiveFile> files;
+    for (int i = 0; i < 25; ++i) {
+        Grade look = startingGrade();
+        look.look[0].stages[2].parameters["overall"] = -0.4 + 0.03 * i;
+        look.look[0].stages[1].parameters["shadows.amount"] = 0.02 * i;
+        const LutTable table = bakeLook(look, 9, "Box");
+        const std::string stem =
+            "Box of looks/" + std::string(i % 2 ? "Cool" : "Warm") + "/Look " + std::to_string(i);
+        files.push_back({stem + ".cube", cubeText(table)});
+        if (i < 4) files.push_back({stem + ".3dl", threeDlText(table)});
+    }
+    for (const char* name : {"torn", "cut", "empty"})
+        files.push_back({"Box of looks/" + std::string(name) + ".cube", "LUT_3D_SIZE 9\n0 0 0\n"});
+    for (const char* name : {"read me.txt", "sheet.pdf"}) files.push_back({"Box of looks/" + std::string(name), "x"});
+    ASSERT_EQ(files.size(), 34u);
+    const auto zip = d.root() / "Box of looks.zip";
+    writeFileAtomically(zip, writeZip(files));
+    d.countFromHere();
+    d.window().openPaths({zip}); // as if dropped
+    constexpr int dropped = 1, added = 1;
+    ASSERT_NE(d.sheet(), nullptr);
+    QString account;
+    for (auto* label : d.sheet()->findChildren<QLabel*>()) account += label->text() + u' ';
+    EXPECT_TRUE(account.contains(tr8("25"))) << account.toStdString();
+    QTest::keyClick(d.sheet(), Qt::Key_Return); // it adds
+    ASSERT_TRUE(Driver::waitFor([&] {
+        const auto& all = d.state().presets();
+        return std::count_if(all.begin(), all.end(),
+                             [](const auto& e) { return e.kind == LibraryEntry::Kind::Lut && e.preset; }) == 25;
+    }));
+    d.key("Ctrl+L");
+    Shelf* shelf = d.window().gradePage()->shelf();
+    QTest::qWait(200);
+    d.type(shelf->strengthRow()->field(), tr8("70"), true);
+    const int first = Driver::presetRow(shelf->list(), 0);
+    d.chooseRow(shelf->list(), first);
+    const QModelIndex second = shelf->list()->model()->index(first + 1, 0);
+    QTest::mouseClick(shelf->list()->viewport(), Qt::LeftButton, Qt::ControlModifier,
+                      shelf->list()->visualRect(second).center());
+    constexpr int clicked = 1;
+    QTest::qWait(50);
+    ASSERT_EQ(d.state().keyWork().inForce.size(), 2u);
+    EXPECT_EQ(d.state().keyWork().inForce[0].strength, 0.7);
+    d.key("Ctrl+E");
+    const fs::path lut = d.named<QLineEdit>(d.sheet(), tr8("LUT file"))->text().toStdString();
+    QTest::keyClick(d.sheet(), Qt::Key_Return);
+    constexpr int enter = 1;
+    EXPECT_LE(d.actions() + dropped + added + clicked + enter, 8);
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(lut); }));
+    const LutTable both = readLutFile(lut).table;
+    const Program exact = Program::compile(d.state().keyGrade());
+    for (const float v : {0.1F, 0.4F, 0.8F}) {
+        const auto want = exact({v, 0.5F, 1 - v});
+        const Vec3 got = applyLut(both, {v, 0.5F, 1 - v});
+        for (std::size_t k = 0; k < 3; ++k) EXPECT_NEAR(got[k], want[k], 0.02);
+    }
 }
 
 TEST(Jobs, BetterOnTheSecond) {
