@@ -50,9 +50,11 @@ T* tabTo() {
 } // namespace
 
 TEST(Warnings, HaveTheirRemedyBesideThemShownByPointingAndDoneByAPress) {
-    Driver d({"red-curtain.jpg"});
+    Driver d({"lake-fog.jpg", "red-curtain.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
+    d.chooseRow(grade->tray(), 1);
+    d.settle();
     d.addStage(tr8("Hue bands"));
     const std::string id = d.state().chosenStage();
     d.state().setParameters(id, {{"band1.centre", 25.0}, {"band1.width", 45.0}, {"band1.saturation", 0.35}}, true);
@@ -76,6 +78,11 @@ TEST(Warnings, HaveTheirRemedyBesideThemShownByPointingAndDoneByAPress) {
     ASSERT_TRUE(Driver::waitFor([&] { return !findings->mend()->isVisible(); })) << "it is mended";
     d.undo();
     EXPECT_EQ(d.state().keyGrade(), before) << "one step";
+    // A remedy is this picture's: with the next one it is gone at once.
+    ASSERT_TRUE(Driver::waitFor([&] { return findings->mend()->isVisible(); }));
+    d.state().setKey(0);
+    EXPECT_FALSE(findings->mend()->isVisible());
+    EXPECT_TRUE(findings->text()->text().isEmpty());
 }
 
 TEST(Problems, CoverNothingAndAreKeptUntilCleared) {

@@ -49,6 +49,7 @@ void LookPicker::showEvent(QShowEvent*) {
 }
 
 void LookPicker::fill() {
+    drawer_.draw({}); // what is still being drawn is for the rows as they were
     model_->reset(shelfRows(state_.presets(), state_.libraryIndex(), search_->text(), memory_));
     model_->setChosen(chosen_);
     redrawTimer_.start();

@@ -128,7 +128,10 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     });
     // What a press on the picture does is asked for again with each stage and each picture.
     connect(&state, &AppState::stageChosen, this, [this] { onPicture_->setChecked(false); });
-    connect(&state, &AppState::keyChanged, this, [this] { onPicture_->setChecked(false); });
+    connect(&state, &AppState::keyChanged, this, [this] {
+        onPicture_->setChecked(false);
+        findings_->show(nullptr); // they were the other picture's, and so was their remedy
+    });
     connect(&state, &AppState::stageChosen, this, &EditorPanel::rebuild);
     connect(&state, &AppState::shownGradeChanged, this, &EditorPanel::refresh);
     rebuild();

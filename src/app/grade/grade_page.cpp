@@ -191,6 +191,7 @@ void GradePage::connectPicture() {
         showSamples();
     });
     connect(&preview_, &PreviewService::reportsReady, this, [this](const std::vector<StageReport>& reports) {
+        if (!hasPixels()) return; // they are of the picture before
         chain_->setReports(reports);
         for (EditorPanel* each : panels()) each->setReports(reports);
     });

@@ -126,6 +126,8 @@ void Shelf::fill() {
     auto rows = shelfRows(state_.presets(), state_.libraryIndex(), search_->text(), memory_);
     const bool isSearch = !search_->text().trimmed().isEmpty();
     const bool isEmpty = rows.empty();
+    tryEntry(-1);
+    drawer_.draw({}); // what is still being drawn is for the rows as they were
     model_->reset(std::move(rows));
     shown_->setCurrentIndex(isEmpty ? 1 : 0);
     nothing_->setText(isSearch ? tr("No preset has these words in its name, its group, its notes or its stages. Try "
