@@ -13,6 +13,16 @@ CompileOptions lookOnly(bool withPrep) {
     return {withPrep, true, true, true};
 }
 
+/// The numbers that a file of this picture holds: what a LUT is made for.
+Picture heldToFile(Picture picture) {
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < picture.height(); ++y) {
+            float* row = picture.row(k, y);
+            for (int x = 0; x < picture.width(); ++x) row[x] = std::clamp(row[x], 0.0F, 1.0F);
+        }
+    return picture;
+}
+
 /// Colours as a picture of one pixel's height each row, so that programs run over them as over anything else.
 Picture asPicture(std::size_t count) {
     constexpr std::size_t width = 1024; // many rows, so that they can be shared out
@@ -29,7 +39,8 @@ Difference differenceOver(const Program& exact, const Program& lut, const std::v
         for (int k = 0; k < 3; ++k) v[static_cast<std::size_t>(k)] = std::clamp(p.row(k, y)[x], 0.0F, 1.0F);
         return labFromSrgb(v);
     };
-    for (const Picture& input : inputs) {
+    for (const Picture& each : inputs) {
+        const Picture input = heldToFile(each);
         const Picture a = exact.graded(input, 0, task), b = lut.graded(input, 0, task);
         for (int y = 0; y < input.height(); ++y) {
             if (task) task->throwIfCancelled();

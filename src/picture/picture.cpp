@@ -51,15 +51,45 @@ void Picture::copyPixels() {
     data_ = std::move(own);
 }
 
+namespace {
+
+/// The mean of 2×2 pixels weighted by their alpha, so that the hidden colour of what is transparent does not show.
+void halveRowByAlpha(const Picture& picture, int plane, int above, int below, float* out) {
+    const auto width = static_cast<std::size_t>(picture.width());
+    std::vector<float> weighted(width), weight(width);
+    for (const int y : {above, below}) {
+        std::vector<float> linear(width);
+        rowToLinear(picture.row(plane, y), linear.data(), width);
+        const float* alpha = picture.row(3, y);
+        for (std::size_t x = 0; x < width; ++x) {
+            const float a = std::max(alpha[x], 0.0F);
+            weighted[x] += a * linear[x], weight[x] += a;
+        }
+    }
+    const std::size_t half = (width + 1) / 2;
+    for (std::size_t x = 0; x < half; ++x) {
+        const std::size_t left = 2 * x, right = std::min(2 * x + 1, width - 1);
+        const float sum = weight[left] + weight[right];
+        out[x] = sum > 0 ? (weighted[left] + weighted[right]) / sum : 0.0F;
+    }
+    rowToEncoded(out, out, half);
+}
+
+} // namespace
+
 Picture halved(const Picture& picture) {
     Picture half((picture.width() + 1) / 2, (picture.height() + 1) / 2, picture.hasAlpha());
     const int lastY = picture.height() - 1;
     for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane) {
         float* const base = half.row(plane, 0);
         forRows(half.height(), [&](int y) {
-            halveRow(picture.row(plane, 2 * y), picture.row(plane, std::min(2 * y + 1, lastY)),
-                     static_cast<std::size_t>(picture.width()), plane == 3,
-                     base + half.stride() * static_cast<std::size_t>(y));
+            const int above = 2 * y, below = std::min(2 * y + 1, lastY);
+            float* const out = base + half.stride() * static_cast<std::size_t>(y);
+            if (picture.hasAlpha() && plane < 3)
+                halveRowByAlpha(picture, plane, above, below, out);
+            else
+                halveRow(picture.row(plane, above), picture.row(plane, below),
+                         static_cast<std::size_t>(picture.width()), plane == 3, out);
         });
     }
     return half;
@@ -85,25 +115,44 @@ Picture resized(const Picture& picture, int width, int height) {
     if (width == picture.width() && height == picture.height()) return picture;
     Picture result(width, height, picture.hasAlpha());
     const auto across = static_cast<std::size_t>(picture.width()), rows = static_cast<std::size_t>(picture.height());
-    const ResampleAxis x(across, static_cast<std::size_t>(width)), y(rows, static_cast<std::size_t>(height));
+    // Sums weighted by alpha stay within the range of their pixels only where no weight is negative.
+    const auto kernel = picture.hasAlpha() ? ResampleKernel::Triangle : ResampleKernel::Lanczos;
+    const ResampleAxis x(across, static_cast<std::size_t>(width), kernel),
+        y(rows, static_cast<std::size_t>(height), kernel);
     std::vector<float> linear(across * rows);
-    for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane) {
-        forRows(picture.height(), [&](int row) {
-            float* out = linear.data() + static_cast<std::size_t>(row) * across;
-            if (plane == 3)
-                std::copy_n(picture.row(plane, row), across, out);
-            else
-                rowToLinear(picture.row(plane, row), out, across);
-        });
+    const auto resample = [&](int plane) {
         float* const base = result.row(plane, 0);
         forRows(height, [&](int row) {
             const std::size_t at = static_cast<std::size_t>(row), first = y.first[at];
             std::vector<float> whole(across + x.taps); // a row of the new height, still of the old width
             sumRows(linear.data() + first * across, across, y.weights.data() + at * y.taps,
-                    std::min(y.taps, rows - first), across, whole.data());
-            float* out = base + result.stride() * at;
-            resampleRow(whole.data(), x, out);
-            if (plane != 3) rowToEncoded(out, out, static_cast<std::size_t>(width));
+                    std::min(y.taps, rows - first), y.core[at], across, whole.data());
+            resampleRow(whole.data(), x, base + result.stride() * at);
+        });
+    };
+    if (picture.hasAlpha()) {
+        for (std::size_t row = 0; row < rows; ++row)
+            std::transform(picture.row(3, static_cast<int>(row)), picture.row(3, static_cast<int>(row)) + across,
+                           linear.data() + row * across, [](float a) { return std::max(a, 0.0F); });
+        resample(3);
+    }
+    for (int plane = 0; plane < 3; ++plane) {
+        forRows(picture.height(), [&](int row) {
+            float* out = linear.data() + static_cast<std::size_t>(row) * across;
+            rowToLinear(picture.row(plane, row), out, across);
+            if (!picture.hasAlpha()) return;
+            const float* alpha = picture.row(3, row);
+            for (std::size_t i = 0; i < across; ++i) out[i] *= std::max(alpha[i], 0.0F);
+        });
+        resample(plane);
+        float* const base = result.row(plane, 0);
+        const float* const alphas = picture.hasAlpha() ? result.row(3, 0) : nullptr;
+        forRows(height, [&](int row) {
+            const std::size_t start = result.stride() * static_cast<std::size_t>(row);
+            float* const out = base + start;
+            for (std::size_t i = 0; alphas && i < static_cast<std::size_t>(width); ++i)
+                out[i] = alphas[start + i] > 0 ? out[i] / alphas[start + i] : 0.0F;
+            rowToEncoded(out, out, static_cast<std::size_t>(width));
         });
     }
     return result;

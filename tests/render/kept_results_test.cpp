@@ -70,7 +70,8 @@ void compare(const std::vector<Grade>& grades, const char* name) {
         const std::vector<float> now = resultOf(grades[i]);
         double worst = 0;
         for (std::size_t k = 0; k < kFloats; ++k)
-            worst = std::max(worst, std::abs(double(now[k]) - before[k]) / std::max(1.0, std::abs(double(before[k]))));
+            worst =
+                std::max(worst, std::abs(double(now[k]) - before[k]) / std::max(1.0, std::abs(double(before[k]))));
         EXPECT_LE(worst, 1e-5) << name << ", grade " << i;
         most = std::max(most, worst);
         same += now == before;
