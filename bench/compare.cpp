@@ -136,7 +136,7 @@ void compareLuts(const Picture& picture, const fs::path& folder) {
     float* planes[3] = {out.row(0, 0), out.row(1, 0), out.row(2, 0)};
     const auto apply = [&](int threads) {
         ours.run(
-            picture, FrameMap::whole(picture.width(), picture.height()),
+            picture, FrameMap::whole(picture),
             [&](int x, int y, int count, const float* r, const float* g, const float* b) {
                 const float* from[3] = {r, g, b};
                 for (int k = 0; k < 3; ++k)
@@ -205,7 +205,7 @@ void compareStages(const Picture& picture) {
     const Program five = Program::compile(fiveStages()), eight = Program::compile(eightStages());
     const auto run = [&](const Program& program, int threads) {
         program.run(
-            picture, FrameMap::whole(picture.width(), picture.height()),
+            picture, FrameMap::whole(picture),
             [](int, int, int, const float*, const float*, const float*) {}, threads);
     };
     const std::size_t bytes = picture.bytes();

@@ -39,7 +39,7 @@ void runStage(benchmark::State& state, const StageType* type) {
     const Program program = Program::compile(grade);
     for (auto _ : state)
         program.run(
-            picture, FrameMap::whole(width, height),
+            picture, FrameMap::whole(picture),
             [](int, int, int, const float* r, const float*, const float*) { benchmark::DoNotOptimize(*r); }, 1);
     state.counters["ns/pixel"] = benchmark::Counter(static_cast<double>(state.iterations()) * width * height * 1e-9,
                                                     benchmark::Counter::kIsRate | benchmark::Counter::kInvert);

@@ -116,7 +116,15 @@ const Program& PreviewService::programOf(const Grade& grade) {
 
 QImage PreviewService::quickImage(const PreviewRequest& request, const Program& program, bool& exact) {
     constexpr std::size_t longProgram = 6; // a shorter one is as quick as a cube and needs no baking
-    if (program.stepCount() < longProgram) return imageOf(program, source_.pixels, source_.frame);
+    // What looks over the whole frame works on a smaller version of it while a control moves.
+    ViewSource source = source_;
+    if (source.frame.base) {
+        constexpr int side = 750;
+        if (!quickBase_) quickBase_ = std::make_shared<const BaseLevel>(levelOf(*request.picture, side));
+        source.frame.base = quickBase_;
+        exact = false;
+    }
+    if (program.stepCount() < longProgram) return imageOf(program, source);
     exact = false;
     // What stands ahead of the stage in hand stays as it is while that stage is changed.
     const std::string inHand = request.inputsOf.empty() ? std::string() : request.inputsOf.front();
@@ -126,37 +134,53 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
             Grade head = upTo(request.grade, inHand);
             if (cachedHead_ != head) {
                 const Program ahead = Program::compile(head);
-                headPixels_ = source_.pixels;
-                ahead.run(source_.pixels, source_.frame,
-                          [this](int x, int y, int count, const float* r, const float* g, const float* b) {
+                head_ = source;
+                Picture& pixels = head_.pixels;
+                const std::array<float*, 3> planes{pixels.row(0, 0), pixels.row(1, 0), pixels.row(2, 0)};
+                ahead.run(source.pixels, source.frame,
+                          [&](int x, int y, int count, const float* r, const float* g, const float* b) {
                               const float* from[] = {r, g, b};
-                              for (int k = 0; k < 3; ++k) std::copy_n(from[k], count, headPixels_.row(k, y) + x);
+                              for (std::size_t k = 0; k < 3; ++k)
+                                  std::copy_n(from[k], count,
+                                              planes[k] + pixels.stride() * static_cast<std::size_t>(y) + x);
                           });
+                if (head_.frame.base)
+                    head_.frame.base = std::make_shared<const BaseLevel>(head_.frame.base->graded({head, {}}));
                 cachedHead_ = std::move(head);
             }
-            return imageOf(tail, headPixels_, source_.frame);
+            return imageOf(tail, head_);
         }
     }
-    return imageOf(accelerated(request.grade), source_.pixels, source_.frame);
+    return imageOf(accelerated(request.grade), source);
 }
 
 void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since,
                             bool quickly) {
     if (!request.picture || request.region.width < 1 || request.region.height < 1) return;
-    if (request.picture != cachedPicture_ || request.region != cachedRegion_) {
-        source_ = viewSource(*request.picture, request.region);
+    const Program& program = programOf(request.grade);
+    const double scale = gradedScale(*request.picture, request.region);
+    ViewNeeds needs = program.needs(scale);
+    const bool isElsewhere = request.picture != cachedPicture_ || request.region != cachedRegion_;
+    std::optional<Program> before;
+    if (request.before && (isElsewhere || cachedBefore_ != request.before)) {
+        before = Program::compile(*request.before);
+        const ViewNeeds theirs = before->needs(scale);
+        needs = {std::max(needs.margin, theirs.margin), needs.base || theirs.base};
+    }
+    if (request.picture != cachedPicture_) quickBase_.reset();
+    if (isElsewhere || !cachedNeeds_.covers(needs)) {
+        source_ = viewSource(*request.picture, request.region, needs);
         cachedPicture_ = request.picture;
         cachedRegion_ = request.region;
-        cachedBefore_.reset();
+        cachedNeeds_ = needs;
         cachedHead_.reset();
+        if (isElsewhere) cachedBefore_.reset();
     }
     PreviewFrame frame;
-    const Program& program = programOf(request.grade);
-    frame.after =
-        quickly ? quickImage(request, program, frame.exact) : imageOf(program, source_.pixels, source_.frame);
+    frame.after = quickly ? quickImage(request, program, frame.exact) : imageOf(program, source_);
     if (request.before) {
-        if (cachedBefore_ != request.before) {
-            before_ = imageOf(Program::compile(*request.before), source_.pixels, source_.frame);
+        if (before) {
+            before_ = imageOf(*before, source_);
             cachedBefore_ = request.before;
         }
         frame.before = before_;

@@ -88,12 +88,14 @@ private:
     std::shared_ptr<const Pyramid> cachedPicture_;
     ViewRegion cachedRegion_;
     ViewSource source_;
+    ViewNeeds cachedNeeds_;
+    std::shared_ptr<const BaseLevel> quickBase_; ///< of the cached picture
     std::optional<Grade> cachedBefore_;
     QImage before_;
     std::optional<Grade> compiledFor_; ///< the grade shown last, whose frame and scopes share a program
     Program compiled_;
     std::optional<Grade> cachedHead_; ///< what stands before the stage in hand, and its pixels
-    Picture headPixels_;
+    ViewSource head_;
     struct KnownInput {
         Grade ahead; ///< what stands before the stage
         StageInput input;

@@ -22,12 +22,22 @@ std::shared_ptr<const Program> monitorProgram() {
     return monitor;
 }
 
-QImage quantisedImage(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {
-    QImage image(picture.width(), picture.height(), QImage::Format_RGB32);
+/// A picture as the region that shows all of it.
+ViewSource wholeOf(const Picture& picture) {
+    ViewSource source;
+    source.pixels = picture;
+    source.frame = FrameMap::whole(picture);
+    source.width = picture.width(), source.height = picture.height();
+    source.wanted = {0, 0, source.width, source.height};
+    return source;
+}
+
+QImage quantisedImage(const Program& program, const ViewSource& source, const Task* task) {
+    QImage image(source.width, source.height, QImage::Format_RGB32);
     uchar* const bits = image.bits();
     const auto stride = static_cast<std::size_t>(image.bytesPerLine());
-    program.run(
-        picture, frame,
+    runOverView(
+        program, source,
         [&](int x, int y, int count, const float* r, const float* g, const float* b) {
             thread_local std::vector<float> opaque;
             if (opaque.size() < static_cast<std::size_t>(count)) opaque.resize(static_cast<std::size_t>(count), 1.0F);
@@ -63,40 +73,28 @@ std::string monitorProfileId() {
     return monitorId;
 }
 
-QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task) {
-    if (const auto toMonitor = monitorProgram()) {
-        Picture graded = picture;
-        std::array<float*, 3> planes{graded.row(0, 0), graded.row(1, 0), graded.row(2, 0)};
-        program.run(
-            picture, frame,
-            [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-                const float* from[] = {r, g, b};
-                for (std::size_t k = 0; k < 3; ++k)
-                    std::copy_n(from[k], count, planes[k] + graded.stride() * static_cast<std::size_t>(y) + x);
-            },
-            0, task);
-        return quantisedImage(*toMonitor, graded, FrameMap::whole(picture.width(), picture.height()), task);
-    }
-    return quantisedImage(program, picture, frame, task);
+QImage imageOf(const Program& program, const ViewSource& source, const Task* task) {
+    const auto toMonitor = monitorProgram();
+    if (!toMonitor) return quantisedImage(program, source, task);
+    Picture graded(source.width, source.height);
+    const std::array<float*, 3> planes{graded.row(0, 0), graded.row(1, 0), graded.row(2, 0)};
+    runOverView(
+        program, source,
+        [&](int x, int y, int count, const float* r, const float* g, const float* b) {
+            const float* from[] = {r, g, b};
+            for (std::size_t k = 0; k < 3; ++k)
+                std::copy_n(from[k], count, planes[k] + graded.stride() * static_cast<std::size_t>(y) + x);
+        },
+        0, task);
+    return quantisedImage(*toMonitor, wholeOf(graded), task);
+}
+
+QImage imageOf(const Program& program, const Picture& picture, const Task* task) {
+    return imageOf(program, wholeOf(picture), task);
 }
 
 QImage imageOf(const Grade& grade, const Picture& picture) {
-    return imageOf(Program::compile(grade), picture, FrameMap::whole(picture.width(), picture.height()));
-}
-
-std::array<float, 3> colourAt(const Program& program, const Picture& picture, int x, int y) {
-    std::array<float, 3> colour{};
-    const FrameMap whole = FrameMap::whole(picture.width(), picture.height());
-    FrameMap frame = whole;
-    frame.left = x * whole.perPixelX;
-    frame.top = y * whole.perPixelY;
-    program.run(
-        cropped(picture, x, y, 1, 1), frame,
-        [&](int, int, int, const float* r, const float* g, const float* b) {
-            colour = {*r, *g, *b};
-        },
-        1);
-    return colour;
+    return imageOf(Program::compile(grade), picture);
 }
 
 } // namespace baryton

@@ -16,12 +16,10 @@ std::string monitorProfileId();
 
 /// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be, through the monitor's
 /// profile.
-QImage imageOf(const Program& program, const Picture& picture, const FrameMap& frame, const Task* task = nullptr);
+QImage imageOf(const Program& program, const ViewSource& source, const Task* task = nullptr);
 
 /// The same of a whole picture.
+QImage imageOf(const Program& program, const Picture& picture, const Task* task = nullptr);
 QImage imageOf(const Grade& grade, const Picture& picture);
-
-/// One pixel of a picture run through a program, at its own place in the frame.
-std::array<float, 3> colourAt(const Program& program, const Picture& picture, int x, int y);
 
 } // namespace baryton

@@ -52,12 +52,12 @@ void listStages(bool asJson) {
         Json stage = {{"id", type->id},
                       {"name", type->name},
                       {"summary", type->summary},
-                      {"bakes", type->bakes},
+                      {"bakes", type->bakes()},
                       {"parameters", Json::array()}};
         for (const Part part : type->parts) stage["parts"].push_back(partName(part));
         if (!asJson)
             std::cout << fmt::format("{:<14} {} ({}, {})\n", type->id, type->name, partName(type->parts[0]),
-                                     type->bakes ? "bakes" : "does not bake");
+                                     type->bakes() ? "bakes" : "does not bake");
         for (const auto& p : type->parameters) {
             Json parameter = {{"id", p.id},
                               {"name", p.name},
@@ -107,7 +107,7 @@ void writeMarkdown() {
         std::string parts;
         for (const Part part : type->parts) parts += (parts.empty() ? "" : ", ") + partName(part);
         std::cout << fmt::format("\n## {}\n\n{} Stands in {}; {}.\n\n![{} before and after](stages/{}.png)\n",
-                                 type->name, type->summary, parts, type->bakes ? "bakes" : "does not bake",
+                                 type->name, type->summary, parts, type->bakes() ? "bakes" : "does not bake",
                                  type->name, type->id)
                   << head;
         for (const auto& p : type->parameters)

@@ -95,7 +95,7 @@ int explain(const PresetOptions& options) {
         for (const auto& [id, value] : stage.parameters)
             values += (values.empty() ? "" : ", ") + parameterName(stage, id) + " " + valueText(stage, id, value);
         if (!values.empty()) std::cout << "   Sets " << values << ".\n";
-        if (!type->bakes) std::cout << "   Depends on the place in the picture: can't be part of a LUT.\n";
+        if (!type->bakes()) std::cout << "   Depends on the place in the picture: can't be part of a LUT.\n";
     }
     return kAllDone;
 }

@@ -23,6 +23,10 @@ public:
     int longSide() const { return width_ > height_ ? width_ : height_; }
     /// Floats from one row to the next; a multiple of kRowPad.
     std::size_t stride() const { return stride_; }
+    /// How many pixels it has for one of the full-size picture it was made from, along a side: 1 as it was read, less
+    /// where it was made smaller. What is measured in pixels of the file needs it.
+    double scale() const { return scale_; }
+    void setScale(double scale) { scale_ = scale; }
     std::size_t bytes() const { return planeSize() * static_cast<std::size_t>(planes_) * sizeof(float); }
 
     /// Row `y` of plane 0 (red), 1 (green), 2 (blue) or 3 (alpha); 64-byte aligned.
@@ -45,6 +49,7 @@ private:
 
     int width_ = 0, height_ = 0, planes_ = 0;
     std::size_t stride_ = 0;
+    double scale_ = 1;
     std::shared_ptr<float[]> data_;
 };
 

@@ -1,48 +1,49 @@
 #include "render/program.h"
-#include "render/steps.h"
+#include "render/plan.h"
 
 #include <algorithm>
 #include <cstring>
-#include <tbb/parallel_for.h>
-#include <tbb/task_arena.h>
 
 namespace baryton {
 
-namespace {
-/// Pixels per block: three planes and the kept ones stay within the fast caches.
-constexpr std::size_t kBlockPixels = 2048;
-constexpr int kSlots = 2; ///< a stage's mix within a layer's mix
+FrameMap FrameMap::whole(const Picture& picture) {
+    FrameMap map;
+    map.perPixelX = 1.0 / picture.width(), map.perPixelY = 1.0 / picture.height();
+    map.aspect = double(picture.width()) / picture.height();
+    map.scale = picture.scale();
+    return map;
+}
 
-struct alignas(64) Scratch {
-    float planes[3][kBlockPixels];
-    float kept[kSlots][3][kBlockPixels];
-};
-} // namespace
-
-FrameMap FrameMap::whole(int width, int height) {
-    return {0, 0, 1.0 / width, 1.0 / height, double(width) / height};
+FrameMap FrameMap::part(int x, int y) const {
+    FrameMap map = *this;
+    map.column += x, map.row += y;
+    return map;
 }
 
 /// Turns a grade into steps, one stage after another.
 class Compiler {
 public:
-    explicit Compiler(const CompileOptions& options) : options_(options) {}
+    explicit Compiler(const CompileOptions& options) : options_(options) {
+        program_.options_ = options;
+        program_.segments_.emplace_back();
+    }
 
     Program compile(const Grade& grade) {
         if (options_.prep) addStages(grade.prep);
         if (options_.look)
             for (const Layer& layer : grade.look) addLayer(layer);
-        if (options_.finish) addStages(grade.finish);
+        if (options_.finish) addFinish(grade);
         need(Domain::Encoded);
         return std::move(program_);
     }
 
 private:
-    using Step = Program::Step;
+    using Step = PointStep;
+    std::vector<Step>& steps() { return program_.segments_.back().points.steps; }
 
     bool counts(const Stage& stage) const {
         if (isNeutral(stage)) return false;
-        return findStageType(stage.type)->bakes || !options_.onlyWhatBakes;
+        return findStageType(stage.type)->bakes() || !options_.onlyWhatBakes;
     }
 
     void addLayer(const Layer& layer) {
@@ -57,21 +58,47 @@ private:
         if (slot < 0) return;
         mix(slot, strength);
         if (mode == BlendMode::Normal) return;
-        program_.steps_.back().kind = Step::Kind::Blend;
-        program_.steps_.back().mode = mode;
+        steps().back().kind = Step::Kind::Blend;
+        steps().back().mode = mode;
     }
 
     void addStages(const std::vector<Stage>& stages) {
         for (const Stage& stage : stages) {
             if (!counts(stage)) continue;
             const StageType& type = *findStageType(stage.type);
+            if (!type.compile) continue; // looks around: acts in the Finish alone, whatever a file says
             const ParameterReader parameters(type, stage);
             const auto limits = type.standsIn(Part::Look) ? Limits::of(parameters) : std::nullopt;
             const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
             addKernel(type.compile(parameters));
             if (slot < 0) continue;
             mix(slot, stage.strengthOrFull());
-            program_.steps_.back().limits = limits;
+            steps().back().limits = limits;
+        }
+    }
+
+    /// The Finish alone holds stages that look around: they see the whole frame as the Look leaves it.
+    void addFinish(const Grade& grade) {
+        for (std::size_t i = 0; i < grade.finish.size(); ++i) {
+            const Stage& stage = grade.finish[i];
+            if (!counts(stage)) continue;
+            const StageType& type = *findStageType(stage.type);
+            if (type.footprint == Footprint::Narrow) {
+                need(Domain::Encoded);
+                lastMatrix_.reset();
+                program_.segments_.back().narrow = Program::NarrowStage{&type, stage};
+                program_.segments_.emplace_back();
+            } else if (type.footprint == Footprint::Wide) {
+                const int slot = stage.strengthOrFull() < 1 ? keep() : -1;
+                need(Domain::Linear);
+                Grade ahead = grade;
+                ahead.finish.resize(i);
+                program_.segments_.back().wide.push_back({steps().size(), &type, stage, std::move(ahead)});
+                push(Step::Kind::Stage);
+                if (slot >= 0) mix(slot, stage.strengthOrFull());
+            } else {
+                addStages({stage});
+            }
         }
     }
 
@@ -84,7 +111,7 @@ private:
         lastMatrix_.reset();
         Step step;
         step.kernel = std::move(kernel);
-        program_.steps_.push_back(std::move(step));
+        steps().push_back(std::move(step));
     }
 
     void addMatrix(const Mat3& matrix) {
@@ -93,7 +120,7 @@ private:
                                                      [](double v) { return std::abs(v) < mostEntry; });
         lastMatrix_ = fuse ? matrix * *lastMatrix_ : matrix;
         if (!fuse) push(Step::Kind::Matrix);
-        std::transform(lastMatrix_->begin(), lastMatrix_->end(), program_.steps_.back().matrix.begin(),
+        std::transform(lastMatrix_->begin(), lastMatrix_->end(), steps().back().matrix.begin(),
                        [](double v) { return static_cast<float>(v); });
     }
 
@@ -119,9 +146,9 @@ private:
 
     Step& push(Step::Kind kind) {
         if (kind != Step::Kind::Matrix) lastMatrix_.reset();
-        program_.steps_.emplace_back();
-        program_.steps_.back().kind = kind;
-        return program_.steps_.back();
+        steps().emplace_back();
+        steps().back().kind = kind;
+        return steps().back();
     }
 
     CompileOptions options_;
@@ -135,79 +162,26 @@ Program Program::compile(const Grade& grade, const CompileOptions& options) {
     return Compiler(options).compile(grade);
 }
 
-void Program::run(const Block& whole) const {
-    // What Keep sets aside is as large as a block, so a longer run is cut into blocks.
-    static thread_local Scratch scratch;
-    for (std::size_t start = 0; start < whole.count; start += kBlockPixels) {
-        Block block = whole;
-        block.r += start, block.g += start, block.b += start;
-        block.count = std::min(kBlockPixels, whole.count - start);
-        block.x += block.dx * static_cast<float>(start);
-        for (const Step& step : steps_) {
-            switch (step.kind) {
-            case Step::Kind::Stage:
-                step.kernel.run(step.kernel.constants.get(), block);
-                break;
-            case Step::Kind::Matrix:
-                runMatrix(step.matrix.data(), block);
-                break;
-            case Step::Kind::ToLinear:
-                runToLinear(block);
-                break;
-            case Step::Kind::ToEncoded:
-                runToEncoded(block);
-                break;
-            case Step::Kind::Keep: {
-                const float* planes[3] = {block.r, block.g, block.b};
-                for (int k = 0; k < 3; ++k)
-                    std::memcpy(scratch.kept[step.slot][k], planes[k], block.count * sizeof(float));
-                break;
-            }
-            case Step::Kind::Mix:
-                if (step.limits)
-                    runMixLimited(scratch.kept[step.slot][0], kBlockPixels, step.strength, *step.limits, block);
-                else
-                    runMix(scratch.kept[step.slot][0], kBlockPixels, step.strength, block);
-                break;
-            case Step::Kind::Blend:
-                runBlend(scratch.kept[step.slot][0], kBlockPixels, step.strength, step.mode, block);
-                break;
-            }
-        }
+std::size_t Program::stepCount() const {
+    std::size_t count = 0;
+    for (const Segment& segment : segments_) count += segment.points.steps.size() + segment.narrow.has_value();
+    return count;
+}
+
+ViewNeeds Program::needs(double scale) const {
+    ViewNeeds needs;
+    for (const Segment& segment : segments_) {
+        needs.base = needs.base || !segment.wide.empty();
+        if (const auto& narrow = segment.narrow)
+            needs.margin += narrow->type->compileNarrow(ParameterReader(*narrow->type, narrow->stage), scale).margin;
     }
+    return needs;
 }
 
 void Program::run(const Picture& picture, const FrameMap& frame, const Sink& sink, int threads,
                   const Task* task) const {
-    const auto width = static_cast<std::size_t>(picture.width());
-    const auto rows = [&](const tbb::blocked_range<int>& range) {
-        static thread_local Scratch scratch;
-        for (int y = range.begin(); y < range.end(); ++y) {
-            if (task && task->isCancelled()) return;
-            for (std::size_t x = 0; x < width; x += kBlockPixels) {
-                const std::size_t count = std::min(kBlockPixels, width - x);
-                const std::size_t padded = (count + kRowPad - 1) / kRowPad * kRowPad;
-                for (int k = 0; k < 3; ++k)
-                    std::memcpy(scratch.planes[k], picture.row(k, y) + x, padded * sizeof(float));
-                Block block;
-                block.r = scratch.planes[0], block.g = scratch.planes[1], block.b = scratch.planes[2];
-                block.count = padded;
-                block.x = static_cast<float>(frame.left + (static_cast<double>(x) + 0.5) * frame.perPixelX);
-                block.dx = static_cast<float>(frame.perPixelX);
-                block.y = static_cast<float>(frame.top + (y + 0.5) * frame.perPixelY);
-                block.aspect = static_cast<float>(frame.aspect);
-                run(block);
-                sink(static_cast<int>(x), y, static_cast<int>(count), block.r, block.g, block.b);
-            }
-        }
-    };
-    if (threads == 1) {
-        rows(tbb::blocked_range<int>(0, picture.height()));
-    } else {
-        tbb::task_arena arena(threads > 0 ? threads : tbb::task_arena::automatic);
-        arena.execute([&] { tbb::parallel_for(tbb::blocked_range<int>(0, picture.height(), 4), rows); });
-    }
-    if (task) task->throwIfCancelled();
+    Plan(*this, frame, picture, threads, task)
+        .run(picture, {0, 0, picture.width(), picture.height()}, sink, threads, task);
 }
 
 Picture Program::graded(const Picture& picture, int threads, const Task* task) const {
@@ -216,7 +190,7 @@ Picture Program::graded(const Picture& picture, int threads, const Task* task) c
     float* planes[3] = {result.row(0, 0), result.row(1, 0), result.row(2, 0)};
     const std::size_t stride = result.stride();
     run(
-        picture, FrameMap::whole(picture.width(), picture.height()),
+        picture, FrameMap::whole(picture),
         [&](int x, int y, int count, const float* r, const float* g, const float* b) {
             const float* from[3] = {r, g, b};
             for (int k = 0; k < 3; ++k)
@@ -232,7 +206,7 @@ QuantisedPicture Program::quantised(const Picture& picture, int bits, bool keepA
     const bool alpha = keepAlpha && picture.hasAlpha();
     QuantisedPicture result(picture.width(), picture.height(), alpha ? 4 : 3, bits);
     run(
-        picture, FrameMap::whole(picture.width(), picture.height()),
+        picture, FrameMap::whole(picture),
         [&](int x, int y, int count, const float* r, const float* g, const float* b) {
             result.setRow(y, x, count, r, g, b, alpha ? picture.row(3, y) + x : nullptr);
         },
@@ -241,12 +215,22 @@ QuantisedPicture Program::quantised(const Picture& picture, int bits, bool keepA
 }
 
 std::array<float, 3> Program::operator()(std::array<float, 3> rgb) const {
+    // Stages that look around leave an even colour as it is: the same as without them.
     alignas(64) float planes[3][kRowPad];
     for (std::size_t k = 0; k < 3; ++k) std::fill(std::begin(planes[k]), std::end(planes[k]), rgb[k]);
     Block block;
     block.r = planes[0], block.g = planes[1], block.b = planes[2];
     block.count = kRowPad;
-    run(block);
+    for (const Segment& segment : segments_) {
+        if (segment.wide.empty()) {
+            segment.points(block);
+            continue;
+        }
+        PointRun points = segment.points;
+        for (auto at = segment.wide.rbegin(); at != segment.wide.rend(); ++at)
+            points.steps.erase(points.steps.begin() + static_cast<std::ptrdiff_t>(at->step));
+        points(block);
+    }
     return {planes[0][0], planes[1][0], planes[2][0]};
 }
 
@@ -255,7 +239,7 @@ std::vector<std::string> leftOutOfLut(const Grade& grade) {
     for (const auto& place : stagePlaces(grade)) {
         const Stage& stage = stageAt(grade, place);
         const StageType* type = findStageType(stage.type);
-        if (type && !type->bakes && !isNeutral(stage)) names.push_back(stageTitle(stage));
+        if (type && !type->bakes() && !isNeutral(stage)) names.push_back(stageTitle(stage));
     }
     return names;
 }

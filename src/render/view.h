@@ -1,5 +1,6 @@
 #pragma once
 #include "picture/picture.h"
+#include "render/base_level.h"
 #include "render/program.h"
 
 #include <memory>
@@ -22,12 +23,18 @@ public:
     bool isStandIn() const { return full().width() != width_; }
     const std::vector<Picture>& levels() const { return levels_; }
     std::size_t bytes() const;
+    /// Made when it is first asked for; the same as BaseLevel::of the picture.
+    std::shared_ptr<const BaseLevel> base() const;
+    /// The map of its full picture, with the base level where it is needed.
+    FrameMap fullMap(const ViewNeeds& needs) const;
 
 private:
     void halve(const Task* task);
 
     std::vector<Picture> levels_;
     int width_, height_;
+    mutable std::mutex baseLock_;
+    mutable std::shared_ptr<const BaseLevel> base_;
 };
 
 /// What a viewer shows of a picture: a rectangle of the frame at a scale.
@@ -39,12 +46,24 @@ struct ViewRegion {
     bool operator==(const ViewRegion&) const = default;
 };
 
-/// The source pixels of a region, at the region's size. At scale 1 these are the picture's own pixels, so that what
-/// is shown is what the file will have; smaller scales average in linear light; larger ones repeat pixels.
+/// The pixels that a region is graded from. At scale 1 these are the picture's own, so that what is shown is what the
+/// file will have; smaller scales average in linear light. Where the region is larger than the picture its pixels are
+/// graded as they are and repeated after that.
 struct ViewSource {
-    Picture pixels;
+    Picture pixels; ///< the region and what around it was asked for, as far as the frame goes
     FrameMap frame;
+    PixelRect wanted;          ///< the region, in pixels
+    int width = 0, height = 0; ///< of the region on the screen
+    /// Which column and row of `wanted` stand in each of the region's; empty where they are one to one.
+    std::vector<int> columns, rows;
 };
-ViewSource viewSource(const Pyramid& pyramid, const ViewRegion& region);
+ViewSource viewSource(const Pyramid& pyramid, const ViewRegion& region, const ViewNeeds& needs = {});
+
+/// Runs a program over what a region shows: x and y of the sink are the region's.
+void runOverView(const Program& program, const ViewSource& source, const Program::Sink& sink, int threads = 0,
+                 const Task* task = nullptr);
+
+/// The scale that a region of a picture is graded at: that of the screen, but never larger than the pixels there are.
+double gradedScale(const Pyramid& pyramid, const ViewRegion& region);
 
 } // namespace baryton

@@ -58,7 +58,7 @@ const StageType& channelMixType() {
             "Channel mix",
             "Makes each channel anew from shares of all three.",
             {Part::Look},
-            true,
+            Footprint::Colour,
             parameters,
             [parameters](const ParameterReader& p) {
                 return std::all_of(parameters.begin(), parameters.end(), [&](const auto& q) {

@@ -94,7 +94,7 @@ const StageType& curvesType() {
         "Curves",
         "Bends the tones: what is dark, middling or light becomes darker or lighter, in all channels or in one.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         {curve("rgb", "RGB",
                "Changes the tones of all three channels alike: an S gives contrast, a lifted left end matte blacks."),
          curve("luma", "Luma", "Changes how light tones are and leaves their colour as it is."),

@@ -12,7 +12,7 @@ const StageType& exposureType() {
         "Exposure",
         "Brightens or darkens the whole picture as if it had been exposed longer or shorter.",
         {Part::Prep, Part::Look},
-        true,
+        Footprint::Colour,
         {describe::stops("stops", "Stops", 5, "One stop up doubles the light everywhere, one down halves it.")},
         [](const ParameterReader& p) { return p.number("stops") == 0; },
         [](const ParameterReader& p) {

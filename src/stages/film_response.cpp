@@ -236,7 +236,7 @@ const StageType& filmResponseType() {
         "Film response",
         "Answers to light as film and print do: with a toe, a straight part and a shoulder in each layer.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         filmParameters(),
         [](const ParameterReader& p) { return p.choiceIndex("response") == 0; },
         [](const ParameterReader& p) {

@@ -115,7 +115,7 @@ const StageType& gamutType() {
         "its "
         "folds, its lightness and its hue.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         {percent("amount", "Amount", 0, 100, 0, "How much of the fold is felt."),
          through({"amount"},
                  percent("knee", "Knee", 40, 95, 80, "The share of the limit up to which colours stay as they are.")),

@@ -133,7 +133,7 @@ const StageType& gradientMapType() {
             "Gradient map",
             "Gives every tone the colour of a gradient, and lays it over the picture.",
             {Part::Look},
-            true,
+            Footprint::Colour,
             parameters,
             [](const ParameterReader& p) { return p.number("amount") == 0; },
             [](const ParameterReader& p) {

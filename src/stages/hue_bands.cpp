@@ -95,7 +95,7 @@ const StageType& hueBandsType() {
         "Hue bands",
         "Turns, strengthens and lightens families of hues, each on its own.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         bandParameters(),
         [](const ParameterReader& p) {
             for (int i = 0; i < HueBandsConstants::kMost; ++i)

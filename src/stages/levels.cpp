@@ -116,7 +116,7 @@ const StageType& levelsType() {
         "Levels",
         "Chooses what becomes black and white, where the middle lies, and how dark and light the result may be.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         levelsParameters(),
         [](const ParameterReader& p) {
             return std::all_of(std::begin(kRanges), std::end(kRanges),

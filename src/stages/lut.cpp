@@ -323,7 +323,7 @@ const StageType& lutType() {
         "LUT",
         "Passes every colour through a look-up table from a file, which is kept inside the grade.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         {{"file", "LUT", ParameterKind::LutFile, Unit::None, 0, 1, 1, LutContent{},
           "The look-up table, kept inside the grade whatever becomes of its file."},
          encodingChoice("reads", "Reads", "The space in which the table expects its colours."),

@@ -84,7 +84,7 @@ const StageType& monochromeType() {
             "Monochrome",
             "Takes the colour away; how light each hue comes out is yours to say.",
             {Part::Look},
-            true,
+            Footprint::Colour,
             parameters,
             [](const ParameterReader& p) { return p.number("amount") == 0; },
             [](const ParameterReader& p) {

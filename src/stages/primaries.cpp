@@ -84,7 +84,7 @@ const StageType& primariesType() {
             "Primaries",
             "Turns and stretches the picture's red, green and blue; every other colour follows, white stays.",
             {Part::Look},
-            true,
+            Footprint::Colour,
             parameters,
             [parameters](const ParameterReader& p) {
                 return std::all_of(parameters.begin(), parameters.end(),

@@ -122,7 +122,7 @@ const StageType& pushTableType() {
         "Pushes ranges of tones and families of hues toward red or cyan, green or magenta, blue or yellow, and in "
         "density.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         rowParameters(),
         [](const ParameterReader& p) {
             for (int i = 0; i < PushTableConstants::kMost; ++i)

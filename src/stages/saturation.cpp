@@ -84,7 +84,7 @@ const StageType& saturationType() {
         "Saturation",
         "Makes all colours stronger or quieter without changing how light they are.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         {describe::percent("overall", "Saturation", -100, 100, 0,
                            "To the right colours grow stronger, to the left quieter; at −100 the picture is grey."),
          describe::percent("muted", "Muted colours", -100, 100, 0, "Strengthens or quiets what has little colour."),

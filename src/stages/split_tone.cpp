@@ -84,7 +84,7 @@ const StageType& splitToneType() {
         "Split tone",
         "Puts one colour into the shadows and another into the highlights.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         {through({"shadows.amount"}, pullHue("shadows.hue", "Shadows hue", "The colour that goes into the shadows.")),
          percent("shadows.amount", "Shadows amount", 0, 100, 0, "How much of it."),
          through({"highlights.amount"},

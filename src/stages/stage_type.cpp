@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <stdexcept>
 
 namespace baryton {
 
@@ -54,14 +55,16 @@ std::string shownText(const ParameterType& type, const Value& value) {
 
 const Value& ParameterReader::value(const std::string& id) const {
     const ParameterType* parameter = type_.parameter(id);
+    if (!parameter) throw std::logic_error(type_.id + " has no parameter \"" + id + "\"");
     const auto at = stage_.parameters.find(id);
     if (at != stage_.parameters.end() && at->second.index() == parameter->defaultValue.index()) return at->second;
     return parameter->defaultValue;
 }
 
 double ParameterReader::number(const std::string& id) const {
+    const double number = std::get<double>(value(id));
     const ParameterType* parameter = type_.parameter(id);
-    return std::clamp(std::get<double>(value(id)), parameter->minimum, parameter->maximum);
+    return std::clamp(number, parameter->minimum, parameter->maximum);
 }
 bool ParameterReader::toggle(const std::string& id) const {
     return std::get<bool>(value(id));
@@ -70,8 +73,9 @@ const std::string& ParameterReader::choice(const std::string& id) const {
     return std::get<std::string>(value(id));
 }
 int ParameterReader::choiceIndex(const std::string& id) const {
+    const std::string& chosen = choice(id);
     const auto& options = type_.parameter(id)->options;
-    const auto at = std::find_if(options.begin(), options.end(), [&](const auto& o) { return o.id == choice(id); });
+    const auto at = std::find_if(options.begin(), options.end(), [&](const auto& o) { return o.id == chosen; });
     return at == options.end() ? 0 : static_cast<int>(at - options.begin());
 }
 const Curve& ParameterReader::curve(const std::string& id) const {

@@ -1,7 +1,8 @@
 #pragma once
 #include "base/error.h"
-#include "colour/matrix.h"
 #include "grade/preset.h"
+#include "picture/picture.h"
+#include "stages/kernel.h"
 
 #include <functional>
 #include <memory>
@@ -10,35 +11,6 @@
 #include <vector>
 
 namespace baryton {
-
-/// What a stage's numbers are: the working encoding, or linear light. The program converts where this changes.
-enum class Domain { Encoded, Linear };
-
-/// Values between stages are held to ±this, in the working encoding.
-constexpr float kHeldRange = 64.0F;
-
-/// A run of pixels of one row, as planes, worked on in place. `count` is a multiple of kRowPad; lanes past the
-/// picture's edge hold finite values and are computed along. The position is of the first pixel's centre in the
-/// frame.
-struct Block {
-    float* r = nullptr;
-    float* g = nullptr;
-    float* b = nullptr;
-    std::size_t count = 0;
-    float x = 0.5F, dx = 0; ///< fraction of the frame's width, and its step from pixel to pixel
-    float y = 0.5F;         ///< fraction of the frame's height
-    float aspect = 1;       ///< the frame's width over its height
-};
-
-/// A stage made ready to run: its parameters worked into constants once, and a function that runs them over blocks.
-struct Kernel {
-    using Run = void (*)(const void* constants, const Block& block);
-    Domain domain = Domain::Encoded;
-    std::shared_ptr<const void> constants;
-    Run run = nullptr;
-    /// Set when the stage is a matrix in linear light and nothing more: neighbours are fused. `run` is then not used.
-    std::optional<Mat3> matrix;
-};
 
 enum class ParameterKind { Number, Toggle, Choice, CurveShape, LutFile };
 enum class Unit { None, Stops, Kelvin, Percent, Degrees };
@@ -74,7 +46,7 @@ std::string shownText(const ParameterType& type, const Value& value);
 
 class StageType;
 
-/// A stage's parameters with the defaults filled in.
+/// A stage's parameters with the defaults filled in. Asking for one that the type has not throws std::logic_error.
 class ParameterReader {
 public:
     ParameterReader(const StageType& type, const Stage& stage) : type_(type), stage_(stage) {}
@@ -99,15 +71,20 @@ public:
     std::string name;
     std::string summary; ///< one sentence for tooltips and the docs
     std::vector<Part> parts;
-    bool bakes = true; ///< a function of the pixel's colour alone
+    Footprint footprint = Footprint::Colour;
     std::vector<ParameterType> parameters;
     /// True when these parameters return the input bit for bit.
     std::function<bool(const ParameterReader&)> isNeutral;
-    /// Called with parameters in their ranges and not neutral.
+    /// Of Colour and Place. Called, as the two below, with parameters in their ranges and not neutral.
     std::function<Kernel(const ParameterReader&)> compile;
     /// What a stage that the user adds starts with, where its defaults would show nothing.
     std::map<std::string, Value> starters{};
+    /// Of Narrow; `scale` is how many pixels there are for one of the full-size picture, seldom more than 1.
+    std::function<AreaKernel(const ParameterReader&, double scale)> compileNarrow{};
+    /// Of Wide; `base` is what enters the stage: the whole frame, small, in the working encoding.
+    std::function<Kernel(const ParameterReader&, const Picture& base)> compileWide{};
 
+    bool bakes() const { return footprint == Footprint::Colour; }
     const ParameterType* parameter(const std::string& parameterId) const;
     bool standsIn(Part part) const;
 };

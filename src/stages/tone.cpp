@@ -75,7 +75,7 @@ const StageType& toneType() {
         "Tone",
         "Sets the scale from dark to light: its two ends, the shadows, the highlights and the contrast between.",
         {Part::Prep, Part::Look},
-        true,
+        Footprint::Colour,
         {percent("black.end", "Black end", -100, 100, 0, "Lifts or deepens the darkest tones alone."),
          percent("shadows", "Shadows", -100, 100, 0, "Opens or closes the shadows; black stays."),
          percent("contrast", "Contrast", -100, 100, 0, "Draws tones apart or together about the pivot."),

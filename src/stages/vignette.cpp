@@ -23,7 +23,8 @@ void RunVignette(const VignetteConstants& c, const Block& block) {
     const float v = block.y - c.centreY;
     const V toX = Splat(2 * c.perRadiusX / block.aspect), toY = Splat(2 * c.perRadiusY);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
-        const V x = hn::MulAdd(hn::Iota(d, static_cast<float>(i)), Splat(block.dx), Splat(block.x - c.centreX));
+        const V column = hn::Iota(d, block.first + static_cast<float>(i));
+        const V x = hn::MulAdd(column, Splat(block.dx), Splat(block.x - c.centreX));
         const V u = hn::Mul(x, Splat(block.aspect));
         const V ex = hn::Mul(toX, hn::MulAdd(u, Splat(c.cosTurn), Splat(v * c.sinTurn)));
         const V ey = hn::Mul(toY, hn::NegMulAdd(u, Splat(c.sinTurn), Splat(v * c.cosTurn)));
@@ -58,7 +59,7 @@ const StageType& vignetteType() {
         "Vignette",
         "Darkens or lightens the picture away from a place of your choice.",
         {Part::Finish},
-        false,
+        Footprint::Place,
         {stops("stops", "Stops", 4, "How much darker (left) or lighter (right) the outside becomes."),
          percent("centre.x", "Centre across", 0, 100, 50, "Where the middle lies, from the left edge to the right."),
          percent("centre.y", "Centre down", 0, 100, 50, "Where the middle lies, from the top edge to the bottom."),

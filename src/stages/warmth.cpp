@@ -15,7 +15,7 @@ const StageType& warmthType() {
         "Warmth",
         "Makes the picture warmer or cooler than it is, whatever its own white balance.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         {number("warmth", "Warmth", -100, 100, 1, 0,
                 "To the right warmer, to the left cooler, in mired: equal steps look equal."),
          percent("tint", "Tint", -100, 100, 0, "To the right toward magenta, to the left toward green.")},

@@ -170,7 +170,7 @@ const StageType& wheelsType() {
         "Wheels",
         "Pushes shadows, midtones and highlights each toward a colour of their own, and lifts or lowers them.",
         {Part::Look},
-        true,
+        Footprint::Colour,
         wheelsParameters(),
         [](const ParameterReader& p) {
             for (const std::string range : {"shadows", "midtones", "highlights", "whole"})

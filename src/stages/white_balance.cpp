@@ -23,7 +23,7 @@ const StageType& whiteBalanceType() {
             "White balance",
             "Makes the light of the scene neutral.",
             {Part::Prep},
-            true,
+            Footprint::Colour,
             {temperature,
              describe::percent("tint", "Tint", -100, 100, 0,
                                "Takes away a green cast (to the right) or a magenta one (to the left).")},

@@ -103,7 +103,7 @@ TEST(Window, TheWholeSlice) {
     const PictureView::Region r = grade->view()->region();
     const Pyramid pyramid(readPicture(d.folder() / "lake-fog.jpg").picture);
     const ViewSource source = viewSource(pyramid, {r.left, r.top, r.width, r.height, r.scale});
-    EXPECT_EQ(grade->view()->shownAfter(), imageOf(Program::compile(made), source.pixels, source.frame));
+    EXPECT_EQ(grade->view()->shownAfter(), imageOf(Program::compile(made), source));
 
     // The preset: one tick taken away, Prep left out by itself.
     d.menu(tr8("File"), tr8("Save preset…"));
@@ -334,8 +334,8 @@ TEST(Window, ANeutralIsPickedFromThePicture) {
     const QPointF snow(full.width() * 0.15, full.height() * 0.9);
     d.click(grade->view(), grade->view()->fromPicture(snow));
     ASSERT_FALSE(isNeutral(d.state().keyGrade()));
-    const auto c = colourAt(Program::compile(d.state().keyGrade()), full, static_cast<int>(snow.x()),
-                            static_cast<int>(snow.y()));
+    const auto c = Plan(Program::compile(d.state().keyGrade()), FrameMap::whole(full), full)
+                       .mean(full, {static_cast<int>(snow.x()), static_cast<int>(snow.y()), 1, 1});
     const auto source = full.row(2, static_cast<int>(snow.y()))[static_cast<int>(snow.x())] -
                         full.row(0, static_cast<int>(snow.y()))[static_cast<int>(snow.x())];
     EXPECT_GT(source, 0.05F) << "the snow was blue";
@@ -433,8 +433,7 @@ TEST(Window, AMovingControlComesToRestExactly) {
     const PictureView::Region r = grade->view()->region();
     const Pyramid pyramid(readPicture(d.folder() / "meadow-cart.jpg").picture);
     const ViewSource source = viewSource(pyramid, {r.left, r.top, r.width, r.height, r.scale});
-    EXPECT_EQ(grade->view()->shownAfter(),
-              imageOf(Program::compile(d.state().keyGrade()), source.pixels, source.frame));
+    EXPECT_EQ(grade->view()->shownAfter(), imageOf(Program::compile(d.state().keyGrade()), source));
 }
 
 TEST(Window, TheShelfIsSearchedAndAPresetIsAddedAbove) {

@@ -55,7 +55,7 @@ TEST(Kernels, PositionsCountWhereTheyShould) {
         constexpr std::size_t n = 64;
         alignas(64) float r[n], g[n], b[n];
         std::fill(r, r + n, 0.4F), std::fill(g, g + n, 0.3F), std::fill(b, b + n, 0.2F);
-        Block block{r, g, b, n, 0.5F / n, 1.0F / n, 0.2F, 1.5F};
+        Block block{r, g, b, n, 0, 0.5F / n, 1.0F / n, 0.2F, 1.5F};
         kernel.run(kernel.constants.get(), block);
         for (std::size_t x = 0; x < n; x += 5) {
             const Vec3 want = reference(stage, {0.4F, 0.3F, 0.2F}, (double(x) + 0.5) / n, 0.2F, 1.5);

@@ -155,7 +155,7 @@ ChainView::Counts ChainView::countStages(const Grade& grade) {
         for (const auto& stage : layer.stages) {
             const StageType* type = findStageType(stage.type);
             ++counts.look;
-            counts.baking += type && type->bakes;
+            counts.baking += type && type->bakes();
         }
     return counts;
 }

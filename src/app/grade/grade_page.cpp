@@ -311,9 +311,10 @@ void GradePage::showSide(Side which) {
 }
 
 PickedColour GradePage::colourPicked(QPointF fraction) const {
-    const auto source = meanColour(loaded_.pyramid->full(), fraction);
-    return {source, Program::compile(upTo(state_.shownGrade(), state_.chosenStage()))(source),
-            Program::compile(state_.shownGrade())(source)};
+    const Picture& full = loaded_.pyramid->full();
+    const PixelRect square = sampledSquare(full, fraction);
+    return {meanColour(full, fraction), planOf(upTo(state_.shownGrade(), state_.chosenStage())).mean(full, square),
+            planOf(state_.shownGrade()).mean(full, square)};
 }
 
 void GradePage::chooseReference() {

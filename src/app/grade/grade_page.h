@@ -113,11 +113,12 @@ private:
     std::string alone_;
     QString wiped_; ///< the version that is wiped against another
     std::optional<std::array<float, 3>> pointedAfter_;
-    struct PointerPrograms {
-        Program all;                 ///< the whole grade
-        std::vector<Program> inputs; ///< what stands before the stage of each panel
+    struct PointerPlans {
+        Plan all;                 ///< the whole grade
+        std::vector<Plan> inputs; ///< what stands before the stage of each panel
     };
-    std::optional<PointerPrograms> pointer_; ///< compiled once for many moves of the pointer
+    Plan planOf(const Grade& grade) const; ///< on the whole picture
+    std::optional<PointerPlans> pointer_;  ///< made once for many moves of the pointer
 };
 
 } // namespace baryton

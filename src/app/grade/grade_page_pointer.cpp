@@ -17,6 +17,12 @@ int level(float v) {
 
 } // namespace
 
+Plan GradePage::planOf(const Grade& grade) const {
+    const Program program = Program::compile(grade);
+    const Picture& full = loaded_.pyramid->full();
+    return {program, loaded_.pyramid->fullMap(program.needs(full.scale())), full};
+}
+
 void GradePage::showPointer(QPointF at) {
     if (!hasPixels()) return;
     const Picture& full = loaded_.pyramid->full();
@@ -24,11 +30,12 @@ void GradePage::showPointer(QPointF at) {
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
     const int y = std::clamp(static_cast<int>(at.y()), 0, full.height() - 1);
     if (!pointer_) {
-        pointer_ = PointerPrograms{Program::compile(displayedGrade()), {}};
+        pointer_ = PointerPlans{planOf(displayedGrade()), {}};
         for (EditorPanel* each : panels())
-            pointer_->inputs.push_back(Program::compile(upTo(state_.shownGrade(), each->target())));
+            pointer_->inputs.push_back(planOf(upTo(state_.shownGrade(), each->target())));
     }
-    const auto after = colourAt(pointer_->all, full, x, y);
+    const PixelRect pixel{x, y, 1, 1};
+    const auto after = pointer_->all.mean(full, pixel);
     const Vec3 seen = {after[0], after[1], after[2]};
     const auto chroma = chromaPlane(seen);
     QString text = tr("R %1 G %2 B %3 → R %4 G %5 B %6")
@@ -42,8 +49,7 @@ void GradePage::showPointer(QPointF at) {
     if (std::hypot(chroma[0], chroma[1]) > least) text += tr("   hue %1°").arg(std::lround(hueOf(seen)));
     Q_EMIT pointerText(text);
     pointedAfter_ = after;
-    for (std::size_t i = 0; i < panels().size(); ++i)
-        panels()[i]->setPointed(colourAt(pointer_->inputs[i], full, x, y));
+    for (std::size_t i = 0; i < panels().size(); ++i) panels()[i]->setPointed(pointer_->inputs[i].mean(full, pixel));
     showSamples();
 }
 
@@ -64,11 +70,11 @@ void GradePage::showSamples() {
         if (sample.chroma > least) pins.append({label, sample.hue, sample.opposite});
     };
     if (hasPixels() && !samples_.of(state_.key()).isEmpty()) {
-        const Program program = Program::compile(displayedGrade());
+        const Plan plan = planOf(displayedGrade());
         int number = 0;
         for (const QPointF& at : samples_.of(state_.key())) {
             const QString label = QString::number(++number);
-            const SampledPoint sample = readSample(loaded_.pyramid->full(), program, at);
+            const SampledPoint sample = readSample(loaded_.pyramid->full(), plan, at);
             marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
             scopeMarks.append({sample.after, label});
             entries.append({label, sample, sampleText(label, sample)});
@@ -76,10 +82,11 @@ void GradePage::showSamples() {
         }
     }
     if (!reference_.isEmpty()) {
+        const Plan asItIs(Program(), FrameMap::whole(reference_), reference_);
         char letter = 'a';
         for (const QPointF& at : samples_.of(Samples::kReference)) {
             const QString label{QLatin1Char(letter++)};
-            const SampledPoint sample = readSample(reference_, Program(), at);
+            const SampledPoint sample = readSample(reference_, asItIs, at);
             scopeMarks.append({sample.after, label});
             entries.append({label, sample, sampleText(label, sample)});
             addPin(label, sample);

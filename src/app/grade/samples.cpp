@@ -34,22 +34,20 @@ void Samples::clear(int picture) {
     points_.erase(picture);
 }
 
-std::array<float, 3> meanColour(const Picture& picture, QPointF at) {
+PixelRect sampledSquare(const Picture& picture, QPointF at) {
     const int cx = std::clamp(static_cast<int>(at.x() * picture.width()), 0, picture.width() - 1);
     const int cy = std::clamp(static_cast<int>(at.y() * picture.height()), 0, picture.height() - 1);
     const int reach = std::max(2, picture.longSide() / 800);
-    std::array<float, 3> mean{};
-    int count = 0;
-    for (int y = std::max(0, cy - reach); y <= std::min(picture.height() - 1, cy + reach); ++y)
-        for (int x = std::max(0, cx - reach); x <= std::min(picture.width() - 1, cx + reach); ++x, ++count)
-            for (int k = 0; k < 3; ++k) mean[static_cast<std::size_t>(k)] += picture.row(k, y)[x];
-    for (float& v : mean) v /= static_cast<float>(count);
-    return mean;
+    const int x0 = std::max(0, cx - reach), y0 = std::max(0, cy - reach);
+    return {x0, y0, std::min(picture.width(), cx + reach + 1) - x0, std::min(picture.height(), cy + reach + 1) - y0};
 }
 
-SampledPoint readSample(const Picture& source, const Program& program, QPointF at) {
-    const auto before = meanColour(source, at);
-    return samplePoint(before, program(before));
+std::array<float, 3> meanColour(const Picture& picture, QPointF at) {
+    return Plan(Program(), FrameMap::whole(picture), picture).mean(picture, sampledSquare(picture, at));
+}
+
+SampledPoint readSample(const Picture& source, const Plan& plan, QPointF at) {
+    return samplePoint(meanColour(source, at), plan.mean(source, sampledSquare(source, at)));
 }
 
 QString sampleText(const QString& label, const SampledPoint& sample) {

@@ -2,6 +2,7 @@
 #include "app/preview_service.h"
 #include "app/widgets/picture_view.h"
 #include "app/widgets/scope_view.h"
+#include "render/plan.h"
 
 #include <QPointF>
 #include <map>
@@ -26,10 +27,12 @@ private:
     std::map<int, QVector<QPointF>> points_;
 };
 
-/// A sample read: its colours before and after. The mean of a small square, for one pixel is noise.
-SampledPoint readSample(const Picture& source, const Program& program, QPointF at);
-/// Mean source colour of a small square about a place given in fractions.
+/// The small square about a place given in fractions that a sample is the mean of, for one pixel is noise.
+PixelRect sampledSquare(const Picture& picture, QPointF at);
+/// Mean source colour of that square.
 std::array<float, 3> meanColour(const Picture& picture, QPointF at);
+/// A sample read: the means of its square before and after.
+SampledPoint readSample(const Picture& source, const Plan& plan, QPointF at);
 /// "1   87 42 45 → 68 31 69   hue 49°, opposite 229°".
 QString sampleText(const QString& label, const SampledPoint& sample);
 

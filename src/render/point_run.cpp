@@ -1,0 +1,58 @@
+#include "render/point_run.h"
+#include "render/steps.h"
+
+#include <algorithm>
+#include <cstring>
+
+namespace baryton {
+
+namespace {
+struct alignas(64) Kept {
+    float planes[kKeepSlots][3][kBlockPixels];
+};
+} // namespace
+
+void PointRun::operator()(const Block& whole) const {
+    static thread_local Kept kept;
+    // What Keep sets aside is as large as a block, so a longer run is cut into blocks.
+    for (std::size_t start = 0; start < whole.count; start += kBlockPixels) {
+        Block block = whole;
+        block.r += start, block.g += start, block.b += start;
+        block.count = std::min(kBlockPixels, whole.count - start);
+        block.first += static_cast<float>(start);
+        for (const PointStep& step : steps) {
+            const float* under = kept.planes[step.slot][0];
+            switch (step.kind) {
+            case PointStep::Kind::Stage:
+                step.kernel.run(step.kernel.constants.get(), block);
+                break;
+            case PointStep::Kind::Matrix:
+                runMatrix(step.matrix.data(), block);
+                break;
+            case PointStep::Kind::ToLinear:
+                runToLinear(block);
+                break;
+            case PointStep::Kind::ToEncoded:
+                runToEncoded(block);
+                break;
+            case PointStep::Kind::Keep: {
+                const float* planes[3] = {block.r, block.g, block.b};
+                for (int k = 0; k < 3; ++k)
+                    std::memcpy(kept.planes[step.slot][k], planes[k], block.count * sizeof(float));
+                break;
+            }
+            case PointStep::Kind::Mix:
+                if (step.limits)
+                    runMixLimited(under, kBlockPixels, step.strength, *step.limits, block);
+                else
+                    runMix(under, kBlockPixels, step.strength, block);
+                break;
+            case PointStep::Kind::Blend:
+                runBlend(under, kBlockPixels, step.strength, step.mode, block);
+                break;
+            }
+        }
+    }
+}
+
+} // namespace baryton

@@ -1,0 +1,35 @@
+#pragma once
+#include "stages/blend.h"
+#include "stages/kernel.h"
+#include "stages/limits.h"
+
+#include <array>
+#include <optional>
+#include <vector>
+
+namespace baryton {
+
+/// One step over single pixels.
+struct PointStep {
+    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Mix, Blend } kind = Kind::Stage;
+    Kernel kernel;                      ///< Stage
+    std::array<float, 9> matrix{};      ///< Matrix
+    int slot = 0;                       ///< Keep, Mix
+    float strength = 1;                 ///< Mix, Blend: result · strength + kept · (1 − strength)
+    std::optional<Limits> limits;       ///< Mix: where the stage acts
+    BlendMode mode = BlendMode::Normal; ///< Blend
+};
+
+/// Neighbouring stages that look at single pixels, fused: what enters and leaves is in the working encoding.
+struct PointRun {
+    std::vector<PointStep> steps;
+
+    /// Over a run of pixels in place, of any length.
+    void operator()(const Block& block) const;
+};
+
+/// The most pixels that are worked on at a time: three planes and the kept ones stay within the fast caches.
+constexpr std::size_t kBlockPixels = 2048;
+constexpr int kKeepSlots = 2; ///< a stage's mix within a layer's mix
+
+} // namespace baryton

@@ -1,0 +1,68 @@
+#pragma once
+#include "colour/matrix.h"
+
+#include <cstddef>
+#include <memory>
+#include <optional>
+
+namespace baryton {
+
+/// What a stage must see to know what a pixel becomes; how it is run follows from it.
+enum class Footprint {
+    Colour, ///< the pixel's colour alone: it can become part of a LUT ("bakes")
+    Place,  ///< the colour and where it lies in the frame
+    Narrow, ///< pixels around it, a few of the full-size picture: run on tiles with a margin
+    Wide,   ///< much of the frame: worked out on one small version of it, laid over at any size
+};
+
+/// What a stage's numbers are: the working encoding, or linear light. The program converts where this changes.
+enum class Domain { Encoded, Linear };
+
+/// Values between stages are held to ±this, in the working encoding.
+constexpr float kHeldRange = 64.0F;
+
+/// A run of pixels of one row, as planes, worked on in place. `count` is a multiple of kRowPad; lanes past the
+/// picture's edge hold finite values and are computed along.
+///
+/// Pixel i of the run lies at (x + (first + i)·dx, y) in fractions of the frame. Computed like this and not
+/// otherwise, a pixel's place, and with it its colour, does not depend on how a picture was cut into runs.
+struct Block {
+    float* r = nullptr;
+    float* g = nullptr;
+    float* b = nullptr;
+    std::size_t count = 0;
+    float first = 0;        ///< column of the first pixel in the picture, a whole number
+    float x = 0.5F, dx = 0; ///< centre of column 0 in the frame's width, and the step from column to column
+    float y = 0.5F;         ///< fraction of the frame's height
+    float aspect = 1;       ///< the frame's width over its height
+};
+
+/// A stage made ready to run: its parameters worked into constants once, and a function that runs them over blocks.
+struct Kernel {
+    using Run = void (*)(const void* constants, const Block& block);
+    Domain domain = Domain::Encoded;
+    std::shared_ptr<const void> constants;
+    Run run = nullptr;
+    /// Set when the stage is a matrix in linear light and nothing more: neighbours are fused. `run` is then not used.
+    std::optional<Mat3> matrix;
+};
+
+/// A rectangle of pixels and what lies around it, as planes of the working encoding.
+struct AreaTile {
+    const float*
+        in[3]{}; ///< (width + 2·margin) × (height + 2·margin) pixels; past the picture's edge the last repeats
+    std::size_t inStride = 0;
+    float* out[3]{}; ///< width × height pixels
+    std::size_t outStride = 0;
+    int width = 0, height = 0;
+};
+
+/// A Narrow stage made ready to run at one scale.
+struct AreaKernel {
+    using Run = void (*)(const void* constants, const AreaTile& tile);
+    int margin = 0; ///< how many pixels around a tile it reads
+    std::shared_ptr<const void> constants;
+    Run run = nullptr; ///< nothing where the scale leaves nothing to do
+};
+
+} // namespace baryton
