@@ -2571,10 +2571,6 @@
         <translation>nicht zu schreiben</translation>
     </message>
     <message>
-        <source>cannot make the folder</source>
-        <translation>der Ordner ist nicht anzulegen</translation>
-    </message>
-    <message>
         <source>there are no pictures to work on</source>
         <translation>es gibt keine Bilder zu bearbeiten</translation>
     </message>
@@ -2899,22 +2895,6 @@
         <translation>das Bild mit einem gültigen Profil noch einmal sichern</translation>
     </message>
     <message>
-        <source>the colour profile is for another kind of picture ({} channels here)</source>
-        <translation>das Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
-    </message>
-    <message>
-        <source>save the picture again with a profile that fits it</source>
-        <translation>das Bild mit einem passenden Profil noch einmal sichern</translation>
-    </message>
-    <message>
-        <source>the colour profile can&apos;t be used to read the picture</source>
-        <translation>mit dem Farbprofil lässt sich das Bild nicht lesen</translation>
-    </message>
-    <message>
-        <source>save the picture again with another profile</source>
-        <translation>das Bild mit einem anderen Profil noch einmal sichern</translation>
-    </message>
-    <message>
         <source>the profile is not one of a monitor</source>
         <translation>das Profil ist keines eines Bildschirms</translation>
     </message>
@@ -2933,14 +2913,6 @@
     <message>
         <source>scale it down or cut it into parts first</source>
         <translation>erst verkleinern oder in Teile schneiden</translation>
-    </message>
-    <message>
-        <source>its numbers are of a kind that pictures seldom have ({})</source>
-        <translation>seine Zahlen sind von einer Art, die Bilder selten haben ({})</translation>
-    </message>
-    <message>
-        <source>save it with 8 or 16 bits or as 32-bit float</source>
-        <translation>mit 8 oder 16 Bit oder als 32-Bit-Gleitkomma sichern</translation>
     </message>
     <message>
         <source>cannot read the folder: {}</source>
@@ -3138,6 +3110,90 @@
         <source>{:.0f} % of the picture has its tones laid together: folds are gone there.</source>
         <translation>Auf {:.0f} % des Bildes liegen die Töne zusammen: Falten sind dort weg.</translation>
     </message>
+    <message>
+        <source>Bloom</source>
+        <translation>Überstrahlung</translation>
+    </message>
+    <message>
+        <source>Lets bright places glow into what surrounds them, as light does in a lens or in haze.</source>
+        <translation>Lässt helle Stellen in ihre Umgebung leuchten, wie Licht im Objektiv oder im Dunst.</translation>
+    </message>
+    <message>
+        <source>How much of their light bright places give away.</source>
+        <translation>Wie viel von ihrem Licht helle Stellen abgeben.</translation>
+    </message>
+    <message>
+        <source>Threshold</source>
+        <translation>Schwelle</translation>
+    </message>
+    <message>
+        <source>From which tone on a place is bright.</source>
+        <translation>Ab welchem Ton eine Stelle hell ist.</translation>
+    </message>
+    <message>
+        <source>How gently that sets in: at 0 the threshold is a hard line.</source>
+        <translation>Wie sanft das einsetzt: Bei 0 ist die Schwelle eine harte Grenze.</translation>
+    </message>
+    <message>
+        <source>How far the glow goes, in thousandths of the frame&apos;s long side.</source>
+        <translation>Wie weit das Leuchten reicht, in Tausendsteln der langen Seite des Bilds.</translation>
+    </message>
+    <message>
+        <source>The colour of the glow.</source>
+        <translation>Die Farbe des Leuchtens.</translation>
+    </message>
+    <message>
+        <source>How far the glow takes that colour; the lights themselves keep theirs.</source>
+        <translation>Wie weit das Leuchten diese Farbe annimmt; die Lichter selbst behalten ihre.</translation>
+    </message>
+    <message>
+        <source>Detail</source>
+        <translation>Details</translation>
+    </message>
+    <message>
+        <source>Makes edges and fine structure clearer, or softer.</source>
+        <translation>Macht Kanten und feine Strukturen klarer oder weicher.</translation>
+    </message>
+    <message>
+        <source>Way</source>
+        <translation>Verfahren</translation>
+    </message>
+    <message>
+        <source>Unsharp mask adds what a blurred copy lacks; high-pass lays it over softly and leaves black and white alone.</source>
+        <translation>Unscharf maskieren fügt hinzu, was einer weichen Kopie fehlt; Hochpass legt es weich darüber und lässt Schwarz und Weiß in Ruhe.</translation>
+    </message>
+    <message>
+        <source>Unsharp mask</source>
+        <translation>Unscharf maskieren</translation>
+    </message>
+    <message>
+        <source>High-pass</source>
+        <translation>Hochpass</translation>
+    </message>
+    <message>
+        <source>How much clearer (right) or softer (left) fine structure becomes.</source>
+        <translation>Wie viel klarer (rechts) oder weicher (links) feine Strukturen werden.</translation>
+    </message>
+    <message>
+        <source>Radius</source>
+        <translation>Radius</translation>
+    </message>
+    <message>
+        <source>How coarse the structure is that it works on, in pixels of the full-size picture: a smaller view shows what will be left of it.</source>
+        <translation>Wie grob die Strukturen sind, auf die es wirkt, in Pixeln des Bilds in voller Größe: Eine kleinere Ansicht zeigt, was davon übrig bleibt.</translation>
+    </message>
+    <message>
+        <source>Leaves weaker differences alone, such as noise. Of Unsharp mask.</source>
+        <translation>Lässt schwächere Unterschiede in Ruhe, etwa Rauschen. Nur beim Unscharf-Maskieren.</translation>
+    </message>
+    <message>
+        <source>Halo guard</source>
+        <translation>Saumschutz</translation>
+    </message>
+    <message>
+        <source>Holds light and dark seams along edges back: at 100 no pixel becomes lighter or darker than its neighbours. Of Unsharp mask.</source>
+        <translation>Hält helle und dunkle Säume an Kanten zurück: Bei 100 wird kein Pixel heller oder dunkler als seine Nachbarn. Nur beim Unscharf-Maskieren.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3152,6 +3208,10 @@
     <message>
         <source>No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, “black and white”.</source>
         <translation>Damit hat keine Stufe zu tun. Versuchen Sie, was das Bild werden soll: „weich“, „verblasst“, „wärmer“, „schwarzweiß“.</translation>
+    </message>
+    <message>
+        <source>%1 (Finish)</source>
+        <translation>%1 (Abschluss)</translation>
     </message>
 </context>
 <context>
@@ -5617,6 +5677,28 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::PendingFile</name>
+    <message>
+        <source>cannot make the folder</source>
+        <translation type="unfinished">der Ordner ist nicht anzulegen</translation>
+    </message>
+    <message>
+        <source>cannot write</source>
+        <translation type="unfinished">nicht zu schreiben</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PictureReader::Decoder</name>
+    <message>
+        <source>its numbers are of a kind that pictures seldom have ({})</source>
+        <translation type="unfinished">seine Zahlen sind von einer Art, die Bilder selten haben ({})</translation>
+    </message>
+    <message>
+        <source>save it with 8 or 16 bits or as 32-bit float</source>
+        <translation type="unfinished">mit 8 oder 16 Bit oder als 32-Bit-Gleitkomma sichern</translation>
+    </message>
+</context>
+<context>
     <name>baryton::PictureSet</name>
     <message numerus="yes">
         <source>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</source>
@@ -6029,6 +6111,25 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Clear</source>
         <translation>Leeren</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ProfileConversion::Lcms</name>
+    <message>
+        <source>the colour profile is for another kind of picture ({} channels here)</source>
+        <translation type="unfinished">das Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
+    </message>
+    <message>
+        <source>save the picture again with a profile that fits it</source>
+        <translation type="unfinished">das Bild mit einem passenden Profil noch einmal sichern</translation>
+    </message>
+    <message>
+        <source>the colour profile can&apos;t be used to read the picture</source>
+        <translation type="unfinished">mit dem Farbprofil lässt sich das Bild nicht lesen</translation>
+    </message>
+    <message>
+        <source>save the picture again with another profile</source>
+        <translation type="unfinished">das Bild mit einem anderen Profil noch einmal sichern</translation>
     </message>
 </context>
 <context>
@@ -7221,6 +7322,14 @@ Blau</translation>
     <message>
         <source>dark corners, burn, edges, frame, spotlight, focus, old photograph</source>
         <translation>dunkle Ecken, Ränder, Rahmen, Scheinwerfer, Blickfang, altes Foto</translation>
+    </message>
+    <message>
+        <source>glow, haze, dreamy, soft light, lamps, stars, mist, diffusion, soft focus</source>
+        <translation>Leuchten, Glühen, Dunst, verträumt, weiches Licht, Lampen, Sterne, Nebel, Weichzeichner, Schein</translation>
+    </message>
+    <message>
+        <source>sharpen, sharp, sharpness, clear, crisp, blur, soften, texture, unsharp, high pass</source>
+        <translation>schärfen, scharf, Schärfe, klar, knackig, weichzeichnen, Struktur, unscharf maskieren, Hochpass</translation>
     </message>
 </context>
 <context>

@@ -32,7 +32,7 @@ void MainWindow::openPalette() {
                            purposes(stage.type)});
     }
     for (const StageType* type : stageTypes()) {
-        if (!type->standsIn(Part::Look)) continue;
+        if (type->standsIn(Part::Prep) && !type->standsIn(Part::Look)) continue;
         const auto add = [this, id = type->id] {
             showTask(0);
             addStage(state_, id);

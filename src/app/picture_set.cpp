@@ -5,6 +5,7 @@
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "picture/metadata.h"
+#include "stages/finish_order.h"
 #include "stages/preset_words.h"
 #include "stages/stage_type.h"
 
@@ -249,6 +250,7 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     if (picture.work == work) return;
     picture.work = work;
+    orderFinish(picture.work.grade);
     unsaved_.insert(index);
     storeTimer_.start();
     drawThumbnail(index);

@@ -55,7 +55,6 @@ public:
         if (fd_ >= 0) ::close(fd_);
     }
     int get() const { return fd_; }
-    int release() { return std::exchange(fd_, -1); }
 
 private:
     int fd_;
@@ -96,28 +95,56 @@ std::string readFile(const fs::path& file, std::size_t limit) {
     }
 }
 
-void writeFileAtomically(const fs::path& file, std::string_view bytes) {
-    const fs::path folder = file.has_parent_path() ? file.parent_path() : fs::path(".");
+PendingFile::PendingFile(fs::path target) : target_(std::move(target)) {
+    const fs::path folder = target_.has_parent_path() ? target_.parent_path() : fs::path(".");
     std::error_code failed;
     fs::create_directories(folder, failed);
     if (failed) throw systemError(folder, marked("cannot make the folder"), failed.value());
-
     static std::atomic<unsigned> serial{0};
-    const fs::path part = folder / ("." + file.filename().string().substr(0, 200) + "." + std::to_string(::getpid()) +
-                                    "-" + std::to_string(serial++) + ".part");
-    Descriptor fd(::open(part.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666));
-    if (fd.get() < 0) throw systemError(file, marked("cannot write"), errno);
-    try {
-        writeAll(fd.get(), bytes, file);
-        if (::fsync(fd.get()) != 0) throw systemError(file, marked("cannot write"), errno);
-        if (::close(fd.release()) != 0) throw systemError(file, marked("cannot write"), errno);
-        if (::rename(part.c_str(), file.c_str()) != 0) throw systemError(file, marked("cannot write"), errno);
-    } catch (...) {
-        ::unlink(part.c_str());
-        throw;
+    part_ = folder / ("." + target_.filename().string().substr(0, 200) + "." + std::to_string(::getpid()) + "-" +
+                      std::to_string(serial++) + ".part");
+    fd_ = ::open(part_.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_APPEND | O_CLOEXEC, 0666);
+    if (fd_ < 0) {
+        const int code = errno;
+        part_.clear();
+        throw systemError(target_, marked("cannot write"), code);
     }
+}
+
+PendingFile::~PendingFile() {
+    if (fd_ >= 0) ::close(fd_);
+    if (!part_.empty()) ::unlink(part_.c_str());
+}
+
+void PendingFile::write(std::string_view bytes) {
+    writeAll(fd_, bytes, target_);
+}
+
+std::optional<Error> PendingFile::whyNoFurther() {
+    try {
+        writeAll(fd_, std::string_view("\0", 1), target_);
+    } catch (const Error& e) {
+        return e;
+    }
+    return {};
+}
+
+void PendingFile::keep() {
+    // By its name: a library may have put another file there.
+    const Descriptor written(::open(part_.c_str(), O_RDONLY | O_CLOEXEC));
+    if (written.get() < 0 || ::fsync(written.get()) != 0) throw systemError(target_, marked("cannot write"), errno);
+    if (::close(std::exchange(fd_, -1)) != 0) throw systemError(target_, marked("cannot write"), errno);
+    if (::rename(part_.c_str(), target_.c_str()) != 0) throw systemError(target_, marked("cannot write"), errno);
+    const fs::path folder = target_.has_parent_path() ? target_.parent_path() : fs::path(".");
+    part_.clear();
     const Descriptor folderFd(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
     if (folderFd.get() >= 0) ::fsync(folderFd.get()); // the name itself reaches the disk; not every file system can
+}
+
+void writeFileAtomically(const fs::path& file, std::string_view bytes) {
+    PendingFile pending(file);
+    pending.write(bytes);
+    pending.keep();
 }
 
 std::string contentHash(std::string_view bytes) {

@@ -1,7 +1,10 @@
 #pragma once
+#include "base/error.h"
+
 #include <cstddef>
 #include <cstdint>
 #include <filesystem>
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -11,6 +14,30 @@ namespace baryton {
 
 /// The whole file as bytes. Throws Error when it is missing, unreadable, a folder, or larger than `limit`.
 std::string readFile(const std::filesystem::path& file, std::size_t limit = std::size_t(1) << 30);
+
+/// A file on its way: written beside its target under another name, then put in the target's place. After a crash
+/// there is the old file or the new one; when it is given up nothing is left beside it.
+class PendingFile {
+public:
+    /// Makes the folder where it is missing. Throws Error when nothing can be written there.
+    explicit PendingFile(std::filesystem::path target);
+    PendingFile(const PendingFile&) = delete;
+    PendingFile& operator=(const PendingFile&) = delete;
+    ~PendingFile();
+
+    /// Where it is written meanwhile; exists, empty.
+    const std::filesystem::path& path() const { return part_; }
+    /// Appends. Throws Error.
+    void write(std::string_view bytes);
+    /// Why a library could write no further: the disk is full, the file too large. Nothing when that isn't so.
+    std::optional<Error> whyNoFurther();
+    /// Flushes it to the disk and renames it over the target. Throws Error.
+    void keep();
+
+private:
+    std::filesystem::path target_, part_;
+    int fd_ = -1;
+};
 
 /// Writes beside the target, flushes to the disk, then renames over it: after a crash there is the old file or the
 /// new one. Missing folders are made. Throws Error (no permission, disk full…); the target is then untouched and

@@ -40,6 +40,10 @@ std::string unitName(Unit unit) {
         return "fraction";
     case Unit::Degrees:
         return "degrees";
+    case Unit::Pixels:
+        return "pixels of the full-size picture";
+    case Unit::PerMille:
+        return "thousandths of the frame's long side";
     case Unit::None:
         break;
     }

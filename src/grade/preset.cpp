@@ -37,6 +37,9 @@ void setStages(Grade& grade, std::vector<Stage>& stages, const std::vector<Stage
         }
         Stage made = carried[i];
         made.id = freeId(grade, made.type);
+        // And behind all of its type, so that it is found as the k-th of them another time.
+        for (std::size_t k = after; k < stages.size(); ++k)
+            if (stages[k].type == made.type) after = k + 1;
         stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(after), std::move(made));
         ++after;
     }

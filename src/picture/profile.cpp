@@ -61,81 +61,105 @@ bool isSrgb(const MatrixProfile& m) {
     return true;
 }
 
-void runMatrix(Picture& picture, const MatrixProfile& m) {
+} // namespace
+
+struct ProfileConversion::Tables {
     // 16-bit input falls on the entries exactly; float input is interpolated, and continued in a straight line
     // outside 0…1.
-    constexpr std::size_t last = 65535;
-    std::vector<float> tables[3];
-    for (unsigned c = 0; c < 3; ++c) {
-        tables[c].resize(last + 1);
-        for (std::size_t i = 0; i <= last; ++i)
-            tables[c][i] = cmsEvalToneCurveFloat(m.curves[c], static_cast<float>(i) / last);
-    }
-    const auto look = [&](const std::vector<float>& t, float v) {
-        const float at = v * last;
-        const auto i = static_cast<std::size_t>(std::clamp(at, 0.0F, static_cast<float>(last - 1)));
-        return t[i] + (at - static_cast<float>(i)) * (t[i + 1] - t[i]);
-    };
-    float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
-    tbb::parallel_for(0, picture.height(), [&](int y) {
-        const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
-        for (std::size_t x = start; x < start + static_cast<std::size_t>(picture.width()); ++x) {
-            const Vec3 rgb = m.toLinearSrgb * Vec3{look(tables[0], planes[0][x]), look(tables[1], planes[1][x]),
-                                                   look(tables[2], planes[2][x])};
-            for (unsigned c = 0; c < 3; ++c) planes[c][x] = static_cast<float>(linearToSrgb(rgb[c]));
+    static constexpr std::size_t kLast = 65535;
+    std::vector<float> curves[3];
+    Mat3 toLinearSrgb;
+
+    explicit Tables(const MatrixProfile& m) : toLinearSrgb(m.toLinearSrgb) {
+        for (unsigned c = 0; c < 3; ++c) {
+            curves[c].resize(kLast + 1);
+            for (std::size_t i = 0; i <= kLast; ++i)
+                curves[c][i] = cmsEvalToneCurveFloat(m.curves[c], static_cast<float>(i) / kLast);
         }
-    });
+    }
+
+    void run(Picture& picture) const {
+        const auto look = [](const std::vector<float>& t, float v) {
+            const float at = v * kLast;
+            const auto i = static_cast<std::size_t>(std::clamp(at, 0.0F, static_cast<float>(kLast - 1)));
+            return t[i] + (at - static_cast<float>(i)) * (t[i + 1] - t[i]);
+        };
+        float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
+        tbb::parallel_for(0, picture.height(), [&](int y) {
+            const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
+            for (std::size_t x = start; x < start + static_cast<std::size_t>(picture.width()); ++x) {
+                const Vec3 rgb = toLinearSrgb * Vec3{look(curves[0], planes[0][x]), look(curves[1], planes[1][x]),
+                                                     look(curves[2], planes[2][x])};
+                for (unsigned c = 0; c < 3; ++c) planes[c][x] = static_cast<float>(linearToSrgb(rgb[c]));
+            }
+        });
+    }
+};
+
+struct ProfileConversion::Lcms {
+    Transform transform;
+    std::size_t channels;
+
+    Lcms(cmsHPROFILE from, int channelCount)
+        : transform(nullptr, &cmsDeleteTransform), channels(static_cast<std::size_t>(channelCount)) {
+        const cmsColorSpaceSignature wanted = channelCount == 1   ? cmsSigGrayData
+                                              : channelCount == 3 ? cmsSigRgbData
+                                                                  : cmsSigCmykData;
+        if (cmsGetColorSpace(from) != wanted)
+            throw Error("", "",
+                        inWords("the colour profile is for another kind of picture ({} channels here)", channelCount),
+                        words("save the picture again with a profile that fits it"));
+        const Profile to(cmsCreate_sRGBProfile(), &cmsCloseProfile);
+        const cmsUInt32Number in = channelCount == 1   ? TYPE_GRAY_FLT
+                                   : channelCount == 3 ? TYPE_RGB_FLT
+                                                       : TYPE_CMYK_FLT;
+        transform.reset(cmsCreateTransform(from, in, to.get(), TYPE_RGB_FLT, INTENT_RELATIVE_COLORIMETRIC,
+                                           cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE));
+        if (!transform)
+            throw Error("", "", words("the colour profile can't be used to read the picture"),
+                        words("save the picture again with another profile"));
+    }
+
+    void run(Picture& picture, const Picture* black) const {
+        const auto width = static_cast<std::size_t>(picture.width()), n = channels;
+        float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
+        tbb::parallel_for(0, picture.height(), [&](int y) {
+            std::vector<float> device(width * n), rgb(width * 3);
+            const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
+            const float inkScale = n == 4 ? 100.0F : 1.0F; // Little CMS counts float ink in percent
+            for (std::size_t x = 0; x < width; ++x)
+                for (std::size_t c = 0; c < n; ++c)
+                    device[x * n + c] = inkScale * (c == 3 ? black->row(0, y)[x] : planes[c][start + x]);
+            cmsDoTransform(transform.get(), device.data(), rgb.data(), static_cast<cmsUInt32Number>(width));
+            for (std::size_t x = 0; x < width; ++x)
+                for (std::size_t c = 0; c < 3; ++c) planes[c][start + x] = rgb[x * 3 + c];
+        });
+    }
+};
+
+ProfileConversion::ProfileConversion(std::string_view icc, int channels) {
+    const Profile profile = open(icc);
+    MatrixProfile matrix;
+    if (channels != 3 || !readMatrix(profile.get(), matrix))
+        lcms_ = std::make_unique<Lcms>(profile.get(), channels);
+    else if (!isSrgb(matrix))
+        tables_ = std::make_unique<Tables>(matrix);
 }
 
-void runTransform(Picture& picture, cmsHPROFILE from, int channels, const Picture* black) {
-    const cmsColorSpaceSignature space = cmsGetColorSpace(from);
-    const cmsColorSpaceSignature wanted = channels == 1   ? cmsSigGrayData
-                                          : channels == 3 ? cmsSigRgbData
-                                                          : cmsSigCmykData;
-    if (space != wanted)
-        throw Error("", "", inWords("the colour profile is for another kind of picture ({} channels here)", channels),
-                    words("save the picture again with a profile that fits it"));
-    const Profile to(cmsCreate_sRGBProfile(), &cmsCloseProfile);
-    const cmsUInt32Number in = channels == 1 ? TYPE_GRAY_FLT : channels == 3 ? TYPE_RGB_FLT : TYPE_CMYK_FLT;
-    const Transform transform(cmsCreateTransform(from, in, to.get(), TYPE_RGB_FLT, INTENT_RELATIVE_COLORIMETRIC,
-                                                 cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE),
-                              &cmsDeleteTransform);
-    if (!transform)
-        throw Error("", "", words("the colour profile can't be used to read the picture"),
-                    words("save the picture again with another profile"));
-    const auto width = static_cast<std::size_t>(picture.width());
-    float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
-    tbb::parallel_for(0, picture.height(), [&](int y) {
-        const auto n = static_cast<std::size_t>(channels);
-        std::vector<float> device(width * n), rgb(width * 3);
-        const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
-        const float inkScale = channels == 4 ? 100.0F : 1.0F; // Little CMS counts float ink in percent
-        for (std::size_t x = 0; x < width; ++x)
-            for (std::size_t c = 0; c < n; ++c)
-                device[x * n + c] = inkScale * (c == 3 ? black->row(0, y)[x] : planes[c][start + x]);
-        cmsDoTransform(transform.get(), device.data(), rgb.data(), static_cast<cmsUInt32Number>(width));
-        for (std::size_t x = 0; x < width; ++x)
-            for (std::size_t c = 0; c < 3; ++c) planes[c][start + x] = rgb[x * 3 + c];
-    });
-}
+ProfileConversion::~ProfileConversion() = default;
+ProfileConversion::ProfileConversion(ProfileConversion&&) noexcept = default;
+ProfileConversion& ProfileConversion::operator=(ProfileConversion&&) noexcept = default;
 
-} // namespace
+void ProfileConversion::operator()(Picture& picture, const Picture* black) const {
+    if (tables_) tables_->run(picture);
+    if (lcms_) lcms_->run(picture, black);
+}
 
 ProfileKind profileKind(std::string_view icc) {
     const Profile profile = open(icc);
     MatrixProfile matrix;
     if (!readMatrix(profile.get(), matrix)) return ProfileKind::Table;
     return isSrgb(matrix) ? ProfileKind::Srgb : ProfileKind::Matrix;
-}
-
-void toWorkingEncoding(Picture& picture, std::string_view icc, int channels, const Picture* black) {
-    const Profile profile = open(icc);
-    MatrixProfile matrix;
-    if (channels == 3 && readMatrix(profile.get(), matrix)) {
-        if (!isSrgb(matrix)) runMatrix(picture, matrix);
-        return;
-    }
-    runTransform(picture, profile.get(), channels, black);
 }
 
 void toDevice(std::string_view icc, float* rgb, std::size_t count) {

@@ -1,6 +1,7 @@
 #pragma once
 #include "picture/picture.h"
 
+#include <memory>
 #include <string>
 #include <string_view>
 
@@ -16,13 +17,29 @@ enum class ProfileKind {
 /// The kind of a profile. Throws Error when the bytes are no profile that Little CMS can open.
 ProfileKind profileKind(std::string_view icc);
 
-/// Converts planes of device values (0…1 for full scale) in place to the working encoding.
+/// From planes of device values (0…1 for full scale) to the working encoding, made once for a file and used on any
+/// part of it.
 ///
 /// Matrix profiles run as our own curves and matrix, colorants adapted from D50 by Bradford; nothing is clipped.
 /// Table profiles go through Little CMS, relative colorimetric with black point compensation, and may clip at their
-/// ends. `channels` is 1 (grey, in plane 0), 3, or 4 (CMYK; `black` holds the fourth plane, of the picture's size and
-/// stride). Throws Error when the profile does not fit the number of channels.
-void toWorkingEncoding(Picture& picture, std::string_view icc, int channels, const Picture* black = nullptr);
+/// ends. sRGB is left as it is.
+class ProfileConversion {
+public:
+    /// `channels` is 1 (grey), 3, or 4 (CMYK). Throws Error when the profile does not fit them.
+    ProfileConversion(std::string_view icc, int channels);
+    ~ProfileConversion();
+    ProfileConversion(ProfileConversion&&) noexcept;
+    ProfileConversion& operator=(ProfileConversion&&) noexcept;
+
+    /// In place; grey stands in plane 0, `black` holds the fourth plane of CMYK, of the picture's size and stride.
+    void operator()(Picture& picture, const Picture* black = nullptr) const;
+
+private:
+    struct Tables;
+    struct Lcms;
+    std::unique_ptr<const Tables> tables_; ///< of a matrix profile
+    std::unique_ptr<const Lcms> lcms_;     ///< of others; neither for sRGB
+};
 
 /// Colours of the working encoding as the numbers that a device (a monitor) with this profile wants: `rgb` holds red,
 /// green, blue of `count` colours and is converted in place, relative colorimetric with black point compensation.

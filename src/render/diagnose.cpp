@@ -100,7 +100,8 @@ std::vector<std::string> deadParametersOf(const Grade& grade, const StagePlace& 
     return dead;
 }
 
-void measure(StageReport& report, const Picture& in, const Picture& out) {
+/// `byLevels`: also how levels of luma come to lie, which is asked of stages that go by the pixel's colour alone.
+void measure(StageReport& report, const Picture& in, const Picture& out, bool byLevels) {
     report.largestChange = largestChange(in, out);
     const double pixels = double(in.width()) * in.height();
     bool filled[256] = {};
@@ -121,6 +122,7 @@ void measure(StageReport& report, const Picture& in, const Picture& out) {
             sums[level] += after - before + static_cast<double>(level);
             ++counts[level];
         }
+    if (!byLevels) return;
     // A level counts as filled when a smooth area could be made of it.
     for (int i = 0; i < 256; ++i) filled[i] = counts[i] > pixels / 4000;
     int flatStart = 0;
@@ -336,11 +338,13 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         report.stageId = stage.id;
         const Picture in = Program::compile(upTo(grade, stage.id)).graded(small, 0, task);
         const Program alone = Program::compile(onlyStage(grade, place, stage));
-        measure(report, in, alone.graded(in, 0, task));
+        measure(report, in, alone.graded(in, 0, task), findStageType(stage.type)->bakes());
         if (report.largestChange < kSeen) {
+            // What works on pixels of the full size may do much there and nothing here.
+            if (findStageType(stage.type)->footprint == Footprint::Narrow) continue;
             // Dead: on the source itself the same stage would be seen.
             StageReport onSource;
-            measure(onSource, small, alone.graded(small, 0, task));
+            measure(onSource, small, alone.graded(small, 0, task), true);
             report.isDead = onSource.largestChange >= 1;
         }
         if (stage.type == "film-response") {

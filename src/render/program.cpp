@@ -1,5 +1,6 @@
 #include "render/program.h"
 #include "render/plan.h"
+#include "stages/finish_order.h"
 
 #include <algorithm>
 #include <cstring>
@@ -159,7 +160,10 @@ private:
 };
 
 Program Program::compile(const Grade& grade, const CompileOptions& options) {
-    return Compiler(options).compile(grade);
+    if (isInFinishOrder(grade)) return Compiler(options).compile(grade);
+    Grade ordered = grade;
+    orderFinish(ordered);
+    return Compiler(options).compile(ordered);
 }
 
 std::size_t Program::stepCount() const {

@@ -23,6 +23,8 @@ const StageType& curvesType();
 const StageType& wheelsType();
 const StageType& saturationType();
 const StageType& lutType();
+const StageType& detailType();
+const StageType& bloomType();
 const StageType& vignetteType();
 
 } // namespace baryton

@@ -45,6 +45,8 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
               {"stop2.b", 0.78}}},
             {"film-response", {{"response", std::string("fairground")}}},
             {"lut", {{"file", lut}}},
+            {"bloom", {{"amount", 0.9}, {"threshold", 0.55}, {"reach", 25.0}}},
+            {"detail", {{"amount", 2.0}, {"radius", 2.5}, {"halo.guard", 0.0}}},
             {"vignette", {{"stops", -1.5}}},
         };
     }();

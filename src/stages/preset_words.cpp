@@ -1,5 +1,6 @@
 #include "stages/preset_words.h"
 #include "base/words.h"
+#include "stages/finish_order.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -115,6 +116,7 @@ Grade completed(const Grade& grade) {
     };
     fill(result.prep, whole.prep);
     fill(result.finish, whole.finish);
+    orderFinish(result);
     if (result.look.empty()) result.look = whole.look;
     return result;
 }

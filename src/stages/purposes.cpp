@@ -31,6 +31,8 @@ std::string purposesOf(const std::string& type) {
          marked("film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, "
                 "nostalgia")},
         {"lut", marked("cube, 3dl, look file, table, load")},
+        {"bloom", marked("glow, haze, dreamy, soft light, lamps, stars, mist, diffusion, soft focus")},
+        {"detail", marked("sharpen, sharp, sharpness, clear, crisp, blur, soften, texture, unsharp, high pass")},
         {"vignette", marked("dark corners, burn, edges, frame, spotlight, focus, old photograph")},
     };
     const auto* found =

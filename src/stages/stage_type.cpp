@@ -45,6 +45,10 @@ std::string shownText(const ParameterType& type, const Value& value) {
         return text + " K";
     case Unit::Degrees:
         return text + "°";
+    case Unit::Pixels:
+        return text + " px";
+    case Unit::PerMille:
+        return text + " ‰";
     case Unit::Stops:
     case Unit::Percent:
     case Unit::None:

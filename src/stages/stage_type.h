@@ -13,7 +13,8 @@
 namespace baryton {
 
 enum class ParameterKind { Number, Toggle, Choice, CurveShape, LutFile };
-enum class Unit { None, Stops, Kelvin, Percent, Degrees };
+/// Pixels are those of the full-size picture; PerMille are thousandths of the frame's long side.
+enum class Unit { None, Stops, Kelvin, Percent, Degrees, Pixels, PerMille };
 
 /// What there is to know of a parameter; editors, files, the command line and the docs all come from it.
 struct ParameterType {

@@ -61,11 +61,20 @@ void stageStrips(const QString& folder) {
         {"gradient-map", "dusk-horizon"},
         {"film-response", "workshop-window"},
         {"lut", "snow-yard"},
+        {"bloom", "lantern-alley"},
         {"vignette", "red-curtain"},
+        {"detail", "chart-table"},
     };
     for (const auto& [type, picture] : shown) {
-        const Picture source = readThumbnail(
-            std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(picture) + ".jpg"), 240);
+        const std::filesystem::path file =
+            std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(picture) + ".jpg");
+        Picture source = readThumbnail(file, 240);
+        // What works on pixels of the full size is seen there.
+        if (findStageType(type)->footprint == Footprint::Narrow) {
+            const Picture full = readPicture(file).picture;
+            source = cropped(full, (full.width() - source.width()) / 2, (full.height() - source.height()) / 2,
+                             source.width(), source.height());
+        }
         Grade grade;
         Stage stage = makeStage(grade, type);
         stage.parameters = exampleOf(type);
@@ -127,6 +136,26 @@ void packages(Driver& d, const QString& folder) {
     saveWithSheet(d.window(), d.sheet(), folder, QStringLiteral("import"));
     d.sheet()->reject();
     QTest::qWait(50);
+}
+
+/// The alley at night, its lamps glowing, seen beside what it was.
+void glow(Driver& d, const QString& folder, int row) {
+    GradePage* grade = d.window().gradePage();
+    d.chooseRow(grade->tray(), row);
+    d.settle();
+    d.chooseStage("vignette");
+    d.addStage(QStringLiteral("Detail"));
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Amount")), QStringLiteral("60"), true);
+    d.addStage(QStringLiteral("Bloom"));
+    for (const auto& [name, value] : {std::pair("Threshold", "55"), std::pair("Reach", "20"), std::pair("Tint", "40"),
+                                      std::pair("Tint hue", "60")})
+        d.type(d.named<NumberField>(grade->editorPanel(), QString::fromLatin1(name)), QString::fromLatin1(value),
+               true);
+    d.click(d.button(grade, QStringLiteral("Wipe")));
+    d.settle();
+    QTest::qWait(600);
+    save(&d.window(), folder, QStringLiteral("grade-glow"));
+    d.click(d.button(grade, QStringLiteral("Wipe")));
 }
 
 /// Late summer on the meadow: a band pressed on in the picture, seen beside the source.
@@ -327,6 +356,7 @@ int main(int argc, char** argv) {
     QTest::qWait(900);
     save(&d.window(), folder, QStringLiteral("grade-film"));
 
+    glow(d, folder, row("lantern-alley.jpg"));
     bandsOnThePicture(d, folder, row("meadow-cart.jpg"));
     takesAndReference(d, folder, row("dusk-horizon.jpg"));
     severalPictures(d, folder);

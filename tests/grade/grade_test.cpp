@@ -180,6 +180,25 @@ TEST(Apply, SetChangesJustWhatIsCarried) {
     }
 }
 
+TEST(Apply, SecondOfAKindStaysTheSecond) {
+    // It comes behind the first, even where its neighbour in the preset stands before that one.
+    Grade target, carried;
+    for (Grade* grade : {&target, &carried}) {
+        grade->look.emplace_back();
+        grade->look[0].id = "layer-1", grade->look[0].name = "Base";
+    }
+    for (const char* type : {"saturation", "channel-mix"}) target.look[0].stages.push_back(makeStage(target, type));
+    for (const char* type : {"channel-mix", "saturation", "channel-mix"})
+        carried.look[0].stages.push_back(makeStage(carried, type));
+    carried.look[0].stages[0].parameters["red.from.red"] = 0.9;
+    carried.look[0].stages[2].parameters["red.from.red"] = 0.4;
+    const Grade once = applied(target, presetOf(carried), ApplyMode::Set);
+    ASSERT_EQ(once.look[0].stages.size(), 3u);
+    EXPECT_EQ(once.look[0].stages[1].parameters.at("red.from.red"), Value(0.9));
+    EXPECT_EQ(once.look[0].stages[2].parameters.at("red.from.red"), Value(0.4));
+    EXPECT_EQ(applied(once, presetOf(carried), ApplyMode::Set), once);
+}
+
 TEST(Apply, WhatSetChangesIsWhatIsCarriedByteForByte) {
     Random random(24);
     for (int i = 0; i < 120; ++i) {

@@ -52,10 +52,11 @@ TEST(Program, CompiledIsWhatTheDefinitionSays) {
     atEveryDispatchLevel([] {
         Random random(41);
         for (int i = 0; i < 25; ++i) {
-            const Grade grade = randomGrade(random);
+            Grade grade = randomGrade(random);
+            // What looks around is no function of one pixel: see around_test.cpp.
+            std::erase_if(grade.finish, [](const Stage& s) { return !findStageType(s.type)->compile; });
             const Picture in = randomPicture(40, 24, static_cast<unsigned>(i));
             const Picture out = Program::compile(grade).graded(in);
-            double slopeGuard = 0; // strong grades multiply rounding: judged relative to how far they move values
             for (int y = 6; y < 24; y += 5)
                 for (int x = 0; x < 40; x += 7) {
                     const Vec3 v = {in.row(0, y)[x], in.row(1, y)[x], in.row(2, y)[x]};
@@ -64,12 +65,12 @@ TEST(Program, CompiledIsWhatTheDefinitionSays) {
                                              (y + 0.5) / 24, 40.0 / 24);
                     for (int k = 0; k < 3; ++k) {
                         const double w = want[static_cast<std::size_t>(k)];
+                        // Strong grades multiply rounding: judged relative to how far they move values.
                         const double steep = std::abs(near[static_cast<std::size_t>(k)] - w) / 1e-5;
-                        slopeGuard = std::max(slopeGuard, steep);
+                        ASSERT_LT(steep, 1e4) << "so steep that nothing would be checked";
                         ASSERT_NEAR(out.row(k, y)[x], w, 1e-4 * std::max({1.0, std::abs(w), steep})) << i;
                     }
                 }
-            ASSERT_TRUE(std::isfinite(slopeGuard));
         }
     });
 }

@@ -15,7 +15,8 @@ namespace {
 
 bool hasKernel(const Stage& stage) {
     const StageType& type = *findStageType(stage.type);
-    return !type.isNeutral(ParameterReader(type, stage));
+    // What looks around has none of its own: see render/around_test.cpp.
+    return type.compile && !type.isNeutral(ParameterReader(type, stage));
 }
 
 } // namespace

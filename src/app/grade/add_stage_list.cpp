@@ -26,10 +26,12 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
     std::vector<TileDrawer::Tile> tiles;
     const Picture small = state.hasKey() ? state.pictures().smallOf(state.key()) : Picture();
     for (const StageType* type : stageTypes()) {
-        if (!type->standsIn(Part::Look)) continue;
-        auto* item = new QListWidgetItem(
-            QStringLiteral("%1\n%2").arg(QString::fromStdString(type->name), QString::fromStdString(type->summary)),
-            list());
+        const bool isLook = type->standsIn(Part::Look);
+        if (!isLook && !type->standsIn(Part::Finish)) continue;
+        const QString name = QString::fromStdString(type->name);
+        auto* item = new QListWidgetItem(QStringLiteral("%1\n%2").arg(isLook ? name : tr("%1 (Finish)").arg(name),
+                                                                      QString::fromStdString(type->summary)),
+                                         list());
         item->setData(Qt::UserRole, QString::fromStdString(type->id));
         item->setData(kSought, item->text() + u'\n' + QString::fromStdString(purposesOf(type->id)));
         QPixmap empty(168, 112);
@@ -41,7 +43,12 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
         Stage stage = makeStage(grade, type->id);
         stage.parameters = exampleOf(type->id);
         if (grade.look.empty()) grade.look = startingGrade().look;
-        grade.look.back().stages.push_back(std::move(stage));
+        if (isLook) {
+            grade.look.back().stages.push_back(std::move(stage));
+        } else {
+            std::erase_if(grade.finish, [&](const Stage& s) { return s.type == type->id; });
+            grade.finish.push_back(std::move(stage));
+        }
         tiles.push_back({list()->count() - 1, std::move(grade), small});
     }
     connect(&drawer_, &TileDrawer::drawn, this, [this](int row, const QImage& image) {

@@ -319,8 +319,9 @@ void ChainView::openMenu(const std::string& stageId, QPoint at) {
         menu->addAction(tr("Move later"), this, [this, stageId] { moveStage(state_, stageId, 1); });
         menu->addSeparator();
         menu->addAction(tr("Rename…"), this, [this, stageId] { renameStage(stageId); });
-        menu->addAction(tr("Delete"), this, [this, stageId] { removeStage(state_, stageId); });
     }
+    if (canRemoveStage(state_.keyGrade(), *place))
+        menu->addAction(tr("Delete"), this, [this, stageId] { removeStage(state_, stageId); });
     menu->addSeparator();
     menu->addAction(tr("Copy the grade"), this, &ChainView::copyWanted);
     menu->addAction(tr("Paste to the chosen pictures…"), this, &ChainView::pasteWanted);

@@ -1,4 +1,5 @@
 #include "app/grade/miniatures.h"
+#include "app/render_image.h"
 #include "app/theme/theme.h"
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
@@ -207,6 +208,40 @@ void paintPatches(QPainter& p, const QRectF& r, const Stage& stage, bool greys) 
     }
 }
 
+/// A lamp and a lit window at night, as the stage lets them shine.
+void paintLamps(QPainter& p, const QRectF& r, const Stage& stage) {
+    const int width = static_cast<int>(r.width()), height = static_cast<int>(r.height());
+    Picture night(width, height);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            const bool isWindow = x > width * 0.62 && x < width * 0.82 && y > height * 0.25 && y < height * 0.75;
+            const bool isLamp = std::hypot(x - width * 0.28, y - height * 0.5) < height * 0.09;
+            const Colour colour = isWindow ? Colour{1, 0.92F, 0.75F}
+                                  : isLamp ? Colour{1, 1, 0.95F}
+                                           : Colour{0.13F, 0.15F, 0.22F};
+            for (int k = 0; k < 3; ++k) night.row(k, y)[x] = colour[static_cast<std::size_t>(k)];
+        }
+    p.drawImage(r.topLeft(), imageOf(alone(stage), night));
+}
+
+/// An edge from dark to light before and after.
+void paintEdge(QPainter& p, const QRectF& r, const Stage& stage) {
+    const auto& c = theme::colours();
+    constexpr int width = 40, height = 15;
+    Picture edge(width, height);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x)
+                edge.row(k, y)[x] = std::clamp(0.3F + 0.4F * static_cast<float>(x - width / 2 + 2) / 4, 0.3F, 0.7F);
+    const Picture out = alone(stage).graded(edge, 1);
+    const auto draw = [&](const Picture& picture, const QPen& pen) {
+        drawFunction(
+            p, r, [&](double x) { return double(picture.row(1, height / 2)[std::lround(x * (width - 1))]); }, pen);
+    };
+    draw(edge, QPen(c.faint, 1));
+    draw(out, QPen(c.text, 1.5));
+}
+
 /// The triangle as its corners have been moved, over the one they came from.
 void paintPrimaries(QPainter& p, const QRectF& r, const ParameterReader& read) {
     const auto& c = theme::colours();
@@ -282,6 +317,10 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintWheels(p, r, read);
     } else if (type->id == "vignette") {
         paintVignette(p, r, read);
+    } else if (type->id == "bloom") {
+        paintLamps(p, r, stage);
+    } else if (type->id == "detail") {
+        paintEdge(p, r, stage);
     } else if (type->id == "lut") {
         paintLut(p, r, read);
     } else if (type->id == "white-balance") {

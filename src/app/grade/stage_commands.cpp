@@ -1,6 +1,7 @@
 #include "app/grade/stage_commands.h"
 #include "base/error.h"
 #include "lut/lut_file.h"
+#include "stages/finish_order.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -14,6 +15,15 @@ void addStage(AppState& state, const std::string& type, AddAt at) {
     Stage stage = makeStage(next, type);
     stage.parameters = findStageType(type)->starters;
     const std::string id = stage.id;
+    if (!findStageType(type)->standsIn(Part::Look)) {
+        // The Finish holds each type once: what is there already is taken in hand.
+        for (const Stage& there : next.finish)
+            if (there.type == type) return state.chooseStage(there.id);
+        next.finish.push_back(std::move(stage));
+        orderFinish(next);
+        state.editKey(next);
+        return state.chooseStage(id);
+    }
     // Into the layer that is worked in, behind the chosen stage.
     auto place = findStage(next, state.chosenStage());
     const auto layer =
@@ -43,10 +53,18 @@ void addLutStage(AppState& state, const std::filesystem::path& file) {
     for (const auto& remark : lut.remarks) state.tell(QString::fromStdString(remark));
 }
 
+bool canRemoveStage(const Grade& grade, const StagePlace& place) {
+    if (place.part == Part::Look) return true;
+    const Grade bare = startingGrade();
+    const auto& always = place.part == Part::Prep ? bare.prep : bare.finish;
+    return std::none_of(always.begin(), always.end(),
+                        [&](const Stage& s) { return s.type == stageAt(grade, place).type; });
+}
+
 void removeStage(AppState& state, const std::string& stageId) {
     Grade next = state.keyGrade();
     const auto place = findStage(next, stageId);
-    if (!place || place->part != Part::Look) return;
+    if (!place || !canRemoveStage(next, *place)) return;
     auto& stages = stagesOf(next, *place);
     stages.erase(stages.begin() + static_cast<std::ptrdiff_t>(place->index));
     state.editKey(next);

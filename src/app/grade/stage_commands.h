@@ -4,14 +4,16 @@
 namespace baryton {
 
 // Changes to the key picture's chain that menus offer; each is one step of undo. Only stages of the Look can be
-// added, deleted, duplicated and moved; for others the call does nothing.
+// duplicated and moved; for others the call does nothing.
 
 /// Puts a new stage behind the chosen one (or at the end of the Look), or at the end whatever is chosen, and chooses
-/// it.
+/// it. A type of the Finish goes to its place there; where the picture has it already it is just chosen.
 enum class AddAt { Chosen, End };
 void addStage(AppState& state, const std::string& type, AddAt at = AddAt::Chosen);
 /// The same with a LUT read from a file; throws Error when it can't be read.
 void addLutStage(AppState& state, const std::filesystem::path& file);
+/// Those that every picture has, in Prep and Finish, stay.
+bool canRemoveStage(const Grade& grade, const StagePlace& place);
 void removeStage(AppState& state, const std::string& stageId);
 void duplicateStage(AppState& state, const std::string& stageId);
 void moveStage(AppState& state, const std::string& stageId, int step);

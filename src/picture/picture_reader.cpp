@@ -1,0 +1,198 @@
+#include "picture/picture_reader.h"
+#include "base/file.h"
+#include "base/words.h"
+#include "picture/profile.h"
+#include "picture/read_support.h"
+#include "picture/vips_support.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <optional>
+#include <tbb/parallel_for.h>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr float kMostValue = 64;
+
+std::string profileOf(const vips::VImage& image) {
+    if (image.get_typeof(VIPS_META_ICC_NAME) == 0) return {};
+    size_t size = 0;
+    const void* data = image.get_blob(VIPS_META_ICC_NAME, &size);
+    return {static_cast<const char*>(data), size};
+}
+
+template <class T>
+void spread(const VipsRegion* region, int y0, int bands, float scale, Picture& picture, const int* bandOfPlane,
+            int planes, Picture* black) {
+    const auto width = static_cast<std::size_t>(picture.width()), n = static_cast<std::size_t>(bands);
+    std::vector<float*> rows(static_cast<std::size_t>(planes));
+    for (int p = 0; p < planes; ++p) rows[static_cast<std::size_t>(p)] = picture.row(p, 0);
+    float* const blackRow = black ? black->row(0, 0) : nullptr;
+    tbb::parallel_for(0, picture.height(), [&](int y) {
+        const T* in = reinterpret_cast<const T*>(VIPS_REGION_ADDR(region, 0, y0 + y));
+        const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
+        const auto fill = [&](float* out, std::size_t band) {
+            for (std::size_t x = 0; x < width; ++x) out[x] = static_cast<float>(in[x * n + band]) / scale;
+        };
+        for (int p = 0; p < planes; ++p)
+            fill(rows[static_cast<std::size_t>(p)] + start, static_cast<std::size_t>(bandOfPlane[p]));
+        if (blackRow) fill(blackRow + start, 3);
+    });
+}
+
+void tame(Picture& picture) {
+    for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane)
+        for (int y = 0; y < picture.height(); ++y) {
+            float* row = picture.row(plane, y);
+            for (int x = 0; x < picture.width(); ++x)
+                row[x] = std::isnan(row[x]) ? 0.0F : std::clamp(row[x], -kMostValue, kMostValue);
+        }
+}
+
+int orientationOf(const vips::VImage& image) {
+    return image.get_typeof(VIPS_META_ORIENTATION) != 0 ? image.get_int(VIPS_META_ORIENTATION) : 1;
+}
+
+} // namespace
+
+/// What is known of the decoded pixels, and the way from them to the working encoding.
+struct PictureReader::Decoder {
+    vips::VImage image;
+    double scale = 1;
+    bool isGrey = false, isCmyk = false, hasAlpha = false;
+    std::string profileName;
+    std::optional<ProfileConversion> conversion; ///< none for sRGB
+
+    Decoder(const fs::path& file, int shrink) {
+        const vips::VImage header = openImage(file);
+        checkSize(header, file);
+        const bool isTurned = orientationOf(header) > 1;
+        auto* options = vips::VImage::option()->set("fail_on", VIPS_FAIL_ON_TRUNCATED);
+        // A turned picture begins somewhere within the file: the library puts it aside whole.
+        options->set("access", isTurned ? VIPS_ACCESS_RANDOM : VIPS_ACCESS_SEQUENTIAL);
+        const bool isShrunk = shrink > 1 && std::string(header.get_string(VIPS_META_LOADER)) == "jpegload";
+        image = isShrunk ? vips::VImage::jpegload(file.c_str(), options->set("shrink", shrink))
+                         : vips::VImage::new_from_file(file.c_str(), options);
+        scale = double(std::max(image.width(), image.height())) / std::max(header.width(), header.height());
+        if (isTurned) image = image.autorot();
+        const VipsInterpretation meaning = image.interpretation();
+        if (meaning == VIPS_INTERPRETATION_LAB || meaning == VIPS_INTERPRETATION_LABS)
+            image = image.colourspace(VIPS_INTERPRETATION_sRGB);
+        const std::string icc = profileOf(image);
+        isCmyk = image.interpretation() == VIPS_INTERPRETATION_CMYK && image.bands() >= 4;
+        if (isCmyk && icc.empty()) { // the library's own stand-in for an unknown press
+            image = image.colourspace(VIPS_INTERPRETATION_sRGB);
+            isCmyk = false;
+        }
+        if (image.format() == VIPS_FORMAT_DOUBLE) image = image.cast(VIPS_FORMAT_FLOAT);
+        const VipsBandFormat format = image.format();
+        if (format != VIPS_FORMAT_UCHAR && format != VIPS_FORMAT_USHORT && format != VIPS_FORMAT_FLOAT)
+            throw Error("", "",
+                        inWords("its numbers are of a kind that pictures seldom have ({})",
+                                vips_enum_nick(VIPS_TYPE_BAND_FORMAT, format)),
+                        words("save it with 8 or 16 bits or as 32-bit float"));
+        const int bands = image.bands();
+        isGrey = bands < 3;
+        hasAlpha = bands == 2 || (!isCmyk && bands >= 4) || (isCmyk && bands >= 5);
+        profileName = "untagged";
+        if (icc.empty()) return;
+        const ProfileKind kind = profileKind(icc);
+        profileName = kind == ProfileKind::Srgb     ? "sRGB"
+                      : kind == ProfileKind::Matrix ? "matrix profile"
+                                                    : "table profile";
+        if (kind != ProfileKind::Srgb) conversion.emplace(icc, isCmyk ? 4 : isGrey ? 1 : 3);
+    }
+
+    Picture rows(int y, int count) const {
+        const std::unique_ptr<VipsRegion, decltype(&g_object_unref)> region(vips_region_new(image.get_image()),
+                                                                            &g_object_unref);
+        const VipsRect wanted{0, y, image.width(), count};
+        if (!region || vips_region_prepare(region.get(), &wanted) != 0) throw vips::VError();
+        Picture picture(image.width(), count, hasAlpha);
+        picture.setScale(scale);
+        Picture black;
+        if (isCmyk) black = Picture(image.width(), count);
+        Picture* const blackPlane = isCmyk ? &black : nullptr;
+        const int greyBands[4] = {0, 0, 0, 1}, colourBands[4] = {0, 1, 2, isCmyk ? 4 : 3};
+        const int* order = isGrey ? greyBands : colourBands;
+        const int planes = hasAlpha ? 4 : 3, bands = image.bands();
+        if (image.format() == VIPS_FORMAT_UCHAR)
+            spread<std::uint8_t>(region.get(), y, bands, 255, picture, order, planes, blackPlane);
+        else if (image.format() == VIPS_FORMAT_USHORT)
+            spread<std::uint16_t>(region.get(), y, bands, 65535, picture, order, planes, blackPlane);
+        else
+            spread<float>(region.get(), y, bands, 1, picture, order, planes, blackPlane);
+        if (image.format() == VIPS_FORMAT_FLOAT) tame(picture);
+        if (conversion) {
+            (*conversion)(picture, blackPlane);
+            tame(picture);
+        }
+        return picture;
+    }
+};
+
+PictureReader::PictureReader(const fs::path& file, int shrink) : file_(file), shrink_(shrink) {
+    rewind();
+}
+
+PictureReader::~PictureReader() = default;
+
+int PictureReader::width() const {
+    return decoder_->image.width();
+}
+int PictureReader::height() const {
+    return decoder_->image.height();
+}
+bool PictureReader::hasAlpha() const {
+    return decoder_->hasAlpha;
+}
+const std::string& PictureReader::profileName() const {
+    return decoder_->profileName;
+}
+double PictureReader::scale() const {
+    return decoder_->scale;
+}
+
+Picture PictureReader::rows(int y, int count) {
+    return tellingOf(file_, [&] { return decoder_->rows(y, count); });
+}
+
+void PictureReader::keepDecoded() {
+    tellingOf(file_, [&] { decoder_->image = decoder_->image.copy_memory(); });
+}
+
+std::size_t PictureReader::decodedBytes() const {
+    return VIPS_IMAGE_SIZEOF_IMAGE(decoder_->image.get_image());
+}
+
+void PictureReader::rewind() {
+    tellingOf(file_, [&] { decoder_ = std::make_unique<Decoder>(file_, shrink_); });
+}
+
+Picture readScaledDown(PictureReader& reader, int width, int height, const Task* task) {
+    int halvings = 0, levelWidth = reader.width(), levelHeight = reader.height();
+    // As scaledDown goes.
+    while ((levelWidth + 1) / 2 >= width && (levelHeight + 1) / 2 >= height && std::max(levelWidth, levelHeight) > 1)
+        levelWidth = (levelWidth + 1) / 2, levelHeight = (levelHeight + 1) / 2, ++halvings;
+    Picture level(levelWidth, levelHeight, reader.hasAlpha());
+    level.setScale(reader.scale() * level.longSide() / std::max(reader.width(), reader.height()));
+    // Bands that begin at a multiple of all halvings become the rows of the halved picture.
+    const int bandRows = std::max(128, 1 << halvings);
+    for (int y = 0; y < reader.height(); y += bandRows) {
+        if (task) task->throwIfCancelled();
+        Picture band = reader.rows(y, std::min(bandRows, reader.height() - y));
+        for (int i = 0; i < halvings; ++i) band = halved(band);
+        for (int plane = 0; plane < (level.hasAlpha() ? 4 : 3); ++plane)
+            for (int row = 0; row < band.height(); ++row)
+                std::memcpy(level.row(plane, (y >> halvings) + row), band.row(plane, row),
+                            static_cast<std::size_t>(levelWidth) * sizeof(float));
+    }
+    return resized(level, width, height);
+}
+
+} // namespace baryton

@@ -1,0 +1,52 @@
+#pragma once
+#include "picture/picture_file.h"
+
+#include <memory>
+
+namespace baryton {
+
+/// A picture file that is read a band of rows at a time, so that it is never in memory as a whole.
+///
+/// What can't be read that way is put aside first: a picture to be turned (its orientation tag), in memory or, beyond
+/// 100 MB, in a temporary file. One thread at a time.
+class PictureReader {
+public:
+    /// Reads the header. `shrink` 2, 4 or 8 decodes a JPEG no further than to that part of its size; others ignore
+    /// it. Throws Error as readPicture does.
+    explicit PictureReader(const std::filesystem::path& file, int shrink = 1);
+    ~PictureReader();
+    PictureReader(const PictureReader&) = delete;
+    PictureReader& operator=(const PictureReader&) = delete;
+
+    /// After orientation.
+    int width() const;
+    int height() const;
+    bool hasAlpha() const;
+    /// As in PictureFile.
+    const std::string& profileName() const;
+    /// Pixels for one of the full-size picture, along a side.
+    double scale() const;
+
+    /// Rows y to y + count in the working encoding. Each call begins where the one before it ended or a few rows
+    /// earlier; after `keepDecoded` it may begin anywhere. Throws Error where the file is damaged.
+    Picture rows(int y, int count);
+    /// Decodes the whole picture into memory, in the numbers of the file: what is read from then on costs no
+    /// decoding.
+    void keepDecoded();
+    /// How much that takes.
+    std::size_t decodedBytes() const;
+    /// Begins again at the first row.
+    void rewind();
+
+private:
+    struct Decoder;
+    std::filesystem::path file_;
+    int shrink_;
+    std::unique_ptr<Decoder> decoder_;
+};
+
+/// The picture made smaller while it is read, the same bytes as scaledDown of all of it: only a version of up to
+/// twice the size is ever in memory.
+Picture readScaledDown(PictureReader& reader, int width, int height, const Task* task = nullptr);
+
+} // namespace baryton

@@ -1,0 +1,35 @@
+#pragma once
+#include "base/error.h"
+#include "base/words.h"
+#include "picture/vips_support.h"
+
+#include <filesystem>
+#include <new>
+
+namespace baryton {
+
+/// Checks what can be told before decoding, and opens the file with one of our four loaders only.
+vips::VImage openImage(const std::filesystem::path& file);
+/// Throws Error for more than 400 megapixels.
+void checkSize(const vips::VImage& image, const std::filesystem::path& file);
+
+/// Runs a reading function and tells any failure of the library as an error of ours about that file.
+template <class Read>
+auto tellingOf(const std::filesystem::path& file, Read read) {
+    try {
+        return read();
+    } catch (const vips::VError& e) {
+        const std::string message = tidyVipsMessage(e.what());
+        vips_error_clear();
+        throw Error(file.string(), "", inWords("cannot decode: {}", message),
+                    words("the file is damaged or ends early: copy it again from the camera or a backup"));
+    } catch (const Error& e) {
+        if (!e.file().empty()) throw;
+        throw e.inFile(file.string());
+    } catch (const std::bad_alloc&) {
+        throw Error(file.string(), "", words("there is not enough memory for this picture"),
+                    words("close other programs or scale it down"));
+    }
+}
+
+} // namespace baryton

@@ -1,0 +1,254 @@
+// Bloom: bright places give light to what surrounds them. Formula in bloom.h.
+#include "stages/bloom.h"
+#include "picture/blur.h"
+#include "stages/stage_type.h"
+
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "stages/bloom.cpp"
+#include <hwy/foreach_target.h>
+
+#include "stages/simd-inl.h"
+
+HWY_BEFORE_NAMESPACE();
+namespace baryton {
+namespace HWY_NAMESPACE {
+
+/// Σ weights[k]·rows[k], four of them.
+void SumFour(const float* const* rows, const float* weights, std::size_t count, float* out) {
+    const D d;
+    const std::size_t lanes = hn::Lanes(d);
+    for (std::size_t x = 0; x < count; x += lanes) { // rows and `out` have room for the last vector
+        V sum = hn::Mul(Splat(weights[0]), hn::LoadU(d, rows[0] + x));
+        for (std::size_t k = 1; k < 4; ++k) sum = hn::MulAdd(Splat(weights[k]), hn::LoadU(d, rows[k] + x), sum);
+        hn::StoreU(sum, d, out + x);
+    }
+}
+
+/// `rows` are the planes' coefficients at the block's height, summed down already; coefficient 0 is at `origin`, and
+/// a vector beyond the last one that is needed can be read. `columns` of them span the frame; a pixel is at most
+/// kMostStep of them wide, so that the first ones of a vector of pixels lie within a vector.
+void RunBloom(const BloomConstants& c, const float* const* rows, int origin, float columns, const Block& block) {
+    const D d;
+    const hn::Rebind<std::int32_t, D> di;
+    const V sixth = Splat(1.0F / 6), four = Splat(4.0F), six = Splat(6.0F), three = Splat(3.0F), one = Splat(1.0F);
+    const V zero = hn::Zero(d), width = Splat(columns), start = Splat(-1.0F),
+            most = Splat(BloomConstants::kMostLight);
+    const V amount = Splat(c.amount), least = Splat(1e-6F);
+    ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
+        const V x = hn::MulAdd(hn::Iota(d, block.first + static_cast<float>(i)), Splat(block.dx), Splat(block.x));
+        const V at = hn::Min(hn::Max(hn::MulSub(x, width, Splat(0.5F)), start), width);
+        const V low = hn::Floor(at), t = hn::Sub(at, low), u = hn::Sub(one, t);
+        const V tt = hn::Mul(t, t), uu = hn::Mul(u, u);
+        const V w0 = hn::Mul(hn::Mul(uu, u), sixth), w3 = hn::Mul(hn::Mul(tt, t), sixth);
+        const V w1 = hn::Mul(hn::MulAdd(tt, hn::MulSub(three, t, six), four), sixth);
+        const V w2 = hn::Mul(hn::MulAdd(uu, hn::MulSub(three, u, six), four), sixth);
+        const int first = static_cast<int>(hn::GetLane(low));
+        const auto place = hn::IndicesFromVec(d, hn::Sub(hn::ConvertTo(di, low), hn::Set(di, first)));
+        const auto spline = [&](const float* row) {
+            const float* from = row + origin + first - 1;
+            V sum = hn::Mul(w0, hn::TableLookupLanes(hn::LoadU(d, from), place));
+            sum = hn::MulAdd(w1, hn::TableLookupLanes(hn::LoadU(d, from + 1), place), sum);
+            sum = hn::MulAdd(w2, hn::TableLookupLanes(hn::LoadU(d, from + 2), place), sum);
+            return hn::MulAdd(w3, hn::TableLookupLanes(hn::LoadU(d, from + 3), place), sum);
+        };
+        const V highest = hn::Max(r, hn::Max(g, b));
+        const V weight = SmoothStep(ToEncoded(highest), c.low, c.perSoftness);
+        const V shines = hn::Mul(weight, hn::Min(hn::Max(highest, zero), most));
+        const V share = hn::Min(one, hn::Div(hn::Max(spline(rows[3]), zero), hn::Max(shines, least)));
+        const V taken = hn::Mul(hn::Mul(amount, weight), share);
+        V* channels[] = {&r, &g, &b};
+        for (int k = 0; k < 3; ++k) {
+            V& v = *channels[k];
+            const V change = hn::NegMulAdd(taken, hn::Min(hn::Max(v, zero), most), spline(rows[k]));
+            const V tinted = hn::Mul(hn::Max(change, zero), Splat(c.tint[k]));
+            // Light that is below 0 already is no shade of Bloom's.
+            v = hn::Max(hn::Min(v, zero), hn::Add(v, hn::Add(tinted, hn::Min(change, zero))));
+        }
+    });
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace baryton
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+#include "colour/spaces.h"
+#include "picture/light.h"
+#include "stages/all_stages.h"
+#include "stages/describe.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <tbb/parallel_for.h>
+
+namespace baryton {
+
+HWY_EXPORT(SumFour);
+HWY_EXPORT(RunBloom);
+
+namespace {
+
+void runBloom(const void* constants, const Block& block) {
+    const auto& c = *static_cast<const BloomConstants*>(constants);
+    std::size_t index = 0;
+    while (index + 1 < c.levels.size() && c.levels[index].columns * block.dx > BloomConstants::kMostStep) ++index;
+    const float columns = c.levels[index].columns;
+    const Picture& level = c.levels[index].planes;
+    const int width = level.width();
+    const BsplineRow row(static_cast<double>(block.y) * c.levels[index].rows - 0.5, level.height());
+    // The coefficients that the block needs, with those past the ends repeated.
+    const auto columnOf = [&](float pixel) {
+        const float at = (block.x + (block.first + pixel) * block.dx) * columns - 0.5F;
+        return std::clamp(static_cast<int>(std::floor(at)), -1, width);
+    };
+    const int left = std::max(columnOf(0) - 2, 0);
+    const int right = std::min(columnOf(static_cast<float>(block.count)) + 4, width);
+    constexpr std::size_t planes = 4, before = 4, after = 2 * HWY_MAX_BYTES / sizeof(float) + 4;
+    static thread_local std::vector<float> sums[planes];
+    const float* rows[planes];
+    const auto count = static_cast<std::size_t>(right - left);
+    for (std::size_t k = 0; k < planes; ++k) {
+        std::vector<float>& sum = sums[k];
+        sum.resize(before + count + kRowPad + after);
+        const float* in[4];
+        for (std::size_t tap = 0; tap < 4; ++tap) in[tap] = level.row(static_cast<int>(k), row.rows[tap]) + left;
+        HWY_DYNAMIC_DISPATCH(SumFour)(in, row.weights, count, sum.data() + before);
+        std::fill_n(sum.begin(), before, sum[before]);
+        std::fill(sum.begin() + static_cast<std::ptrdiff_t>(before + count), sum.end(), sum[before + count - 1]);
+        rows[k] = sum.data();
+    }
+    HWY_DYNAMIC_DISPATCH(RunBloom)
+    (c, rows, static_cast<int>(before) - left, columns, block);
+}
+
+struct BloomSettings {
+    double amount, threshold, softness, reach, hue, tint;
+};
+
+/// S at half the base level's size in three planes, and the most of it around in the fourth.
+Picture lightsOf(const Picture& base, const BloomConstants& c) {
+    Picture lights(base.width(), base.height());
+    Picture most((base.width() + 1) / 2, (base.height() + 1) / 2); // in each two by two, plane 0
+    const auto width = static_cast<std::size_t>(base.width()), halfWidth = static_cast<std::size_t>(most.width());
+    float* const planes[] = {lights.row(0, 0), lights.row(1, 0), lights.row(2, 0)};
+    float* const mostRows = most.row(0, 0);
+    tbb::parallel_for(0, most.height(), [&](int half) {
+        float* const highest = mostRows + most.stride() * static_cast<std::size_t>(half);
+        for (int y = 2 * half; y < std::min(2 * half + 2, base.height()); ++y) {
+            const float* v[] = {base.row(0, y), base.row(1, y), base.row(2, y)};
+            float* out[3];
+            for (std::size_t k = 0; k < 3; ++k) {
+                out[k] = planes[k] + lights.stride() * static_cast<std::size_t>(y);
+                rowToLinear(v[k], out[k], width);
+            }
+            for (std::size_t x = 0; x < width; ++x) {
+                const float t =
+                    std::clamp((std::max({v[0][x], v[1][x], v[2][x]}) - c.low) * c.perSoftness, 0.0F, 1.0F);
+                const float weight = t * t * (3 - 2 * t);
+                for (float* plane : out) {
+                    plane[x] = weight * std::clamp(plane[x], 0.0F, BloomConstants::kMostLight);
+                    highest[x / 2] = std::max(highest[x / 2], plane[x]);
+                }
+            }
+        }
+    });
+    Picture result(most.width(), most.height(), true);
+    const Picture halved = halfOf(lights);
+    float* const out[] = {result.row(0, 0), result.row(1, 0), result.row(2, 0), result.row(3, 0)};
+    const Picture& from = most;
+    tbb::parallel_for(0, result.height(), [&](int y) {
+        const std::size_t start = result.stride() * static_cast<std::size_t>(y);
+        for (std::size_t k = 0; k < 3; ++k)
+            std::copy_n(halved.row(static_cast<int>(k), y), halfWidth, out[k] + start);
+        const auto row = [&](int at) { return from.row(0, std::clamp(at, 0, from.height() - 1)); };
+        const float *above = row(y - 1), *middle = row(y), *below = row(y + 1);
+        const auto down = [&](std::size_t x) { return std::max({above[x], middle[x], below[x]}); };
+        for (std::size_t x = 0; x < halfWidth; ++x)
+            out[3][start + x] = std::max({down(x > 0 ? x - 1 : 0), down(x), down(std::min(x + 1, halfWidth - 1))});
+    });
+    return result;
+}
+
+/// A colour of this OKLCh hue in linear light with the luminance of white, mixed into white.
+std::array<float, 3> tintOf(const BloomSettings& s) {
+    constexpr double lightness = 0.75, chroma = 0.12;
+    const double angle = s.hue * std::numbers::pi / 180;
+    Vec3 light = linearFromOklab({lightness, chroma * std::cos(angle), chroma * std::sin(angle)});
+    for (double& v : light) v = std::max(v, 0.0);
+    const double y = 0.2126 * light[0] + 0.7152 * light[1] + 0.0722 * light[2];
+    std::array<float, 3> tint{};
+    for (std::size_t k = 0; k < 3; ++k) tint[k] = static_cast<float>(1 + s.tint * (light[k] / y - 1));
+    return tint;
+}
+
+Kernel bloomKernel(const Picture& base, const BloomSettings& s) {
+    auto constants = std::make_shared<BloomConstants>();
+    constants->amount = static_cast<float>(s.amount);
+    constants->low = static_cast<float>(s.threshold - s.softness / 2);
+    constants->perSoftness = static_cast<float>(1 / std::max(s.softness, 1e-3));
+    std::copy_n(tintOf(s).begin(), 3, constants->tint);
+    Picture laid = lightsOf(base, *constants);
+    // Halving and the spline spread what they are given too: that is taken off.
+    constexpr double spread = 0.75 / 4 + 1.0 / 3;
+    const auto blurOf = [&](double sigma) { return blurred(laid, std::sqrt(std::max(sigma * sigma - spread, 0.0))); };
+    const double sigma = s.reach / 1000 * laid.longSide();
+    const Picture near = blurOf(sigma), far = blurOf(BloomConstants::kFarTimes * sigma);
+    float* const planes[] = {laid.row(0, 0), laid.row(1, 0), laid.row(2, 0)};
+    tbb::parallel_for(0, laid.height(), [&](int y) {
+        for (int k = 0; k < 3; ++k) {
+            const float *a = near.row(k, y), *b = far.row(k, y);
+            float* out = planes[k] + laid.stride() * static_cast<std::size_t>(y);
+            for (int x = 0; x < laid.width(); ++x)
+                out[x] =
+                    constants->amount * (BloomConstants::kNearShare * a[x] + (1 - BloomConstants::kNearShare) * b[x]);
+        }
+    });
+    auto& levels = constants->levels;
+    levels.push_back({std::move(laid), static_cast<float>(base.width()) / 2, static_cast<float>(base.height()) / 2});
+    constexpr int smallest = 48;
+    while (levels.back().planes.longSide() > smallest) {
+        const auto& last = levels.back();
+        levels.push_back({halfOf(last.planes), last.columns / 2, last.rows / 2});
+    }
+    Kernel kernel;
+    kernel.domain = Domain::Linear;
+    kernel.constants = std::move(constants);
+    kernel.run = runBloom;
+    return kernel;
+}
+
+} // namespace
+
+const StageType& bloomType() {
+    using namespace describe;
+    static const StageType type = {
+        "bloom",
+        "Bloom",
+        "Lets bright places glow into what surrounds them, as light does in a lens or in haze.",
+        {Part::Finish},
+        Footprint::Wide,
+        {percent("amount", "Amount", 0, 100, 0, "How much of their light bright places give away."),
+         through({"amount"}, percent("threshold", "Threshold", 0, 100, 75, "From which tone on a place is bright.")),
+         through({"amount"}, percent("softness", "Softness", 0, 100, 30,
+                                     "How gently that sets in: at 0 the threshold is a hard line.")),
+         through({"amount"},
+                 number("reach", "Reach", 1, 40, 0.5, 12,
+                        "How far the glow goes, in thousandths of the frame's long side.", Unit::PerMille)),
+         through({"tint"}, hue("tint.hue", "Tint hue", "The colour of the glow.")),
+         through({"amount"}, percent("tint", "Tint", 0, 100, 0,
+                                     "How far the glow takes that colour; the lights themselves keep theirs."))},
+        [](const ParameterReader& p) { return p.number("amount") == 0; },
+        {},
+        {{"amount", 0.5}},
+        {},
+        [](const ParameterReader& p, const Picture& base) {
+            return bloomKernel(base, {p.number("amount"), p.number("threshold"), p.number("softness"),
+                                      p.number("reach"), p.number("tint.hue"), p.number("tint")});
+        },
+    };
+    return type;
+}
+
+} // namespace baryton
+#endif
