@@ -5680,22 +5680,22 @@ Einiges davon wurde seither geändert</translation>
     <name>baryton::PendingFile</name>
     <message>
         <source>cannot make the folder</source>
-        <translation type="unfinished">der Ordner ist nicht anzulegen</translation>
+        <translation>der Ordner ist nicht anzulegen</translation>
     </message>
     <message>
         <source>cannot write</source>
-        <translation type="unfinished">nicht zu schreiben</translation>
+        <translation>nicht zu schreiben</translation>
     </message>
 </context>
 <context>
     <name>baryton::PictureReader::Decoder</name>
     <message>
         <source>its numbers are of a kind that pictures seldom have ({})</source>
-        <translation type="unfinished">seine Zahlen sind von einer Art, die Bilder selten haben ({})</translation>
+        <translation>seine Zahlen sind von einer Art, die Bilder selten haben ({})</translation>
     </message>
     <message>
         <source>save it with 8 or 16 bits or as 32-bit float</source>
-        <translation type="unfinished">mit 8 oder 16 Bit oder als 32-Bit-Gleitkomma sichern</translation>
+        <translation>mit 8 oder 16 Bit oder als 32-Bit-Gleitkomma sichern</translation>
     </message>
 </context>
 <context>
@@ -6117,19 +6117,19 @@ Einiges davon wurde seither geändert</translation>
     <name>baryton::ProfileConversion::Lcms</name>
     <message>
         <source>the colour profile is for another kind of picture ({} channels here)</source>
-        <translation type="unfinished">das Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
+        <translation>das Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
     </message>
     <message>
         <source>save the picture again with a profile that fits it</source>
-        <translation type="unfinished">das Bild mit einem passenden Profil noch einmal sichern</translation>
+        <translation>das Bild mit einem passenden Profil noch einmal sichern</translation>
     </message>
     <message>
         <source>the colour profile can&apos;t be used to read the picture</source>
-        <translation type="unfinished">mit dem Farbprofil lässt sich das Bild nicht lesen</translation>
+        <translation>mit dem Farbprofil lässt sich das Bild nicht lesen</translation>
     </message>
     <message>
         <source>save the picture again with another profile</source>
-        <translation type="unfinished">das Bild mit einem anderen Profil noch einmal sichern</translation>
+        <translation>das Bild mit einem anderen Profil noch einmal sichern</translation>
     </message>
 </context>
 <context>
