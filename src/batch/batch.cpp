@@ -3,14 +3,15 @@
 #include "base/words.h"
 #include "batch/names.h"
 #include "package/grade_store.h"
-#include "render/program.h"
+#include "render/graded_file.h"
 #include "stages/apply_strength.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
 #include <atomic>
 #include <chrono>
-#include <cmath>
+#include <exception>
+#include <memory>
 #include <mutex>
 #include <nlohmann/json.hpp>
 #include <set>
@@ -46,13 +47,6 @@ Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
     grade.finish.clear();
     for (const Preset& preset : look.presets) grade = appliedWithStrength(grade, preset, look.mode, look.strength);
     return grade;
-}
-
-Picture scaledForOutput(const Picture& picture, int longSide) {
-    if (longSide <= 0 || picture.longSide() <= longSide) return picture;
-    const double scale = double(longSide) / picture.longSide();
-    const auto side = [&](int length) { return std::max(1, static_cast<int>(std::lround(length * scale))); };
-    return scaledDown(picture, side(picture.width()), side(picture.height()));
 }
 
 std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
@@ -118,6 +112,42 @@ private:
     std::set<fs::path> taken_;
 };
 
+/// A picture of the plan, opened by the first of its jobs and given up by the last.
+class PlannedPicture {
+public:
+    PlannedPicture(const BatchPlan& plan, std::size_t index, int jobs)
+        : plan_(plan), file_(plan.pictures[index]), jobs_(jobs), left_(jobs) {}
+
+    /// Throws what opening it threw, for each of its jobs.
+    std::shared_ptr<FileSource> open(const Task* task) {
+        const std::lock_guard<std::mutex> guard(lock_);
+        if (failure_) std::rethrow_exception(failure_);
+        if (source_) return source_;
+        try {
+            source_ = std::make_shared<FileSource>(file_, plan_.longSide, jobs_, task);
+        } catch (const Cancelled&) {
+            throw;
+        } catch (...) {
+            failure_ = std::current_exception();
+            throw;
+        }
+        return source_;
+    }
+    void jobEnded() {
+        const std::lock_guard<std::mutex> guard(lock_);
+        if (--left_ == 0) source_.reset();
+    }
+
+private:
+    const BatchPlan& plan_;
+    const fs::path& file_;
+    const int jobs_;
+    std::mutex lock_;
+    int left_;
+    std::shared_ptr<FileSource> source_;
+    std::exception_ptr failure_;
+};
+
 class Runner {
 public:
     Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
@@ -126,16 +156,31 @@ public:
             if (index < jobs_.size())
                 jobs_[index].state = made.state, jobs_[index].file = made.file, jobs_[index].bytes = made.bytes;
         const NameBook names(plan, jobs_);
-        for (std::size_t i = 0; i < jobs_.size(); ++i)
-            if (jobs_[i].state != JobState::Waiting) tell(i);
+        std::map<std::size_t, int> waiting;
+        for (std::size_t i = 0; i < jobs_.size(); ++i) {
+            if (jobs_[i].state != JobState::Waiting) {
+                tell(i);
+                continue;
+            }
+            queue_.push_back(i);
+            ++waiting[jobs_[i].picture];
+        }
+        // A run is a snapshot: what is edited while it goes on belongs to the next one.
+        for (const auto& [picture, jobs] : waiting) {
+            pictures_.emplace(std::piecewise_construct, std::forward_as_tuple(picture),
+                              std::forward_as_tuple(plan, picture, jobs));
+            if (needsOwn()) own_[picture] = ownGrade(picture);
+        }
     }
 
     std::vector<BatchJob> run() {
-        const unsigned cores = std::max(1U, std::thread::hardware_concurrency());
+        const std::size_t cores = std::max(1U, std::thread::hardware_concurrency());
         const std::size_t wanted = plan_.workers > 0 ? static_cast<std::size_t>(plan_.workers) : cores;
+        const std::size_t count = std::max<std::size_t>(1, std::min(wanted, queue_.size()));
+        // Where there are fewer files than workers, each is worked on by several.
+        threads_ = static_cast<int>(std::max<std::size_t>(1, wanted / count));
         std::vector<std::thread> workers;
-        for (std::size_t i = 1; i < std::min(wanted, plan_.pictures.size()); ++i)
-            workers.emplace_back([this] { work(); });
+        for (std::size_t i = 1; i < count; ++i) workers.emplace_back([this] { work(); });
         work();
         for (auto& worker : workers) worker.join();
         for (std::size_t i = 0; i < jobs_.size(); ++i)
@@ -147,66 +192,65 @@ public:
     }
 
 private:
+    bool needsOwn() const {
+        return plan_.prep == PrepChoice::Own ||
+               std::any_of(plan_.looks.begin(), plan_.looks.end(), [](const BatchLook& l) { return l.ownGrade; });
+    }
+
     void work() {
         for (;;) {
-            const std::size_t picture = next_++;
-            if (picture >= plan_.pictures.size() || (task_ && task_->isFinishing())) return;
-            runPicture(picture);
-        }
-    }
-
-    void runPicture(std::size_t picture) {
-        const std::size_t first = picture * plan_.looks.size();
-        const fs::path& file = plan_.pictures[picture];
-        PictureFile source;
-        Grade own = startingGrade();
-        std::string warning;
-        bool isRead = false;
-        for (std::size_t i = first; i < first + plan_.looks.size(); ++i) {
-            BatchJob& job = jobs_[i];
-            if (job.state != JobState::Waiting) continue;
-            if (task_ && task_->isFinishing()) return;
-            const auto start = std::chrono::steady_clock::now();
+            const std::size_t next = next_++;
+            if (next >= queue_.size() || (task_ && task_->isFinishing())) return;
+            BatchJob& job = jobs_[queue_[next]];
             job.state = JobState::Running;
-            tell(i);
-            try {
-                if (!isRead) {
-                    source = readPicture(file);
-                    source.picture = scaledForOutput(source.picture, plan_.longSide);
-                    if (plan_.prep == PrepChoice::Own || plan_.looks[job.look].ownGrade)
-                        own = ownGrade(file, warning);
-                    isRead = true;
-                }
-                job.warning = warning;
-                const Program program = Program::compile(gradeFor(plan_.looks[job.look], own, plan_.prep));
-                const int bits = plan_.format.format == FileFormat::Jpeg ? 8 : plan_.format.bits;
-                const QuantisedPicture out = program.quantised(source.picture, bits, true, 1, task_);
-                writePicture(job.file, out, source.metadata, plan_.format);
-                std::error_code ignored;
-                job.bytes = fs::file_size(job.file, ignored);
-                job.state = JobState::Done;
-            } catch (const Cancelled&) {
-                return;
-            } catch (const Error& e) {
-                // Where another file is at fault (the one to be written), it is named.
-                const bool isOther = !e.file().empty() && e.file() != file.string();
-                fail(job, e.problem(), isOther ? e.file() : e.place(), e.hint());
-            } catch (const std::bad_alloc&) {
-                fail(job, "there is not enough memory", "", "use fewer workers, or a smaller long side");
-            } catch (const std::exception& e) {
-                fail(job, e.what(), "", "try this picture alone");
-            }
+            tell(queue_[next]);
+            PlannedPicture& picture = pictures_.at(job.picture);
+            const auto start = std::chrono::steady_clock::now();
+            const bool isEnded = makeFile(job, picture);
+            picture.jobEnded();
+            if (!isEnded) return;
             job.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
-            tell(i);
+            tell(queue_[next]);
         }
     }
 
-    static Grade ownGrade(const fs::path& picture, std::string& warning) {
+    /// False when it was cancelled.
+    bool makeFile(BatchJob& job, PlannedPicture& picture) {
+        const fs::path& file = plan_.pictures[job.picture];
         try {
-            return loadGrade(picture).value_or(startingGrade());
+            const auto source = picture.open(task_);
+            const auto own = own_.find(job.picture);
+            if (own != own_.end()) job.warning = own->second.warning;
+            const Grade grade =
+                gradeFor(plan_.looks[job.look], own != own_.end() ? own->second.grade : startingGrade(), plan_.prep);
+            writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_);
+            std::error_code ignored;
+            job.bytes = fs::file_size(job.file, ignored);
+            job.state = JobState::Done;
+        } catch (const Cancelled&) {
+            return false;
         } catch (const Error& e) {
-            warning = std::string(e.what()) + " (the picture went without its own grade)";
-            return startingGrade();
+            // Where another file is at fault (the one to be written), it is named.
+            const bool isOther = !e.file().empty() && e.file() != file.string();
+            fail(job, e.problem(), isOther ? e.file() : e.place(), e.hint());
+        } catch (const std::bad_alloc&) {
+            fail(job, "there is not enough memory", "", "use fewer workers, or a smaller long side");
+        } catch (const std::exception& e) {
+            fail(job, e.what(), "", "try this picture alone");
+        }
+        return true;
+    }
+
+    struct OwnGrade {
+        Grade grade;
+        std::string warning;
+    };
+    OwnGrade ownGrade(std::size_t picture) const {
+        if (const auto known = plan_.grades.find(picture); known != plan_.grades.end()) return {known->second, {}};
+        try {
+            return {loadGrade(plan_.pictures[picture]).value_or(startingGrade()), {}};
+        } catch (const Error& e) {
+            return {startingGrade(), std::string(e.what()) + " (the picture went without its own grade)"};
         }
     }
 
@@ -228,6 +272,10 @@ private:
     const std::function<void(std::size_t, const BatchJob&)>& changed_;
     Task* task_;
     std::vector<BatchJob> jobs_;
+    std::vector<std::size_t> queue_; ///< jobs to be done, by their place
+    std::map<std::size_t, PlannedPicture> pictures_;
+    std::map<std::size_t, OwnGrade> own_;
+    int threads_ = 1; ///< for each job
     std::atomic<std::size_t> next_{0};
     std::size_t ended_ = 0;
     std::mutex lock_;

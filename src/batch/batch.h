@@ -48,6 +48,9 @@ struct BatchPlan {
     std::string name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
     int workers = 0; ///< 0: one for each core
+    /// The own grades, by the picture's place, as they are in hand; those of others are read from their files as the
+    /// run begins. What is edited after that changes nothing in it.
+    std::map<std::size_t, Grade> grades{};
     /// Jobs, by their place, that an earlier run has made: they are left as they are.
     std::map<std::size_t, BatchJob> made{};
 };
@@ -55,17 +58,15 @@ struct BatchPlan {
 /// The grade that a picture gets in a run: its own Prep (or none), then the look.
 Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep);
 
-/// A picture made ready for output: scaled down to the long side, in linear light, before it is graded (as the viewer
-/// does, so that what was seen fitted is what is written).
-Picture scaledForOutput(const Picture& picture, int longSide);
-
 /// The jobs of a plan, picture by picture, with their file names. Throws Error for an impossible template or an empty
 /// plan.
 std::vector<BatchJob> jobsOf(const BatchPlan& plan);
 
-/// Runs a plan with several workers. A picture is read once for all its looks; a file that fails never stops the
-/// rest. `changed` is told of every job that changes state, from the workers' threads, one call at a time. Cancelling
-/// leaves finished files and nothing half written; a task that finishes up finishes the files in hand.
+/// Runs a plan with several workers, each at a file; where there are fewer files than workers, several at each. A
+/// picture is decoded once for all its looks and made smaller before it is graded, as the viewer does; a file that
+/// fails never stops the rest. `changed` is told of every job that changes state, from the workers' threads, one call
+/// at a time. Cancelling leaves finished files and nothing half written; a task that finishes up finishes the files
+/// in hand.
 std::vector<BatchJob> runBatch(const BatchPlan& plan,
                                const std::function<void(std::size_t index, const BatchJob&)>& changed = {},
                                Task* task = nullptr);

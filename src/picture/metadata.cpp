@@ -9,17 +9,18 @@ namespace baryton {
 
 namespace {
 
-/// Exiv2's XMP parser keeps global state: one user at a time.
-std::mutex& xmpLock() {
-    static std::mutex lock;
-    return lock;
+/// Exiv2's XMP parser keeps global state; it takes this lock around just that.
+void lockXmp(void* lock, bool wanted) {
+    auto& mutex = *static_cast<std::recursive_mutex*>(lock);
+    wanted ? mutex.lock() : mutex.unlock();
 }
 
-void quietOnce() {
+void startOnce() {
     static std::once_flag once;
+    static std::recursive_mutex lock;
     std::call_once(once, [] {
         Exiv2::LogMsg::setLevel(Exiv2::LogMsg::mute);
-        Exiv2::XmpParser::initialize();
+        Exiv2::XmpParser::initialize(lockXmp, &lock);
     });
 }
 
@@ -59,10 +60,9 @@ bool isWorthKeeping(const Exiv2::Exifdatum& datum) {
 } // namespace
 
 Metadata readMetadata(const std::filesystem::path& file) {
-    quietOnce();
+    startOnce();
     Metadata result;
     try {
-        const std::lock_guard<std::mutex> guard(xmpLock());
         const auto image = Exiv2::ImageFactory::open(file.string());
         image->readMetadata();
         const Exiv2::ExifData& all = image->exifData();
@@ -89,13 +89,11 @@ Metadata readMetadata(const std::filesystem::path& file) {
     return result;
 }
 
-std::string withMetadata(const std::string& encoded, const Metadata& metadata, int width, int height) {
-    if (metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty()) return encoded;
-    quietOnce();
+void putMetadata(const std::filesystem::path& file, const Metadata& metadata, int width, int height) {
+    if (metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty()) return;
+    startOnce();
     try {
-        const std::lock_guard<std::mutex> guard(xmpLock());
-        auto image = Exiv2::ImageFactory::open(reinterpret_cast<const Exiv2::byte*>(encoded.data()),
-                                               static_cast<long>(encoded.size()));
+        auto image = Exiv2::ImageFactory::open(file.string());
         image->readMetadata();
         Exiv2::ExifData kept;
         if (!metadata.exif.empty())
@@ -123,14 +121,8 @@ std::string withMetadata(const std::string& encoded, const Metadata& metadata, i
             }
         }
         image->writeMetadata();
-        auto& io = image->io();
-        if (io.open() != 0) return encoded;
-        std::string bytes(static_cast<std::size_t>(io.size()), '\0');
-        const long n = io.read(reinterpret_cast<Exiv2::byte*>(bytes.data()), static_cast<long>(bytes.size()));
-        io.close();
-        return n == static_cast<long>(bytes.size()) ? bytes : encoded;
     } catch (const Exiv2::AnyError&) {
-        return encoded; // pixels matter more than a tag that this library can't place
+        return; // as it was encoded
     }
 }
 

@@ -9,7 +9,8 @@ namespace baryton {
 /// Reads Exif, IPTC and XMP; a file whose metadata can't be understood has none (its pixels may still be fine).
 Metadata readMetadata(const std::filesystem::path& file);
 
-/// Puts the metadata into an encoded JPEG, PNG or TIFF and returns the new file's bytes.
-std::string withMetadata(const std::string& encoded, const Metadata& metadata, int width, int height);
+/// Puts the metadata into an encoded JPEG, PNG or TIFF, in place. What can't be placed is left out: pixels matter
+/// more than a tag.
+void putMetadata(const std::filesystem::path& file, const Metadata& metadata, int width, int height);
 
 } // namespace baryton

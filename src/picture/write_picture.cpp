@@ -2,12 +2,15 @@
 #include "base/file.h"
 #include "base/words.h"
 #include "picture/metadata.h"
-#include "picture/picture_file.h"
+#include "picture/picture_writer.h"
 #include "picture/profile.h"
 #include "picture/quantise.h"
 #include "picture/vips_support.h"
 
 #include <algorithm>
+#include <cstring>
+#include <exception>
+#include <mutex>
 
 namespace baryton {
 
@@ -44,51 +47,114 @@ void QuantisedPicture::setRow(int y, int x, int count, const float* r, const flo
                    reinterpret_cast<std::uint16_t*>(bytes.data()) + at);
 }
 
-void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,
-                  const OutputFormat& format) {
-    initVips();
-    std::string encoded;
-    try {
-        auto image =
-            vips::VImage::new_from_memory(const_cast<std::uint8_t*>(picture.bytes.data()), picture.bytes.size(),
-                                          picture.width, picture.height, picture.channels,
-                                          picture.bits == 8 ? VIPS_FORMAT_UCHAR : VIPS_FORMAT_USHORT)
-                .copy(vips::VImage::option()->set("interpretation", picture.bits == 8 ? VIPS_INTERPRETATION_sRGB
-                                                                                      : VIPS_INTERPRETATION_RGB16));
-        const std::string& icc = srgbProfile();
-        image.set(VIPS_META_ICC_NAME, static_cast<VipsCallbackFn>(nullptr), const_cast<char*>(icc.data()),
-                  icc.size());
-        VipsBlob* blob = nullptr;
-        switch (format.format) {
-        case FileFormat::Jpeg:
-            if (picture.channels == 4) image = image.flatten();
-            blob =
-                image.jpegsave_buffer(vips::VImage::option()
-                                          ->set("Q", format.quality)
-                                          ->set("optimize_coding", true)
-                                          ->set("subsample_mode", format.quality >= 90 ? VIPS_FOREIGN_SUBSAMPLE_OFF
-                                                                                       : VIPS_FOREIGN_SUBSAMPLE_ON));
-            break;
-        case FileFormat::Png:
-            blob = image.pngsave_buffer(vips::VImage::option()->set("compression", 6));
-            break;
-        case FileFormat::Tiff:
-            blob = image.tiffsave_buffer(vips::VImage::option()
-                                             ->set("compression", VIPS_FOREIGN_TIFF_COMPRESSION_DEFLATE)
-                                             ->set("predictor", VIPS_FOREIGN_TIFF_PREDICTOR_HORIZONTAL));
-            break;
+namespace {
+
+/// Where the library gets its rows from: a band is asked for when the first row beyond the last one is wanted.
+struct RowSource {
+    const FileShape& shape;
+    const GiveRows& give;
+    std::mutex lock;
+    std::vector<std::uint8_t> band;
+    int first = 0, count = 0;
+    std::exception_ptr failure;
+
+    const std::uint8_t* row(int y) {
+        while (y >= first + count) {
+            first += count;
+            count = std::min(kBandRows, shape.height - first);
+            band.resize(shape.rowBytes() * static_cast<std::size_t>(count));
+            give(first, count, band.data());
         }
-        size_t size = 0;
-        const void* data = vips_blob_get(blob, &size);
-        encoded.assign(static_cast<const char*>(data), size);
-        vips_area_unref(VIPS_AREA(blob));
+        return band.data() + shape.rowBytes() * static_cast<std::size_t>(y - first);
+    }
+};
+
+int generateRows(VipsRegion* out, void*, void* rowSource, void*, gboolean*) {
+    auto& source = *static_cast<RowSource*>(rowSource);
+    const VipsRect& wanted = out->valid;
+    const std::size_t pixel = source.shape.rowBytes() / static_cast<std::size_t>(source.shape.width);
+    const std::lock_guard<std::mutex> guard(source.lock);
+    if (source.failure) return -1;
+    try { // nothing may be thrown through the library
+        for (int y = wanted.top; y < wanted.top + wanted.height; ++y)
+            std::memcpy(VIPS_REGION_ADDR(out, wanted.left, y),
+                        source.row(y) + pixel * static_cast<std::size_t>(wanted.left),
+                        pixel * static_cast<std::size_t>(wanted.width));
+    } catch (...) {
+        source.failure = std::current_exception();
+        return -1;
+    }
+    return 0;
+}
+
+vips::VImage imageOf(RowSource& source) {
+    VipsImage* image = vips_image_new();
+    const vips::VImage owner(image);
+    const FileShape& shape = source.shape;
+    const bool isDeep = shape.bits == 16;
+    vips_image_init_fields(image, shape.width, shape.height, shape.channels,
+                           isDeep ? VIPS_FORMAT_USHORT : VIPS_FORMAT_UCHAR, VIPS_CODING_NONE,
+                           isDeep ? VIPS_INTERPRETATION_RGB16 : VIPS_INTERPRETATION_sRGB, 1, 1);
+    if (vips_image_pipelinev(image, VIPS_DEMAND_STYLE_THINSTRIP, nullptr) != 0 ||
+        vips_image_generate(image, nullptr, generateRows, nullptr, &source, nullptr) != 0)
+        throw vips::VError();
+    return owner;
+}
+
+void encode(vips::VImage image, const std::filesystem::path& file, const OutputFormat& format) {
+    const std::string& icc = srgbProfile();
+    vips_image_set_blob_copy(image.get_image(), VIPS_META_ICC_NAME, icc.data(), icc.size());
+    switch (format.format) {
+    case FileFormat::Jpeg:
+        if (image.bands() == 4) image = image.flatten();
+        image.jpegsave(file.c_str(), vips::VImage::option()
+                                         ->set("Q", format.quality)
+                                         ->set("optimize_coding", true)
+                                         ->set("subsample_mode", format.quality >= 90 ? VIPS_FOREIGN_SUBSAMPLE_OFF
+                                                                                      : VIPS_FOREIGN_SUBSAMPLE_ON));
+        break;
+    case FileFormat::Png:
+        image.pngsave(file.c_str(), vips::VImage::option()->set("compression", 6));
+        break;
+    case FileFormat::Tiff:
+        image.tiffsave(file.c_str(), vips::VImage::option()
+                                         ->set("compression", VIPS_FOREIGN_TIFF_COMPRESSION_DEFLATE)
+                                         ->set("predictor", VIPS_FOREIGN_TIFF_PREDICTOR_HORIZONTAL));
+        break;
+    }
+}
+
+} // namespace
+
+void writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
+                        const Metadata& metadata, const OutputFormat& format) {
+    initVips();
+    PendingFile pending(file);
+    RowSource source{shape, rows, {}, {}, 0, 0, nullptr};
+    try {
+        encode(imageOf(source), pending.path(), format);
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
         vips_error_clear();
+        if (source.failure) std::rethrow_exception(source.failure);
+        if (const auto why = pending.whyNoFurther()) throw *why;
         throw Error(file.string(), "", inWords("cannot encode: {}", message),
                     words("choose another format or a smaller size"));
     }
-    writeFileAtomically(file, withMetadata(encoded, metadata, picture.width, picture.height));
+    putMetadata(pending.path(), metadata, shape.width, shape.height);
+    pending.keep();
+}
+
+void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,
+                  const OutputFormat& format) {
+    const FileShape shape{picture.width, picture.height, picture.channels, picture.bits};
+    writePictureInRows(
+        file, shape,
+        [&](int y, int count, std::uint8_t* out) {
+            std::memcpy(out, picture.bytes.data() + shape.rowBytes() * static_cast<std::size_t>(y),
+                        shape.rowBytes() * static_cast<std::size_t>(count));
+        },
+        metadata, format);
 }
 
 } // namespace baryton

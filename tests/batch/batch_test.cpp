@@ -2,7 +2,7 @@
 #include "batch/run_memory.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
-#include "render/program.h"
+#include "render/graded_file.h"
 #include "stages/stage_type.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <nlohmann/json.hpp>
+#include <vips/vips8>
 
 namespace baryton::test {
 
@@ -153,11 +154,96 @@ TEST(Batch, CancellingLeavesNothingHalfWritten) {
 }
 
 TEST(Batch, ScalesDownNeverUp) {
-    const Picture picture = paintedPicture(200, 100);
-    EXPECT_EQ(scaledForOutput(picture, 80).width(), 80);
-    EXPECT_EQ(scaledForOutput(picture, 80).height(), 40);
-    EXPECT_EQ(scaledForOutput(picture, 400).width(), 200);
-    EXPECT_EQ(scaledForOutput(picture, 0).width(), 200);
+    EXPECT_EQ(outputSize({200, 100}, 80).width, 80);
+    EXPECT_EQ(outputSize({200, 100}, 80).height, 40);
+    EXPECT_EQ(outputSize({200, 100}, 400).width, 200);
+    EXPECT_EQ(outputSize({200, 100}, 0).width, 200);
+}
+
+TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
+    // Larger than a band, turned and not, with everything that looks around; at its size and made smaller.
+    const TempFolder folder;
+    const Picture painted = paintedPicture(333, 517);
+    for (const int longSide : {0, 200})
+        for (const int looks : {1, 3}) {
+            BatchPlan plan;
+            plan.pictures = {folder / "tall.png", folder / "turned.tif"};
+            writePicture(plan.pictures[0], Program::compile({}).quantised(painted, 16, false), {},
+                         {FileFormat::Png, 16, 90});
+            auto turned = vips::VImage::new_from_file(plan.pictures[0].c_str()).rot90();
+            turned.set(VIPS_META_ORIENTATION, 8); // to be turned back
+            turned.write_to_file(plan.pictures[1].c_str());
+            Grade own = startingGrade();
+            own.finish[0].parameters["stops"] = -1.0;
+            for (const char* type : {"bloom", "detail"}) {
+                own.finish.push_back(makeStage(own, type));
+                own.finish.back().parameters["amount"] = 0.8;
+            }
+            plan.grades = {{0, own}, {1, own}};
+            for (int i = 0; i < looks; ++i) plan.looks.push_back({"own " + std::to_string(i), {}, true});
+            plan.format = {FileFormat::Png, 16, 90};
+            plan.longSide = longSide;
+            plan.folder = folder / ("out" + std::to_string(longSide) + std::to_string(looks));
+            const auto jobs = runBatch(plan);
+            const Picture source = readPicture(plan.pictures[0]).picture;
+            const auto [w, h] = outputSize({333, 517}, longSide);
+            const Picture want = Program::compile(own).graded(scaledDown(source, w, h));
+            for (const BatchJob& job : jobs) {
+                ASSERT_EQ(job.state, JobState::Done) << job.error;
+                const Picture got = readPicture(job.file).picture;
+                ASSERT_EQ(got.width(), w);
+                ASSERT_EQ(got.height(), h);
+                double worst = 0;
+                for (int k = 0; k < 3; ++k)
+                    for (int y = 0; y < h; ++y)
+                        for (int x = 0; x < w; ++x)
+                            worst = std::max(worst, std::abs(double(got.row(k, y)[x]) -
+                                                             std::clamp(want.row(k, y)[x], 0.0F, 1.0F)));
+                EXPECT_LE(worst, 0.51 / 65535 + 1e-7) << job.file;
+            }
+        }
+}
+
+TEST(Batch, ARunIsASnapshot) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 3);
+    plan.looks = {{"Limelight", {preset("Limelight")}, false}, {"own grade", {}, true}};
+    plan.prep = PrepChoice::None; // the own grade is needed all the same, though the first look is a preset
+    plan.workers = 1;
+    Grade before = startingGrade(), after = startingGrade();
+    before.look[0].stages[2].parameters["overall"] = -1.0;
+    after.look[0].stages[2].parameters["overall"] = 1.0;
+    for (const auto& picture : plan.pictures) storeGrade(picture, before);
+    bool isEdited = false;
+    const auto jobs = runBatch(plan, [&](std::size_t, const BatchJob& job) {
+        if (job.state != JobState::Running || isEdited) return;
+        isEdited = true;
+        for (const auto& picture : plan.pictures) storeGrade(picture, after);
+    });
+    for (const BatchJob& job : jobs) {
+        ASSERT_EQ(job.state, JobState::Done);
+        if (job.look == 0) continue;
+        const Picture got = readPicture(job.file).picture;
+        EXPECT_NEAR(got.row(0, 5)[20], got.row(2, 5)[20], 2e-3) << "without colour, as it was when the run began";
+    }
+}
+
+TEST(Batch, TransparentPixelsComeOutBlackInAJpeg) {
+    const TempFolder folder;
+    Picture picture(64, 48, true);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 48; ++y) std::fill_n(picture.row(k, y), 64, 0.8F); // hidden on the left
+    for (int y = 0; y < 48; ++y) std::fill_n(picture.row(3, y) + 32, 32, 1.0F);
+    BatchPlan plan;
+    plan.pictures = {folder / "half.png"};
+    writePicture(plan.pictures[0], Program::compile({}).quantised(picture, 8, true), {}, {FileFormat::Png, 8, 90});
+    plan.looks = {{"own grade", {}, true}};
+    plan.folder = folder / "out";
+    const auto jobs = runBatch(plan);
+    ASSERT_EQ(jobs[0].state, JobState::Done) << jobs[0].error;
+    const Picture got = readPicture(jobs[0].file).picture;
+    EXPECT_LT(got.row(1, 24)[8], 0.05F);
+    EXPECT_NEAR(got.row(1, 24)[56], 0.8, 0.03);
 }
 
 TEST(Batch, TheSameBytesWithAnyNumberOfWorkers) {

@@ -17,6 +17,7 @@
 #include <QUrl>
 #include <QVBoxLayout>
 #include <cmath>
+#include <tbb/global_control.h>
 
 namespace baryton {
 
@@ -279,7 +280,12 @@ void BatchPage::change(const QString& what, const BatchSettings& next) {
 
 BatchPlan BatchPage::plan() const {
     BatchPlan plan;
-    for (int i = 0; i < state_.pictures().size(); ++i) plan.pictures.push_back(state_.pictures().at(i).file);
+    for (int i = 0; i < state_.pictures().size(); ++i) {
+        const OpenPicture& picture = state_.pictures().at(i);
+        // A grade that could not be read is tried again by the run, and told.
+        if (!picture.gradeUnreadable) plan.grades[plan.pictures.size()] = picture.work.grade;
+        plan.pictures.push_back(picture.file);
+    }
     if (settings_.ownGrade) plan.looks.push_back({"own grade", {}, true});
     for (const auto& entry : state_.presets())
         if (entry.preset && settings_.presets.contains(entry.file))
@@ -291,6 +297,8 @@ BatchPlan BatchPage::plan() const {
     plan.folder = settings_.folder;
     plan.name = name_->text().toStdString();
     plan.ifExists = settings_.ifExists;
+    // As many as Preferences allow.
+    plan.workers = static_cast<int>(tbb::global_control::active_value(tbb::global_control::max_allowed_parallelism));
     return plan;
 }
 
@@ -357,7 +365,6 @@ void BatchPage::showPlan() {
 void BatchPage::start() {
     if (task_) return;
     showPlan();
-    state_.pictures().flush(); // the run reads each picture's grade from its file
     BatchPlan now = plan();
     now.made = madeBefore(now);
     try {

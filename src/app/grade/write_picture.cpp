@@ -1,7 +1,6 @@
 #include "app/grade/write_picture.h"
 #include "base/error.h"
-#include "picture/picture_file.h"
-#include "render/program.h"
+#include "render/graded_file.h"
 
 #include <QPointer>
 #include <QThreadPool>
@@ -30,10 +29,8 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     QThreadPool::globalInstance()->start([alive, source, file, format, grade, done] {
         QString problem;
         try {
-            const PictureFile read = readPicture(source);
-            const bool alpha = format.format != FileFormat::Jpeg && read.picture.hasAlpha();
-            writePicture(file, Program::compile(grade).quantised(read.picture, format.bits, alpha), read.metadata,
-                         format);
+            FileSource picture(source, 0, 1);
+            writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
         }

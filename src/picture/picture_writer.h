@@ -1,0 +1,29 @@
+#pragma once
+#include "picture/picture_file.h"
+
+#include <functional>
+
+namespace baryton {
+
+/// What a file holds: interleaved, 8 or 16 bits, alpha as a fourth channel.
+struct FileShape {
+    int width = 0, height = 0, channels = 3, bits = 8;
+    std::size_t rowBytes() const {
+        return static_cast<std::size_t>(width) * static_cast<std::size_t>(channels * bits / 8);
+    }
+};
+
+/// Gives rows y to y + count of a file, one after the other in `out`. What it throws ends the writing and comes out
+/// of it again.
+using GiveRows = std::function<void(int y, int count, std::uint8_t* out)>;
+
+/// As writePicture, but asks for the picture a band at a time, from the top down, each row once: while one is encoded
+/// the next one is made. It is never in memory as a whole, but for what the format itself collects (a JPEG its
+/// coefficients, until its tables are known).
+void writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
+                        const Metadata& metadata, const OutputFormat& format);
+
+/// The rows of a band.
+constexpr int kBandRows = 128;
+
+} // namespace baryton

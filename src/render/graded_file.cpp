@@ -1,0 +1,131 @@
+#include "render/graded_file.h"
+#include "picture/metadata.h"
+#include "picture/picture_writer.h"
+#include "picture/quantise.h"
+#include "render/plan.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+
+namespace baryton {
+
+PictureSize outputSize(PictureSize picture, int longSide) {
+    const int own = std::max(picture.width, picture.height);
+    if (longSide <= 0 || own <= longSide) return picture;
+    const double scale = double(longSide) / own;
+    const auto side = [&](int length) { return std::max(1, static_cast<int>(std::lround(length * scale))); };
+    return {side(picture.width), side(picture.height)};
+}
+
+FileSource::FileSource(const std::filesystem::path& file, int longSide, int files, const Task* task)
+    : file_(file), metadata_(readMetadata(file)), reader_(std::make_unique<PictureReader>(file)) {
+    const PictureSize size = outputSize({reader_->width(), reader_->height()}, longSide);
+    width_ = size.width, height_ = size.height;
+    if (width_ != reader_->width() || height_ != reader_->height()) {
+        small_ = readScaledDown(*reader_, width_, height_, task);
+        reader_.reset();
+    } else if (files > 1) {
+        reader_->keepDecoded();
+    }
+}
+
+bool FileSource::hasAlpha() const {
+    return reader_ ? reader_->hasAlpha() : small_.hasAlpha();
+}
+
+FrameMap FileSource::frameFor(const Program& program, const Task* task) {
+    FrameMap map;
+    map.perPixelX = 1.0 / width_, map.perPixelY = 1.0 / height_;
+    map.aspect = double(width_) / height_;
+    map.scale = reader_ ? reader_->scale() : small_.scale();
+    if (!program.needs(map.scale).base) return map;
+    const std::lock_guard<std::mutex> guard(baseLock_);
+    if (!base_ && !reader_) base_ = BaseLevel::of(small_);
+    if (!base_) {
+        // It is needed before the first band: the file is read twice, from memory where it is not too large.
+        constexpr std::size_t mostKept = std::size_t(160) << 20;
+        if (reader_->decodedBytes() <= mostKept) reader_->keepDecoded();
+        const auto [width, height] = baseLevelSize(width_, height_);
+        base_ = std::make_shared<const BaseLevel>(readScaledDown(*reader_, width, height, task));
+        if (reader_->decodedBytes() > mostKept) reader_->rewind();
+    }
+    map.base = base_;
+    return map;
+}
+
+Picture FileSource::rows(int y, int count) {
+    if (reader_) return reader_->rows(y, count);
+    return cropped(small_, 0, y, small_.width(), count);
+}
+
+namespace {
+
+/// Rows of a source, of which each is read once though bands overlap by their margins.
+class Window {
+public:
+    explicit Window(FileSource& source) : source_(source) {}
+
+    /// Rows `top` to `end`; neither goes back from one call to the next.
+    const Picture& show(int top, int end) {
+        const int known = top_ + rows_.height();
+        if (rows_.isEmpty() || known <= top) {
+            rows_ = source_.rows(top, end - top);
+        } else {
+            Picture next(source_.width(), end - top, source_.hasAlpha());
+            const Picture& kept = rows_;
+            const Picture read = known < end ? source_.rows(known, end - known) : Picture();
+            const auto copy = [&](const Picture& from, int first, int at, int count) {
+                for (int plane = 0; plane < (from.hasAlpha() ? 4 : 3); ++plane)
+                    std::memcpy(next.row(plane, at), from.row(plane, first),
+                                from.stride() * static_cast<std::size_t>(count) * sizeof(float));
+            };
+            copy(kept, top - top_, 0, std::min(known, end) - top);
+            if (!read.isEmpty()) copy(read, 0, known - top, end - known);
+            rows_ = std::move(next);
+        }
+        top_ = top;
+        return rows_;
+    }
+
+private:
+    FileSource& source_;
+    Picture rows_;
+    int top_ = 0;
+};
+
+} // namespace
+
+void writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
+                 const OutputFormat& format, int threads, const Task* task) {
+    const FrameMap frame = source.frameFor(program, task);
+    const int margin = program.needs(frame.scale).margin;
+    const bool alpha = source.hasAlpha();
+    const FileShape shape{source.width(), source.height(), alpha ? 4 : 3,
+                          format.format == FileFormat::Jpeg ? 8 : format.bits};
+    Window window(source);
+    writePictureInRows(
+        file, shape,
+        [&](int y, int count, std::uint8_t* out) {
+            if (task) task->throwIfCancelled();
+            const int top = std::max(0, y - margin), end = std::min(shape.height, y + count + margin);
+            const Picture& band = window.show(top, end);
+            const Plan plan(program, frame.part(0, top), band, threads, task);
+            plan.run(
+                band, {0, y - top, shape.width, count},
+                [&](int x, int row, int run, const float* r, const float* g, const float* b) {
+                    const float* a = alpha ? band.row(3, row) + x : nullptr;
+                    const std::size_t at = static_cast<std::size_t>(x) * static_cast<std::size_t>(shape.channels);
+                    std::uint8_t* to = out + shape.rowBytes() * static_cast<std::size_t>(row + top - y);
+                    if (shape.bits == 8)
+                        quantise8(r, g, b, a, static_cast<std::size_t>(run), to + at);
+                    else
+                        quantise16(r, g, b, a, static_cast<std::size_t>(run),
+                                   reinterpret_cast<std::uint16_t*>(to) + at);
+                },
+                threads, task);
+        },
+        source.metadata(), format);
+}
+
+} // namespace baryton

@@ -1,0 +1,48 @@
+#pragma once
+#include "picture/picture_reader.h"
+#include "render/base_level.h"
+#include "render/program.h"
+
+#include <filesystem>
+#include <memory>
+#include <mutex>
+
+namespace baryton {
+
+/// The size of a file whose long side is to be `longSide` pixels (0: the picture's own); never larger than the
+/// picture.
+PictureSize outputSize(PictureSize picture, int longSide);
+
+/// A picture file as files are made from it: read a band at a time, or made smaller first, so that what is seen
+/// fitted is what is written. Safe to be used by several threads where it was opened for several files.
+class FileSource {
+public:
+    /// `files` is how many are made from it: for more than one it is decoded once, into memory. Throws Error.
+    FileSource(const std::filesystem::path& file, int longSide, int files, const Task* task = nullptr);
+
+    int width() const { return width_; }
+    int height() const { return height_; }
+    bool hasAlpha() const;
+    const Metadata& metadata() const { return metadata_; }
+    /// As a frame, with what a program needs of it.
+    FrameMap frameFor(const Program& program, const Task* task);
+    /// See PictureReader::rows.
+    Picture rows(int y, int count);
+
+private:
+    std::filesystem::path file_;
+    Metadata metadata_;
+    int width_ = 0, height_ = 0;
+    Picture small_;                         ///< where it is made smaller
+    std::unique_ptr<PictureReader> reader_; ///< else
+    std::mutex baseLock_;
+    std::shared_ptr<const BaseLevel> base_;
+};
+
+/// Grades a source band by band into a file, from up to `threads` threads (0: all cores), while the band before is
+/// being encoded. Alpha is kept, in a JPEG laid over black. Throws Error, or Cancelled, and leaves nothing half
+/// written.
+void writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
+                 const OutputFormat& format, int threads, const Task* task);
+
+} // namespace baryton
