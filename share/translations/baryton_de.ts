@@ -4587,6 +4587,10 @@
         <source> (Escape to leave it)</source>
         <translation> (Escape beendet es)</translation>
     </message>
+    <message>
+        <source>The picture could not be drawn (%1): close other programs, or a few pictures</source>
+        <translation>Das Bild war nicht zu zeichnen (%1): andere Programme schließen oder ein paar Bilder</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GradientEditor</name>

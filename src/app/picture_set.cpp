@@ -227,10 +227,14 @@ void PictureSet::drawThumbnail(int index) {
         }
         readers_.start(
             [this, index, generation, grade, small] {
-                const QImage image =
-                    imageOf(grade, small)
-                        .scaled(kThumbnailSide, kThumbnailSide, Qt::KeepAspectRatio, Qt::SmoothTransformation)
-                        .convertToFormat(QImage::Format_RGB888);
+                QImage image;
+                try {
+                    image = imageOf(grade, small)
+                                .scaled(kThumbnailSide, kThumbnailSide, Qt::KeepAspectRatio, Qt::SmoothTransformation)
+                                .convertToFormat(QImage::Format_RGB888);
+                } catch (const std::exception&) {
+                    return; // no memory for it just now: the one before stays
+                }
                 QMetaObject::invokeMethod(this, [this, index, generation, image] {
                     if (generation != generation_) return;
                     pictures_[static_cast<std::size_t>(index)].thumbnail = image;

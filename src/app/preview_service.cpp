@@ -70,23 +70,30 @@ void PreviewService::work() {
                 isNew = true;
             }
         }
-        if (isNew) {
-            skipped += scopesDue;
-            exactDue = since - before < together;
-            reportDue = true;
-            render(request, since, exactDue);
-            scopesDue = true, scopesQuick = exactDue;
-        } else if (scopesDue) {
-            scopesDue = false;
-            skipped = 0;
-            count(request, scopesQuick);
-        } else if (exactDue) {
-            exactDue = false;
-            render(request, Clock::now(), false);
-            scopesDue = true, scopesQuick = false;
-        } else {
-            reportDue = false;
-            report(request);
+        try {
+            if (isNew) {
+                skipped += scopesDue;
+                exactDue = since - before < together;
+                reportDue = true;
+                render(request, since, exactDue);
+                scopesDue = true, scopesQuick = exactDue;
+            } else if (scopesDue) {
+                scopesDue = false;
+                skipped = 0;
+                count(request, scopesQuick);
+            } else if (exactDue) {
+                exactDue = false;
+                render(request, Clock::now(), false);
+                scopesDue = true, scopesQuick = false;
+            } else {
+                reportDue = false;
+                report(request);
+            }
+        } catch (const std::exception& e) {
+            // No memory, most likely. What was kept of a half-done request is worth nothing.
+            scopesDue = exactDue = reportDue = false;
+            cachedPicture_.reset(), cachedBefore_.reset(), cachedHead_.reset(), compiledFor_.reset();
+            Q_EMIT failed(QString::fromUtf8(e.what()));
         }
     }
 }

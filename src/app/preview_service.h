@@ -66,6 +66,7 @@ public:
 Q_SIGNALS:
     void frameReady(const baryton::PreviewFrame& frame);
     void scopesReady(const baryton::PreviewScopes& scopes);
+    void failed(const QString& why); ///< a request could not be rendered; the next one is tried as any other
     void reportsReady(const std::vector<baryton::StageReport>& reports);
 
 private:

@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <memory>
 #include <mutex>
+#include <new>
 #include <vector>
 
 namespace baryton {
@@ -34,6 +35,7 @@ ViewSource wholeOf(const Picture& picture) {
 
 QImage quantisedImage(const Program& program, const ViewSource& source, const Task* task) {
     QImage image(source.width, source.height, QImage::Format_RGB32);
+    if (image.isNull()) throw std::bad_alloc();
     uchar* const bits = image.bits();
     const auto stride = static_cast<std::size_t>(image.bytesPerLine());
     runOverView(

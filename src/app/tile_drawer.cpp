@@ -11,9 +11,9 @@ namespace baryton {
 
 namespace {
 
-constexpr int kKeptTiles = 3000;
+constexpr int kKeptKilobytes = 192 << 10;
 /// Counts the ways of drawing: tiles drawn by an older program are not used.
-const QByteArray kDrawing = QByteArrayLiteral("2");
+const QByteArray kDrawing = QByteArrayLiteral("3");
 
 QString fileOf(const QByteArray& key) {
     return tileFolder() + u'/' + QString::fromLatin1(key.left(2)) + u'/' + QString::fromLatin1(key) +
@@ -34,7 +34,7 @@ void writeTile(const QByteArray& key, const QImage& image) {
 
 } // namespace
 
-TileDrawer::TileDrawer(QObject* parent) : QObject(parent), kept_(kKeptTiles) {
+TileDrawer::TileDrawer(QObject* parent) : QObject(parent), kept_(kKeptKilobytes) {
     pool_.setMaxThreadCount(1); // each drawing uses all cores by itself
 }
 
@@ -53,14 +53,20 @@ void TileDrawer::draw(std::vector<Tile> tiles) {
                 continue;
             }
         pool_.start([this, list, tile = std::move(tile)] {
-            QImage image = tile.key.isEmpty() ? QImage() : readTile(tile.key);
-            if (image.isNull()) {
-                image = imageOf(tile.grade, tile.picture);
-                ++drawn_;
-                if (!tile.key.isEmpty()) writeTile(tile.key, image);
+            QImage image;
+            try {
+                if (!tile.key.isEmpty()) image = readTile(tile.key);
+                if (image.isNull()) {
+                    image = imageOf(tile.grade, tile.picture);
+                    ++drawn_;
+                    if (!tile.key.isEmpty()) writeTile(tile.key, image);
+                }
+            } catch (const std::exception&) {
+                return; // no memory for it just now: it stays empty, and is drawn when it is asked for again
             }
             QMetaObject::invokeMethod(this, [this, list, id = tile.id, key = tile.key, image] {
-                if (!key.isEmpty()) kept_.insert(key, new QImage(image));
+                if (!key.isEmpty())
+                    kept_.insert(key, new QImage(image), static_cast<int>(image.sizeInBytes() >> 10) + 1);
                 if (list == list_) Q_EMIT drawn(id, image);
             });
         });

@@ -18,6 +18,7 @@ void UndoHistory::push(const QString& text, std::vector<std::unique_ptr<UndoPart
         std::all_of(steps_.back().parts.begin(), steps_.back().parts.end(), [](const auto& p) { return p->isDone_; });
     if (!continues) {
         steps_.push_back({text, gesture, std::move(parts)});
+        if (steps_.size() > kMostSteps) steps_.erase(steps_.begin());
         return touch();
     }
     Step& last = steps_.back();

@@ -38,6 +38,8 @@ class UndoHistory : public QObject {
     Q_OBJECT
 public:
     using QObject::QObject;
+    /// Beyond it the oldest step is forgotten: each holds whole works.
+    static constexpr std::size_t kMostSteps = 500;
     /// Undo and redo look at the steps of any of these.
     using Scope = std::set<UndoSubject>;
 

@@ -1,5 +1,6 @@
 // What is wrong on the disk: told where it happened, nothing lost, the window goes on.
 #include "app/driver.h"
+#include "app/preview_service.h"
 #include "base/file.h"
 #include "package/grade_store.h"
 #include "support/limits.h"
@@ -9,6 +10,21 @@
 #include <gtest/gtest.h>
 
 namespace baryton::test {
+
+TEST(BadInput, AFrameThatThereIsNoMemoryForIsToldAndTheNextOneComes) {
+    PreviewService service;
+    QString told;
+    std::atomic<int> frames = 0;
+    QObject::connect(&service, &PreviewService::failed, &service, [&](const QString& why) { told = why; });
+    QObject::connect(&service, &PreviewService::frameReady, &service, [&](const PreviewFrame&) { ++frames; });
+    const auto pyramid = std::make_shared<const Pyramid>(Picture(60, 40));
+    constexpr int tooMany = 300000; // on either side
+    service.request({pyramid, {0, 0, tooMany, tooMany, 5000}, startingGrade(), {}, {}});
+    ASSERT_TRUE(Driver::waitFor([&] { return !told.isEmpty(); }));
+    EXPECT_EQ(frames, 0);
+    service.request({pyramid, {0, 0, 60, 40, 1}, startingGrade(), {}, {}});
+    EXPECT_TRUE(Driver::waitFor([&] { return frames == 1; }));
+}
 
 TEST(BadInput, APictureThatVanishesAndAGradeOfNonsense) {
     Driver d({"lake-fog.jpg", "snow-yard.jpg"});

@@ -377,14 +377,35 @@ TEST(Compare, BesideWipeAcrossGridAloneAndClips) {
     d.state().tryChange({});
 }
 
+TEST(Compare, ASampleReadsWhatIsThereUnderAVignette) {
+    Driver d({"dusk-horizon.jpg"});
+    d.start();
+    d.chooseStage("vignette");
+    GradePage* grade = d.window().gradePage();
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-3"), true);
+    d.settle();
+    rightClick(grade->view(), at(d, 0.06, 0.08));
+    pick(tr8("Sample point here"));
+    ASSERT_EQ(grade->samples().of(0).size(), 1);
+    const QPointF share = grade->samples().of(0).front();
+    const Picture full = readPicture(d.folder() / "dusk-horizon.jpg").picture;
+    const Program program = Program::compile(d.state().keyGrade());
+    const Picture graded = program.graded(full);
+    const auto want = meanColour(graded, share), source = meanColour(full, share);
+    EXPECT_LT(want[1], 0.75F * program(source)[1]) << "the corner is darker than the middle would be";
+    const auto read = readSample(full, Plan(program, FrameMap::whole(full), full), share);
+    for (std::size_t k = 0; k < 3; ++k) EXPECT_NEAR(read.after[k], want[k], 1e-5);
+    EXPECT_EQ(grade->samplesText(), sampleText(tr8("1"), read)) << "and so says the list";
+}
+
 TEST(Compare, ReferenceWithItsSamplesAndSamplePoints) {
     Driver d({"dusk-horizon.jpg", "lantern-alley.jpg"});
     d.start();
     GradePage* grade = d.window().gradePage();
     grade->loadReference(d.folder() / "lantern-alley.jpg");
-    d.settle();
     PictureView* view = grade->view();
-    EXPECT_EQ(view->compare(), PictureView::Compare::Reference);
+    ASSERT_TRUE(Driver::waitFor([&] { return view->compare() == PictureView::Compare::Reference; }));
+    d.settle();
     rightClick(view, at(d, 0.5, 0.5));
     pick(tr8("Sample point here"));
     EXPECT_EQ(grade->samples().of(0).size(), 1);

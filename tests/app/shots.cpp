@@ -195,8 +195,9 @@ void takesAndReference(Driver& d, const QString& folder, int row) {
     };
     push(0, 2, 32), push(0, 0, -18), push(2, 0, 26), push(2, 2, -30), push(1, 3, 12);
     grade->loadReference(d.folder() / "lantern-alley.jpg");
-    d.settle();
     PictureView* view = grade->view();
+    Driver::waitFor([&] { return view->compare() == PictureView::Compare::Reference; });
+    d.settle();
     for (const QPointF& share : {QPointF(0.3, 0.75), QPointF(0.7, 0.2)}) {
         const QPointF at =
             view->fromPicture({share.x() * view->pictureSize().width(), share.y() * view->pictureSize().height()});

@@ -313,6 +313,11 @@ TEST(Accelerated, IsCloseToTheExactProgram) {
     EXPECT_GT(apart(grade), 0);
     EXPECT_LT(apart(grade), 0.03) << "Finish, which no cube can hold, stays where it was";
     EXPECT_LT(apart(startingGrade()), 1e-5);
+    // A stage of the Finish that bakes is not run twice.
+    Grade baking = startingGrade();
+    baking.finish.push_back(makeStage(baking, "exposure"));
+    baking.finish.back().parameters["stops"] = 0.5;
+    EXPECT_LT(apart(baking), 0.01);
 }
 
 TEST(Judges, OpenColorIoReadsWhatWeWriteAndAgrees) {

@@ -8,9 +8,12 @@
 #include "base/error.h"
 #include "colour/spaces.h"
 
+#include <QCoreApplication>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
+#include <QPointer>
+#include <QThreadPool>
 #include <QVBoxLayout>
 #include <cmath>
 
@@ -185,6 +188,10 @@ void GradePage::connectPicture() {
         view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
         Q_EMIT frameTime(frame.milliseconds);
     });
+    connect(&preview_, &PreviewService::failed, this, [this](const QString& why) {
+        state_.tell(tr("The picture could not be drawn (%1): close other programs, or a few pictures").arg(why),
+                    true);
+    });
     connect(&preview_, &PreviewService::scopesReady, this, [this](const PreviewScopes& scopes) {
         scopes_->show(scopes);
         for (EditorPanel* each : panels()) each->setInput(scopes);
@@ -331,13 +338,29 @@ void GradePage::chooseReference() {
 }
 
 void GradePage::loadReference(const std::filesystem::path& file) {
-    constexpr int enough = 1200; // it is looked at fitted
-    try {
-        reference_ = readThumbnail(file, enough);
-    } catch (const Error& e) {
-        state_.tell(QString::fromStdString(e.what()), true);
-        return;
-    }
+    const int wish = ++referenceWish_;
+    QPointer<GradePage> alive = this;
+    QThreadPool::globalInstance()->start([alive, wish, file] {
+        constexpr int enough = 1200; // it is looked at fitted
+        Picture picture;
+        QString problem;
+        try {
+            picture = readThumbnail(file, enough);
+        } catch (const std::exception& e) {
+            problem = QString::fromStdString(e.what());
+        }
+        QMetaObject::invokeMethod(
+            qApp,
+            [alive, wish, file, picture, problem] {
+                if (alive && wish == alive->referenceWish_) alive->takeReference(file, picture, problem);
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+void GradePage::takeReference(const std::filesystem::path& file, const Picture& picture, const QString& problem) {
+    if (!problem.isEmpty()) return state_.tell(problem, true);
+    reference_ = picture;
     samples_.clear(Samples::kReference);
     view_->setReference(imageOf(Grade{}, reference_), QString::fromStdString(file.filename().string()));
     if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);

@@ -53,6 +53,7 @@ public:
     /// The chosen stage or layer alone, or the whole grade again.
     void toggleAlone();
     bool isAlone() const { return !alone_.empty(); }
+    /// Read behind the window; what can't be read is told.
     void loadReference(const std::filesystem::path& file);
     void chooseReference();
     void setClipMarks(bool on) { scopes_->clips()->setChecked(on); }
@@ -111,7 +112,9 @@ private:
     int loadedFor_ = -1;
     bool held_ = false;
     std::string alone_;
-    QString wiped_; ///< the version that is wiped against another
+    void takeReference(const std::filesystem::path& file, const Picture& picture, const QString& problem);
+    int referenceWish_ = 0; ///< counts them: the newest one wins
+    QString wiped_;         ///< the version that is wiped against another
     std::optional<std::array<float, 3>> pointedAfter_;
     struct PointerPlans {
         Plan all;                 ///< the whole grade
