@@ -1,15 +1,17 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, stages, processes, preview or plot just that part.
+// with luts, stages, around, processes, preview or plot just that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
 #include "cost_plot.h"
 #include "grade/grade_json.h"
 #include "library_speed.h"
 #include "lut/bake.h"
+#include "picture/blur.h"
 #include "picture/picture_file.h"
 #include "preview_speed.h"
 #include "processes.h"
+#include "render/base_level.h"
 #include "sample_picture.h"
 #include "stages/lut_kernel.h"
 #include "window_speed.h"
@@ -205,8 +207,8 @@ void compareStages(const Picture& picture) {
     const Program five = Program::compile(fiveStages()), eight = Program::compile(eightStages());
     const auto run = [&](const Program& program, int threads) {
         program.run(
-            picture, FrameMap::whole(picture),
-            [](int, int, int, const float*, const float*, const float*) {}, threads);
+            picture, FrameMap::whole(picture), [](int, int, int, const float*, const float*, const float*) {},
+            threads);
     };
     const std::size_t bytes = picture.bytes();
     Picture target(picture.width(), picture.height());
@@ -230,6 +232,55 @@ void compareStages(const Picture& picture) {
         times(t[7].median / t[4].median) + " memcpy");
     row("eight-stage Look on 33³, 2 threads", t[5].median);
     row("eight-stage Look on 65³, 2 threads", t[6].median);
+}
+
+/// The eight stages with Bloom and Detail behind them.
+Grade eightAndAround() {
+    Grade grade = eightStages();
+    for (const auto& [type, values] :
+         {std::pair<const char*, std::map<std::string, Value>>{"bloom", {{"amount", 0.5}, {"threshold", 0.6}}},
+          std::pair<const char*, std::map<std::string, Value>>{"detail", {{"amount", 0.8}}}}) {
+        grade.finish.push_back(makeStage(grade, type));
+        grade.finish.back().parameters = values;
+    }
+    return grade;
+}
+
+void compareAround(const Picture& picture) {
+    const auto blur = [&](double sigma) { return [&picture, sigma] { blurred(picture, sigma); }; };
+    const Grade whole = eightAndAround();
+    const auto only = [&](std::size_t which) {
+        Grade grade;
+        grade.finish = {whole.finish[which]};
+        return Program::compile(grade);
+    };
+    const std::size_t last = whole.finish.size() - 1;
+    const Program bloom = only(last - 1), detail = only(last);
+    FrameMap map = FrameMap::whole(picture);
+    map.base = BaseLevel::of(picture);
+    const auto run = [&](const Program& program) {
+        program.run(
+            picture, map, [](int, int, int, const float*, const float*, const float*) {}, 2);
+    };
+    const Stage& stage = whole.finish[last - 1];
+    const StageType& type = *findStageType("bloom");
+    const auto onBase = [&] { type.compileWide(ParameterReader(type, stage), map.base->picture()); };
+    const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,
+                               [&] { BaseLevel::of(picture); }},
+                              kRounds);
+    row("Gaussian blur, sigma 2 px, 2 threads", t[0].median);
+    row("Gaussian blur, sigma 20 px, 2 threads", t[1].median, times(t[1].median / t[0].median) + " of 2 px");
+    row("Gaussian blur, sigma 200 px, 2 threads", t[2].median, times(t[2].median / t[0].median) + " of 2 px");
+    row("Bloom over the whole picture, base level known", t[3].median);
+    row("Bloom worked out on the base level", t[5].median);
+    row("Detail, radius 1 px, over the whole picture", t[4].median);
+    row("the base level made from the picture", t[6].median);
+    for (const auto& [name, grade] :
+         {std::pair("eight-stage Look", eightStages()), std::pair("the same, Bloom and Detail", whole)}) {
+        const auto latency = previewTimes(picture, grade, 200);
+        row(fmt::format("control moves → painted 1280 × 800, {}", name), percentile(latency, 0.5),
+            fmt::format("95 % {:.1f}", percentile(latency, 0.95)));
+    }
 }
 
 void compareProcesses(const Picture& picture, const fs::path& folder) {
@@ -366,6 +417,7 @@ int main(int argc, char** argv) {
                                  "", "", "");
         if (wants("luts")) compareLuts(picture, folder);
         if (wants("stages")) compareStages(picture);
+        if (wants("around")) compareAround(picture);
         if (wants("processes")) compareProcesses(picture, folder);
         if (wants("preview"))
             for (const auto& [name, grade] :

@@ -126,7 +126,7 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
     // What looks over the whole frame works on a smaller version of it while a control moves.
     ViewSource source = source_;
     if (source.frame.base) {
-        constexpr int side = 750;
+        constexpr int side = 400;
         if (!quickBase_) quickBase_ = std::make_shared<const BaseLevel>(levelOf(*request.picture, side));
         source.frame.base = quickBase_;
         exact = false;

@@ -51,18 +51,25 @@ void RunBloom(const BloomConstants& c, const float* const* rows, int origin, flo
             sum = hn::MulAdd(w2, hn::TableLookupLanes(hn::LoadU(d, from + 2), place), sum);
             return hn::MulAdd(w3, hn::TableLookupLanes(hn::LoadU(d, from + 3), place), sum);
         };
+        V* channels[] = {&r, &g, &b};
         const V highest = hn::Max(r, hn::Max(g, b));
+        if (hn::AllFalse(d, hn::Gt(highest, Splat(c.lowLight)))) { // as most of most pictures: nothing shines here
+            for (int k = 0; k < 3; ++k)
+                *channels[k] = hn::MulAdd(hn::Max(spline(rows[k]), zero), Splat(c.tint[k]), *channels[k]);
+            return;
+        }
         const V weight = SmoothStep(ToEncoded(highest), c.low, c.perSoftness);
         const V shines = hn::Mul(weight, hn::Min(hn::Max(highest, zero), most));
         const V share = hn::Min(one, hn::Div(hn::Max(spline(rows[3]), zero), hn::Max(shines, least)));
         const V taken = hn::Mul(hn::Mul(amount, weight), share);
-        V* channels[] = {&r, &g, &b};
         for (int k = 0; k < 3; ++k) {
             V& v = *channels[k];
-            const V change = hn::NegMulAdd(taken, hn::Min(hn::Max(v, zero), most), spline(rows[k]));
-            const V tinted = hn::Mul(hn::Max(change, zero), Splat(c.tint[k]));
-            // Light that is below 0 already is no shade of Bloom's.
-            v = hn::Max(hn::Min(v, zero), hn::Add(v, hn::Add(tinted, hn::Min(change, zero))));
+            const V given = hn::Max(spline(rows[k]), zero);
+            const V change = hn::NegMulAdd(taken, hn::Min(hn::Max(v, zero), most), given);
+            const V more = hn::Max(change, zero), less = hn::Min(change, zero);
+            // Where nothing is taken the sum is the one above, to the bit. Light that is below 0 already is no shade
+            // of Bloom's.
+            v = hn::Max(hn::Min(v, zero), hn::Add(hn::MulAdd(more, Splat(c.tint[k]), v), less));
         }
     });
 }
@@ -73,6 +80,7 @@ HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
 #include "colour/spaces.h"
+#include "colour/transfer.h"
 #include "picture/light.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
@@ -187,6 +195,7 @@ Kernel bloomKernel(const Picture& base, const BloomSettings& s) {
     constants->amount = static_cast<float>(s.amount);
     constants->low = static_cast<float>(s.threshold - s.softness / 2);
     constants->perSoftness = static_cast<float>(1 / std::max(s.softness, 1e-3));
+    constants->lowLight = static_cast<float>(srgbToLinear(constants->low - 1e-4)); // a little early: encoding rounds
     std::copy_n(tintOf(s).begin(), 3, constants->tint);
     Picture laid = lightsOf(base, *constants);
     // Halving and the spline spread what they are given too: that is taken off.

@@ -24,6 +24,7 @@ struct BloomConstants {
     static constexpr float kMostStep = 0.75F; ///< coefficients for each pixel of a view
 
     float amount = 0, low = 0, perSoftness = 0; ///< V from which something shines, and how fast more does
+    float lowLight = 0;                         ///< the same in linear light
     float tint[3] = {1, 1, 1};
     /// Amount · G in three planes and M in the fourth, as coefficients of a cubic B-spline, at half the base level's
     /// size and its halvings: a smaller view takes a smaller one.
