@@ -135,18 +135,7 @@ void compareLuts(const Picture& picture, const fs::path& folder) {
     writeLutFile(file, table, LutFormat::Cube);
     const Program ours = Program::compile(lutGrade(table, "bench"));
     Picture out(picture.width(), picture.height());
-    float* planes[3] = {out.row(0, 0), out.row(1, 0), out.row(2, 0)};
-    const auto apply = [&](int threads) {
-        ours.run(
-            picture, FrameMap::whole(picture),
-            [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-                const float* from[3] = {r, g, b};
-                for (int k = 0; k < 3; ++k)
-                    std::memcpy(planes[k] + out.stride() * static_cast<std::size_t>(y) + x, from[k],
-                                static_cast<std::size_t>(count) * sizeof(float));
-            },
-            threads);
-    };
+    const auto apply = [&](int threads) { ours.run(picture, FrameMap::whole(picture), into(out), threads); };
     auto transform = ocio::FileTransform::Create();
     transform->setSrc(file.c_str());
     transform->setInterpolation(ocio::INTERP_TETRAHEDRAL);

@@ -1,9 +1,9 @@
 #include "window_speed.h"
 #include "app/grade/colour_editors.h"
 #include "app/main_window.h"
+#include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
-#include "stages/preset_words.h"
 #include "wait.h"
 
 #include <QApplication>

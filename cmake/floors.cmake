@@ -1,5 +1,5 @@
 # The floors of the program, lowest first. A floor may link only floors that stand before it in this list.
-set(BARYTON_FLOORS base colour picture grade stages render lut package batch cli app)
+set(BARYTON_FLOORS base colour picture grade stages edits render lut package batch cli app)
 
 # baryton_floor(NAME SOURCES a.cpp … [LINKS libs…] [PUBLIC_LINKS libs…] [FLOORS floors…])
 # LINKS stay behind the floor; PUBLIC_LINKS are libraries whose types stand in its headers.

@@ -1,8 +1,8 @@
 #include "app/undo_parts.h"
 #include "base/error.h"
-#include "stages/carry_over.h"
-#include "stages/in_force.h"
-#include "stages/preset_words.h"
+#include "edits/carry_over.h"
+#include "edits/in_force.h"
+#include "edits/preset_words.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,8 +1,8 @@
 #include "app/carry_tree.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "edits/changed.h"
 #include "stages/blend.h"
-#include "stages/changed.h"
 #include "stages/stage_type.h"
 
 #include <QContextMenuEvent>

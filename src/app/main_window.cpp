@@ -16,8 +16,8 @@
 #include "app/widgets/labels.h"
 #include "app/widgets/readable.h"
 #include "base/error.h"
-#include "stages/changed.h"
-#include "stages/preset_words.h"
+#include "edits/changed.h"
+#include "edits/preset_words.h"
 
 #include <QApplication>
 #include <QCloseEvent>

@@ -2,11 +2,11 @@
 #include "app/render_image.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "picture/metadata.h"
 #include "stages/finish_order.h"
-#include "stages/preset_words.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>

@@ -126,9 +126,11 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
     // What looks over the whole frame works on a smaller version of it while a control moves.
     ViewSource source = source_;
     if (source.frame.base) {
-        constexpr int side = 400;
-        if (!quickBase_) quickBase_ = std::make_shared<const BaseLevel>(levelOf(*request.picture, side));
-        source.frame.base = quickBase_;
+        source.frame.base = request.picture->quickBase();
+        exact = false;
+    }
+    if (cachedNeeds_.margin > 0) {
+        source.frame.isMoving = true;
         exact = false;
     }
     if (program.stepCount() < longProgram) return imageOf(program, source);
@@ -142,15 +144,7 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
             if (cachedHead_ != head) {
                 const Program ahead = Program::compile(head);
                 head_ = source;
-                Picture& pixels = head_.pixels;
-                const std::array<float*, 3> planes{pixels.row(0, 0), pixels.row(1, 0), pixels.row(2, 0)};
-                ahead.run(source.pixels, source.frame,
-                          [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-                              const float* from[] = {r, g, b};
-                              for (std::size_t k = 0; k < 3; ++k)
-                                  std::copy_n(from[k], count,
-                                              planes[k] + pixels.stride() * static_cast<std::size_t>(y) + x);
-                          });
+                ahead.run(source.pixels, source.frame, into(head_.pixels));
                 if (head_.frame.base)
                     head_.frame.base = std::make_shared<const BaseLevel>(head_.frame.base->graded({head, {}}));
                 cachedHead_ = std::move(head);
@@ -174,7 +168,6 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         const ViewNeeds theirs = before->needs(scale);
         needs = {std::max(needs.margin, theirs.margin), needs.base || theirs.base};
     }
-    if (request.picture != cachedPicture_) quickBase_.reset();
     if (isElsewhere || !cachedNeeds_.covers(needs)) {
         source_ = viewSource(*request.picture, request.region, needs);
         cachedPicture_ = request.picture;

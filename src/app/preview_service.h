@@ -90,7 +90,6 @@ private:
     ViewRegion cachedRegion_;
     ViewSource source_;
     ViewNeeds cachedNeeds_;
-    std::shared_ptr<const BaseLevel> quickBase_; ///< of the cached picture
     std::optional<Grade> cachedBefore_;
     QImage before_;
     std::optional<Grade> compiledFor_; ///< the grade shown last, whose frame and scopes share a program

@@ -79,15 +79,7 @@ QImage imageOf(const Program& program, const ViewSource& source, const Task* tas
     const auto toMonitor = monitorProgram();
     if (!toMonitor) return quantisedImage(program, source, task);
     Picture graded(source.width, source.height);
-    const std::array<float*, 3> planes{graded.row(0, 0), graded.row(1, 0), graded.row(2, 0)};
-    runOverView(
-        program, source,
-        [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-            const float* from[] = {r, g, b};
-            for (std::size_t k = 0; k < 3; ++k)
-                std::copy_n(from[k], count, planes[k] + graded.stride() * static_cast<std::size_t>(y) + x);
-        },
-        0, task);
+    runOverView(program, source, into(graded), 0, task);
     return quantisedImage(*toMonitor, wholeOf(graded), task);
 }
 

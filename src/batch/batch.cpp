@@ -2,9 +2,9 @@
 #include "base/error.h"
 #include "base/words.h"
 #include "batch/names.h"
+#include "edits/apply_strength.h"
 #include "package/grade_store.h"
 #include "render/graded_file.h"
-#include "stages/apply_strength.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -124,6 +124,11 @@ public:
         if (failure_) std::rethrow_exception(failure_);
         if (source_) return source_;
         try {
+            // Too large to be kept whole: each job reads it for itself.
+            constexpr double mostKept = 100e6;
+            const PictureSize size = readPictureSize(file_);
+            if (plan_.longSide <= 0 && double(size.width) * size.height > mostKept)
+                return std::make_shared<FileSource>(file_, 0, 1, task);
             source_ = std::make_shared<FileSource>(file_, plan_.longSide, jobs_, task);
         } catch (const Cancelled&) {
             throw;

@@ -1,9 +1,9 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "cli/commands.h"
+#include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "package/import.h"
-#include "stages/preset_words.h"
 #include "stages/stage_type.h"
 
 #include <fmt/format.h>

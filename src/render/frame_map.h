@@ -17,6 +17,7 @@ struct FrameMap {
     double aspect = 1;                   ///< the frame's width over its height
     int column = 0, row = 0;             ///< of the first pixel at hand
     double scale = 1;                    ///< pixels at hand for one of the full-size picture
+    bool isMoving = false; ///< a control moves: Narrow stages that can hardly be seen at this scale are left out
     /// The frame as Wide stages see it. Without one it is made of the pixels at hand, which must then be the frame.
     std::shared_ptr<const BaseLevel> base{};
 

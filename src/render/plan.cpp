@@ -85,7 +85,8 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& whole, 
         if (!from.narrow) continue;
         AreaKernel kernel =
             from.narrow->type->compileNarrow(ParameterReader(*from.narrow->type, from.narrow->stage), frame_.scale);
-        if (!kernel.run) continue;
+        constexpr int hardlySeen = 2; // the margin of a Gaussian below 0.8 pixels
+        if (!kernel.run || (frame_.isMoving && kernel.margin <= hardlySeen)) continue;
         margin_ += kernel.margin;
         segment.area = std::move(kernel);
         segment.strength = static_cast<float>(from.narrow->stage.strengthOrFull());

@@ -188,20 +188,21 @@ void Program::run(const Picture& picture, const FrameMap& frame, const Sink& sin
         .run(picture, {0, 0, picture.width(), picture.height()}, sink, threads, task);
 }
 
+Program::Sink into(Picture& picture, int left, int top) {
+    const std::array<float*, 3> planes{picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
+    return [planes, left, top, stride = static_cast<std::ptrdiff_t>(picture.stride())](
+               int x, int y, int count, const float* r, const float* g, const float* b) {
+        const float* from[] = {r, g, b};
+        const std::ptrdiff_t at = stride * (y - top) + (x - left);
+        for (std::size_t k = 0; k < 3; ++k)
+            std::memcpy(planes[k] + at, from[k], static_cast<std::size_t>(count) * sizeof(float));
+    };
+}
+
 Picture Program::graded(const Picture& picture, int threads, const Task* task) const {
     if (isEmpty()) return picture;
     Picture result = picture;
-    float* planes[3] = {result.row(0, 0), result.row(1, 0), result.row(2, 0)};
-    const std::size_t stride = result.stride();
-    run(
-        picture, FrameMap::whole(picture),
-        [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-            const float* from[3] = {r, g, b};
-            for (int k = 0; k < 3; ++k)
-                std::memcpy(planes[k] + stride * static_cast<std::size_t>(y) + x, from[k],
-                            static_cast<std::size_t>(count) * sizeof(float));
-        },
-        threads, task);
+    run(picture, FrameMap::whole(picture), into(result), threads, task);
     return result;
 }
 

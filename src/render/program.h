@@ -80,6 +80,10 @@ private:
     std::vector<Segment> segments_;
 };
 
+/// A sink that puts pixels into a picture, `left` and `top` taken off their place. Its planes are this value's own
+/// from then on: it must not be copied while the sink is used.
+Program::Sink into(Picture& picture, int left = 0, int top = 0);
+
 /// The names of the stages that change the picture but can't be part of a LUT, in the order they act.
 std::vector<std::string> leftOutOfLut(const Grade& grade);
 

@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 #include <tbb/parallel_for.h>
 
 namespace baryton {
@@ -48,10 +47,15 @@ std::shared_ptr<const BaseLevel> Pyramid::base() const {
     return base_;
 }
 
-FrameMap Pyramid::fullMap(const ViewNeeds& needs) const {
-    FrameMap map = FrameMap::whole(full());
-    if (needs.base) map.base = base();
-    return map;
+std::shared_ptr<const BaseLevel> Pyramid::quickBase() const {
+    constexpr int side = 400;
+    const std::lock_guard<std::mutex> guard(baseLock_);
+    if (!quickBase_) {
+        std::size_t index = 0;
+        while (index + 1 < levels_.size() && levels_[index].longSide() > side) ++index;
+        quickBase_ = std::make_shared<const BaseLevel>(levels_[index]);
+    }
+    return quickBase_;
 }
 
 double gradedScale(const Pyramid& pyramid, const ViewRegion& region) {
@@ -159,17 +163,7 @@ void runOverView(const Program& program, const ViewSource& source, const Program
         return;
     }
     Picture graded(wanted.width, wanted.height);
-    float* planes[3] = {graded.row(0, 0), graded.row(1, 0), graded.row(2, 0)};
-    plan.run(
-        source.pixels, wanted,
-        [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-            const float* from[3] = {r, g, b};
-            const std::size_t at =
-                graded.stride() * static_cast<std::size_t>(y - wanted.y) + static_cast<std::size_t>(x - wanted.x);
-            for (int k = 0; k < 3; ++k)
-                std::memcpy(planes[k] + at, from[k], static_cast<std::size_t>(count) * sizeof(float));
-        },
-        threads, task);
+    plan.run(source.pixels, wanted, into(graded, wanted.x, wanted.y), threads, task);
     const Picture& from = graded;
     tbb::parallel_for(tbb::blocked_range<int>(0, source.height, 16), [&](const tbb::blocked_range<int>& range) {
         std::vector<float> row[3];

@@ -25,8 +25,8 @@ public:
     std::size_t bytes() const;
     /// Made when it is first asked for; the same as BaseLevel::of the picture.
     std::shared_ptr<const BaseLevel> base() const;
-    /// The map of its full picture, with the base level where it is needed.
-    FrameMap fullMap(const ViewNeeds& needs) const;
+    /// A much smaller one, for what must be quick.
+    std::shared_ptr<const BaseLevel> quickBase() const;
 
 private:
     void halve(const Task* task);
@@ -34,7 +34,7 @@ private:
     std::vector<Picture> levels_;
     int width_, height_;
     mutable std::mutex baseLock_;
-    mutable std::shared_ptr<const BaseLevel> base_;
+    mutable std::shared_ptr<const BaseLevel> base_, quickBase_;
 };
 
 /// What a viewer shows of a picture: a rectangle of the frame at a scale.

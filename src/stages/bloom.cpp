@@ -13,15 +13,20 @@ HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
+template <class Tag>
+HWY_INLINE void SumFourOf(Tag d, const float* const* rows, const float* weights, std::size_t x, float* out) {
+    auto sum = hn::Mul(hn::Set(d, weights[0]), hn::LoadU(d, rows[0] + x));
+    for (std::size_t k = 1; k < 4; ++k) sum = hn::MulAdd(hn::Set(d, weights[k]), hn::LoadU(d, rows[k] + x), sum);
+    hn::StoreU(sum, d, out + x);
+}
+
 /// Σ weights[k]·rows[k], four of them.
 void SumFour(const float* const* rows, const float* weights, std::size_t count, float* out) {
     const D d;
     const std::size_t lanes = hn::Lanes(d);
-    for (std::size_t x = 0; x < count; x += lanes) { // rows and `out` have room for the last vector
-        V sum = hn::Mul(Splat(weights[0]), hn::LoadU(d, rows[0] + x));
-        for (std::size_t k = 1; k < 4; ++k) sum = hn::MulAdd(Splat(weights[k]), hn::LoadU(d, rows[k] + x), sum);
-        hn::StoreU(sum, d, out + x);
-    }
+    std::size_t x = 0;
+    for (; x + lanes <= count; x += lanes) SumFourOf(d, rows, weights, x, out);
+    for (; x < count; ++x) SumFourOf(hn::CappedTag<float, 1>(), rows, weights, x, out);
 }
 
 /// `rows` are the planes' coefficients at the block's height, summed down already; coefficient 0 is at `origin`, and
@@ -118,7 +123,7 @@ void runBloom(const void* constants, const Block& block) {
     const auto count = static_cast<std::size_t>(right - left);
     for (std::size_t k = 0; k < planes; ++k) {
         std::vector<float>& sum = sums[k];
-        sum.resize(before + count + kRowPad + after);
+        sum.resize(before + count + after);
         const float* in[4];
         for (std::size_t tap = 0; tap < 4; ++tap) in[tap] = level.row(static_cast<int>(k), row.rows[tap]) + left;
         HWY_DYNAMIC_DISPATCH(SumFour)(in, row.weights, count, sum.data() + before);

@@ -3,7 +3,7 @@
 #include "app/grade/tone_editors.h"
 #include "app/screen_helpers.h"
 #include "app/theme/theme.h"
-#include "stages/changed.h"
+#include "edits/changed.h"
 
 namespace baryton::test {
 

@@ -3,12 +3,12 @@
 #include "app/grade/colour_editors.h"
 #include "app/grade/samples.h"
 #include "base/file.h"
+#include "edits/in_force.h"
 #include "grade/grade_json.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
 #include "package/archive.h"
 #include "picture/picture_file.h"
-#include "stages/in_force.h"
 #include "stages/lut_kernel.h"
 #include "stages/stage_type.h"
 

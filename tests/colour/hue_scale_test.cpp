@@ -1,6 +1,6 @@
 #include "colour/hue_scale.h"
 #include "colour/spaces.h"
-#include "stages/changed.h"
+#include "edits/changed.h"
 
 #include <cmath>
 #include <gtest/gtest.h>

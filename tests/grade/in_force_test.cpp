@@ -1,7 +1,7 @@
+#include "edits/carry_over.h"
+#include "edits/in_force.h"
+#include "edits/preset_words.h"
 #include "grade/grade_json.h"
-#include "stages/carry_over.h"
-#include "stages/in_force.h"
-#include "stages/preset_words.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 

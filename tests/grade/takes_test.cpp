@@ -1,7 +1,7 @@
+#include "edits/apply_strength.h"
+#include "edits/carry_over.h"
+#include "edits/preset_words.h"
 #include "grade/grade_json.h"
-#include "stages/apply_strength.h"
-#include "stages/carry_over.h"
-#include "stages/preset_words.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 

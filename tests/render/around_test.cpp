@@ -42,16 +42,7 @@ Grade everythingAround() {
 
 Picture pictureOf(const Plan& plan, const Picture& source, const PixelRect& rect, int threads) {
     Picture out(rect.width, rect.height);
-    float* planes[3] = {out.row(0, 0), out.row(1, 0), out.row(2, 0)};
-    plan.run(
-        source, rect,
-        [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-            const float* from[3] = {r, g, b};
-            for (int k = 0; k < 3; ++k)
-                std::copy_n(from[k], count,
-                            planes[k] + out.stride() * static_cast<std::size_t>(y - rect.y) + (x - rect.x));
-        },
-        threads);
+    plan.run(source, rect, into(out, rect.x, rect.y), threads);
     return out;
 }
 
@@ -173,12 +164,7 @@ TEST(Plan, ShowsAtFullSizeWhatTheFileWillHave) {
     const ViewRegion region{333, 210, 240, 160, 1};
     const ViewSource view = viewSource(pyramid, region, program.needs(1));
     Picture out(240, 160);
-    float* planes[3] = {out.row(0, 0), out.row(1, 0), out.row(2, 0)};
-    runOverView(program, view, [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-        const float* from[3] = {r, g, b};
-        for (int k = 0; k < 3; ++k)
-            std::copy_n(from[k], count, planes[k] + out.stride() * static_cast<std::size_t>(y) + x);
-    });
+    runOverView(program, view, into(out));
     EXPECT_TRUE(sameBytes(out, cropped(whole, 333, 210, 240, 160)));
 }
 
@@ -354,6 +340,18 @@ TEST(Plan, KeepsWhatASmallerViewStandsFor) {
     Picture taken = small; // as a file of its own it is sharpened as any other
     taken.setScale(1);
     EXPECT_GT(largestDifference(program.graded(taken), taken), 2 * largestDifference(program.graded(small), small));
+}
+
+TEST(Plan, LeavesOutWhatCanHardlyBeSeenWhileAControlMoves) {
+    const Picture source = randomPicture(300, 200, 6);
+    const auto moving = [&](double radius) {
+        const Program program = Program::compile(finishOf({{"detail", {{"amount", 1.0}, {"radius", radius}}}}));
+        FrameMap map = FrameMap::whole(source);
+        map.isMoving = true;
+        return pictureOf(Plan(program, map, source), source, {0, 0, 300, 200}, 1);
+    };
+    EXPECT_TRUE(sameBytes(moving(0.5), source));
+    EXPECT_GT(largestDifference(moving(2), source), 0.1) << "what is plain to see stays";
 }
 
 TEST(Plan, TakesNoHarmFromAStageThatStandsWhereItMayNot) {

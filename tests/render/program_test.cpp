@@ -148,12 +148,7 @@ TEST(Program, AlphaPassesThrough) {
 /// What the screen would show of a source.
 Picture shown(const Program& program, const ViewSource& source) {
     Picture out(source.width, source.height);
-    float* planes[3] = {out.row(0, 0), out.row(1, 0), out.row(2, 0)};
-    runOverView(program, source, [&](int x, int y, int count, const float* r, const float* g, const float* b) {
-        const float* from[3] = {r, g, b};
-        for (int k = 0; k < 3; ++k)
-            std::copy_n(from[k], count, planes[k] + out.stride() * static_cast<std::size_t>(y) + x);
-    });
+    runOverView(program, source, into(out));
     return out;
 }
 

@@ -15,9 +15,7 @@
 #include "stages/push_table.h"
 #include "stages/saturation.h"
 #include "stages/spline.h"
-#include "stages/split_tone.h"
 #include "stages/tone_curve.h"
-#include "stages/wheels.h"
 #include "support/samples.h"
 
 #include <algorithm>
@@ -167,6 +165,73 @@ Vec3 gamut(const ParameterReader& p, const Vec3& linear) {
     return inverse(kOklabCones) * cones;
 }
 
+/// The common scale of colours at which no channel along the greys rises by less than 0.05: `answer` of a grey and a
+/// scale.
+template <class Answer>
+double foldGuard(Answer answer) {
+    const auto least = [&](double scale) {
+        constexpr int steps = 512;
+        double slope = 1e9;
+        for (int i = 1; i <= steps; ++i) {
+            const Vec3 low = answer(double(i - 1) / steps, scale), high = answer(double(i) / steps, scale);
+            for (std::size_t k = 0; k < 3; ++k) slope = std::min(slope, (high[k] - low[k]) * steps);
+        }
+        return slope;
+    };
+    constexpr double allowed = 0.05;
+    const double plain = least(0), full = least(1);
+    return full < allowed ? (plain - allowed) / (plain - full) : 1;
+}
+
+/// From the text of wheels.h.
+Vec3 wheels(const ParameterReader& p, const Vec3& rgb) {
+    const double lift = 0.25 * p.number("shadows.level"), bend = 0.7 * p.number("midtones.level"),
+                 gain = 0.35 * p.number("highlights.level"), offset = 0.2 * p.number("whole.level");
+    const double soft = p.number("softness"), dark = p.number("shadows.pivot"),
+                 light = std::max(p.number("highlights.pivot"), dark);
+    const auto colour = [&](const std::string& range) {
+        return scaled(hueDirection(p.number(range + ".hue")), 0.25 * p.number(range + ".amount"));
+    };
+    const Vec3 s = colour("shadows"), m = colour("midtones"), h = colour("highlights"), w = colour("whole");
+    const auto tone = [&](double v) {
+        v += lift * (1 - v);
+        if (v < 0)
+            v *= 1 + bend; // the parabola's slope at 0
+        else if (v > 1)
+            v = 1 + (v - 1) * (1 - bend); // and at 1
+        else
+            v += bend * v * (1 - v);
+        return v * (1 + gain) + offset;
+    };
+    const auto all = [&](const Vec3& in, double scale) {
+        const double y = 0.2126 * in[0] + 0.7152 * in[1] + 0.0722 * in[2];
+        const double ws = 1 - smoothstep(dark - soft, dark + soft, y), wh = smoothstep(light - soft, light + soft, y);
+        Vec3 out;
+        for (std::size_t k = 0; k < 3; ++k)
+            out[k] = tone(in[k]) + scale * (ws * s[k] + (1 - ws - wh) * m[k] + wh * h[k]) + w[k];
+        return out;
+    };
+    return held(all(rgb, foldGuard([&](double v, double scale) { return all({v, v, v}, scale); })));
+}
+
+/// From the text of split_tone.h.
+Vec3 splitTone(const ParameterReader& p, const Vec3& rgb) {
+    const double crossing = 0.5 - 0.35 * p.number("balance");
+    const auto colour = [&](const std::string& range) {
+        return scaled(hueDirection(p.number(range + ".hue")), 0.35 * p.number(range + ".amount"));
+    };
+    const Vec3 s = colour("shadows"), h = colour("highlights");
+    const auto all = [&](const Vec3& in, double scale) {
+        const double y = 0.2126 * in[0] + 0.7152 * in[1] + 0.0722 * in[2];
+        const double wh = smoothstep(crossing - 0.35, crossing + 0.35, y);
+        const double ends = p.toggle("hold") ? smoothstep(0, 0.15, y) * (1 - smoothstep(0.85, 1, y)) : 1;
+        Vec3 out;
+        for (std::size_t k = 0; k < 3; ++k) out[k] = in[k] + scale * ends * ((1 - wh) * s[k] + wh * h[k]);
+        return out;
+    };
+    return held(all(rgb, foldGuard([&](double v, double scale) { return all({v, v, v}, scale); })));
+}
+
 Vec3 hueBands(const HueBandsConstants& c, const Vec3& linear) {
     return throughOklab(linear, [&](Vec3& lab, double chroma, double fade) {
         double sum = 0, shift = 0, gain = 0, light = 0;
@@ -281,19 +346,13 @@ Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double a
     if (stage.type == "saturation") return saturation(p, rgb);
     if (stage.type == "vignette") return vignette(p, rgb, x, y, aspect);
     if (stage.type == "lut") return throughLut(p, rgb);
+    if (stage.type == "wheels") return wheels(p, rgb);
+    if (stage.type == "split-tone") return splitTone(p, rgb);
     // Where the constants hold more than the parameters say (a fold guard, an anchor found by search), they are taken
     // from the kernel; the formula itself is evaluated here, in double.
     const Kernel kernel = kernelOf(stage);
     if (kernel.matrix) return *kernel.matrix * rgb; // Warmth, Primaries: their matrices have tests of their own
     double v[3] = {rgb[0], rgb[1], rgb[2]};
-    if (stage.type == "wheels") {
-        constantsOf<WheelsConstants>(kernel).apply(v);
-        return held({v[0], v[1], v[2]});
-    }
-    if (stage.type == "split-tone") {
-        constantsOf<SplitToneConstants>(kernel).apply(v);
-        return {v[0], v[1], v[2]};
-    }
     if (stage.type == "film-response") {
         constantsOf<FilmConstants>(kernel).apply(v);
         return {v[0], v[1], v[2]};

@@ -2,12 +2,12 @@
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "edits/preset_words.h"
 #include "render/program.h"
 #include "stages/gradient_map.h"
 #include "stages/levels.h"
 #include "stages/limits.h"
 #include "stages/oklab.h"
-#include "stages/preset_words.h"
 #include "stages/spline.h"
 #include "support/samples.h"
 

@@ -186,6 +186,8 @@ void GradePage::connectPicture() {
     connect(&preview_, &PreviewService::frameReady, this, [this](const PreviewFrame& frame) {
         if (frame.picture != loaded_.pyramid.get() || !hasPixels()) return;
         view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
+        if (frame.exact != isExact_) pointer_.reset();
+        isExact_ = frame.exact;
         Q_EMIT frameTime(frame.milliseconds);
     });
     connect(&preview_, &PreviewService::failed, this, [this](const QString& why) {

@@ -121,6 +121,7 @@ private:
         std::vector<Plan> inputs; ///< what stands before the stage of each panel
     };
     Plan planOf(const Grade& grade) const; ///< on the whole picture
+    bool isExact_ = true;                  ///< the last frame was not one of a moving control
     std::optional<PointerPlans> pointer_;  ///< made once for many moves of the pointer
 };
 

@@ -20,7 +20,10 @@ int level(float v) {
 Plan GradePage::planOf(const Grade& grade) const {
     const Program program = Program::compile(grade);
     const Picture& full = loaded_.pyramid->full();
-    return {program, loaded_.pyramid->fullMap(program.needs(full.scale())), full};
+    FrameMap map = FrameMap::whole(full);
+    // While a control moves this must be quick as well; with the exact frame comes the exact reading.
+    if (program.needs(map.scale).base) map.base = isExact_ ? loaded_.pyramid->base() : loaded_.pyramid->quickBase();
+    return {program, map, full};
 }
 
 void GradePage::showPointer(QPointF at) {

@@ -2,8 +2,8 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/number_field.h"
-#include "stages/in_force.h"
-#include "stages/preset_words.h"
+#include "edits/in_force.h"
+#include "edits/preset_words.h"
 
 #include <QHBoxLayout>
 

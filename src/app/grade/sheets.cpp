@@ -4,7 +4,7 @@
 #include "app/settings.h"
 #include "app/welcome.h"
 #include "app/widgets/labels.h"
-#include "stages/preset_words.h"
+#include "edits/preset_words.h"
 #include "stages/stage_type.h"
 
 #include <QHBoxLayout>

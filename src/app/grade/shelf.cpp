@@ -3,8 +3,8 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/still_list.h"
-#include "stages/in_force.h"
-#include "stages/preset_words.h"
+#include "edits/in_force.h"
+#include "edits/preset_words.h"
 
 #include <QKeyEvent>
 #include <QMenu>

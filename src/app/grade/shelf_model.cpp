@@ -4,7 +4,7 @@
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/find_popup.h"
-#include "stages/preset_words.h"
+#include "edits/preset_words.h"
 
 #include <QListView>
 #include <QPainter>

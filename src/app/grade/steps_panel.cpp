@@ -2,8 +2,8 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/wrapped_rows.h"
-#include "stages/carry_over.h"
-#include "stages/preset_words.h"
+#include "edits/carry_over.h"
+#include "edits/preset_words.h"
 
 #include <QHBoxLayout>
 #include <QMenu>

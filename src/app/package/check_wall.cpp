@@ -1,6 +1,6 @@
 #include "app/package/check_wall.h"
 #include "app/theme/theme.h"
-#include "stages/in_force.h"
+#include "edits/in_force.h"
 
 #include <QPainter>
 #include <cmath>

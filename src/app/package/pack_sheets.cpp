@@ -5,7 +5,7 @@
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "base/file.h"
-#include "stages/preset_words.h"
+#include "edits/preset_words.h"
 
 #include <QBuffer>
 #include <QComboBox>

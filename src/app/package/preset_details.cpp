@@ -3,9 +3,9 @@
 #include "app/theme/theme.h"
 #include "app/widgets/arithmetic.h"
 #include "app/widgets/labels.h"
+#include "edits/carry_over.h"
+#include "edits/preset_words.h"
 #include "stages/blend.h"
-#include "stages/carry_over.h"
-#include "stages/preset_words.h"
 
 #include <QHBoxLayout>
 #include <QVBoxLayout>

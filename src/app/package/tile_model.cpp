@@ -2,8 +2,8 @@
 #include "app/package/group_list.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
+#include "edits/preset_words.h"
 #include "render/program.h"
-#include "stages/preset_words.h"
 
 #include <QMimeData>
 #include <QPainter>

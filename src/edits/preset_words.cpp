@@ -1,4 +1,4 @@
-#include "stages/preset_words.h"
+#include "edits/preset_words.h"
 #include "base/words.h"
 #include "stages/finish_order.h"
 

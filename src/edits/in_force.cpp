@@ -1,7 +1,7 @@
-#include "stages/in_force.h"
-#include "stages/apply_strength.h"
-#include "stages/carry_over.h"
-#include "stages/preset_words.h"
+#include "edits/in_force.h"
+#include "edits/apply_strength.h"
+#include "edits/carry_over.h"
+#include "edits/preset_words.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>

@@ -1,4 +1,4 @@
-#include "stages/changed.h"
+#include "edits/changed.h"
 
 #include <algorithm>
 

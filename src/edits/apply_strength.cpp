@@ -1,4 +1,4 @@
-#include "stages/apply_strength.h"
+#include "edits/apply_strength.h"
 #include "stages/spline.h"
 
 #include <algorithm>

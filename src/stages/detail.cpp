@@ -1,9 +1,9 @@
-// Detail: what a picture has of fine structure made stronger or weaker. Formulas in sharpen.h.
-#include "stages/sharpen.h"
+// Detail: what a picture has of fine structure made stronger or weaker. Formulas in detail.h.
+#include "stages/detail.h"
 #include "stages/stage_type.h"
 
 #undef HWY_TARGET_INCLUDE
-#define HWY_TARGET_INCLUDE "stages/sharpen.cpp"
+#define HWY_TARGET_INCLUDE "stages/detail.cpp"
 #include <hwy/foreach_target.h>
 
 #include "stages/simd-inl.h"
@@ -26,13 +26,13 @@ void LumaRow(const float* r, const float* g, const float* b, std::size_t count, 
 }
 
 /// One row: `y` its luma with the rows above and below and a pixel to either side, `soft` what G makes of it.
-void SharpenRow(const SharpenConstants& c, const float* const* y, const float* soft, const float* const* in,
+void SharpenRow(const DetailConstants& c, const float* const* y, const float* soft, const float* const* in,
                 std::size_t count, float* const* out) {
     const D d;
     const std::size_t lanes = hn::Lanes(d);
     const V zero = hn::Zero(d), one = Splat(1.0F), amount = Splat(c.amount), threshold = Splat(c.threshold);
     const V allowance = Splat(c.allowance);
-    const bool isGuarded = c.allowance < SharpenConstants::kWidestAllowance;
+    const bool isGuarded = c.allowance < DetailConstants::kWidestAllowance;
     const auto step = [&](const float* const* luma, const float* blur, const float* const* from, float* const* to) {
         const V middle = hn::LoadU(d, luma[1]), h = hn::Sub(middle, hn::LoadU(d, blur));
         if (c.isHighPass) {
@@ -100,7 +100,7 @@ HWY_EXPORT(SharpenRow);
 namespace {
 
 void runSharpen(const void* constants, const AreaTile& tile) {
-    const auto& c = *static_cast<const SharpenConstants*>(constants);
+    const auto& c = *static_cast<const DetailConstants*>(constants);
     const int reach = static_cast<int>(c.weights.size()) - 1;
     const int margin = std::max(reach, 1); // the guard looks one pixel around
     const int width = tile.width + 2 * margin, height = tile.height + 2 * margin;
@@ -166,16 +166,16 @@ const StageType& detailType() {
             constexpr double leastSigma = 0.05; // pixels: what is smaller has gone into the averages
             const double sigma = p.number("radius") * scale;
             if (sigma < leastSigma) return AreaKernel{};
-            SharpenConstants c;
+            DetailConstants c;
             c.weights = gaussianWeights(sigma);
             c.isHighPass = p.choice("way") == "high-pass";
             c.amount = static_cast<float>(p.number("amount"));
             c.threshold = static_cast<float>(p.number("threshold"));
             // Even steps of the slider are even steps of what is seen.
             const double open = 1 - p.number("halo.guard");
-            c.allowance = SharpenConstants::kWidestAllowance * static_cast<float>(open * open);
+            c.allowance = DetailConstants::kWidestAllowance * static_cast<float>(open * open);
             return AreaKernel{std::max(static_cast<int>(c.weights.size()) - 1, 1),
-                              std::make_shared<SharpenConstants>(std::move(c)), runSharpen};
+                              std::make_shared<DetailConstants>(std::move(c)), runSharpen};
         },
     };
     return type;

@@ -14,7 +14,7 @@ namespace baryton {
 ///
 /// High-pass: with h = y − G y each channel becomes V + 2·amount·h·max(0, min(V, 1 − V)): the usual soft laying of a
 /// high-pass layer, which leaves black and white alone.
-struct SharpenConstants {
+struct DetailConstants {
     static constexpr float kWidestAllowance = 0.25F; ///< with the halo guard nearly off
 
     std::vector<float> weights; ///< of G, from the middle outward

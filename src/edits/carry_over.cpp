@@ -1,4 +1,4 @@
-#include "stages/carry_over.h"
+#include "edits/carry_over.h"
 
 #include <algorithm>
 

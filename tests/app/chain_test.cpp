@@ -1,0 +1,122 @@
+// The chain of stages: cards dragged, held off, added to the Finish.
+#include "app/render_image.h"
+#include "app/screen_helpers.h"
+#include "picture/picture_file.h"
+
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace {
+
+/// A card goes along with the pointer: places are told in the chain.
+void dragCard(StageCard* card, QPointF grip, double by) {
+    const QPointF from = card->pos() + grip;
+    const auto local = [&](double share) { return (from + QPointF(by * share, 0) - card->pos()).toPoint(); };
+    QTest::mousePress(card, Qt::LeftButton, {}, grip.toPoint());
+    for (int i = 1; i <= 10; ++i) QTest::mouseMove(card, local(i / 10.0));
+    QTest::mouseRelease(card, Qt::LeftButton, {}, local(1));
+    QTest::qWait(30);
+}
+
+} // namespace
+
+TEST(Chain, CardsAreDraggedWithinAndBetweenLayers) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    ChainView* chain = d.window().gradePage()->chain();
+    const auto order = [&](std::size_t layer) {
+        std::string names;
+        for (const Stage& stage : d.state().keyGrade().look[layer].stages) names += stage.type + " ";
+        return names;
+    };
+    StageCard* first = chain->card("curves-1");
+    const QPointF grip(50, 60);
+    dragCard(first, grip, 2.3 * (StageCard::kSize.width() + 8));
+    EXPECT_EQ(order(0), "wheels saturation curves ");
+    d.menu(tr8("Edit"), tr8("Undo Move a stage"));
+    EXPECT_EQ(order(0), "curves wheels saturation ");
+    d.menu(tr8("Look"), tr8("Add a layer"));
+    ASSERT_EQ(d.state().keyGrade().look.size(), 2u);
+    QTest::qWait(30);
+    // Into the empty layer behind.
+    StageCard* last = chain->card("saturation-1");
+    dragCard(last, grip, StageCard::kSize.width() + 20);
+    EXPECT_EQ(order(0), "curves wheels ");
+    EXPECT_EQ(order(1), "saturation ");
+    // Split and merge.
+    rightClick(chain->card("wheels-1"), {50, 50});
+    pick(tr8("Split the layer here"));
+    EXPECT_EQ(d.state().keyGrade().look.size(), 3u);
+    EXPECT_EQ(order(1), "wheels ");
+    d.state().chooseStage(d.state().keyGrade().look[1].id);
+    QTest::qWait(20);
+    d.click(d.button(d.window().gradePage()->editorPanel(), tr8("Merge down")));
+    EXPECT_EQ(order(0), "curves wheels ");
+    // The keyboard deletes, the dot is held to see without.
+    chain->card("wheels-1")->setFocus();
+    QTest::keyClick(chain->card("wheels-1"), Qt::Key_Delete);
+    EXPECT_EQ(order(0), "curves ");
+}
+
+TEST(Chain, TheDotHeldShowsThePictureWithoutTheStage) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Saturation")), tr8("-100"), true);
+    d.settle();
+    StageCard* card = grade->chain()->card("saturation-1");
+    const Grade kept = d.state().keyGrade();
+    QTest::mouseMove(card, card->dot().center().toPoint() - QPoint(30, -30));
+    QTest::mouseMove(card, card->dot().center().toPoint());
+    QTest::qWait(400);
+    const auto place = findStage(d.state().shownGrade(), "saturation-1");
+    EXPECT_FALSE(stageAt(d.state().shownGrade(), *place).isEnabled());
+    EXPECT_EQ(d.state().keyGrade(), kept);
+    QTest::mouseMove(card, QPoint(20, 60));
+    QTest::qWait(30);
+    EXPECT_EQ(d.state().shownGrade(), kept);
+}
+
+TEST(Chain, FinishHoldsEachStageOnceInItsOrder) {
+    Driver d({"lantern-alley.jpg", "dusk-horizon.jpg"});
+    d.start();
+    const auto finish = [&](int picture) {
+        std::string types;
+        for (const Stage& stage : d.state().pictures().at(picture).work.grade.finish) types += stage.type + " ";
+        return types;
+    };
+    // Both pictures are chosen: what is added comes to both.
+    GradePage* grade = d.window().gradePage();
+    chooseWith(grade->tray(), 1, Qt::ControlModifier);
+    d.addStage(tr8("Detail"));
+    EXPECT_EQ(d.state().chosenStage(), "detail-1");
+    d.addStage(tr8("Bloom"));
+    EXPECT_EQ(finish(0), "bloom vignette detail ") << "light first, sharpening last";
+    EXPECT_EQ(finish(1), finish(0));
+    EXPECT_GT(numberOf(d.state().keyGrade(), "bloom-1", "amount"), 0) << "there is something to see";
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Reach")), tr8("25"), true);
+    EXPECT_EQ(numberOf(d.state().pictures().at(1).work.grade, "bloom-1", "reach"), 25);
+    // Wanted once more it is taken in hand, as it is.
+    d.chooseStage("curves");
+    d.addStage(tr8("Bloom"));
+    EXPECT_EQ(d.state().chosenStage(), "bloom-1");
+    EXPECT_EQ(finish(0), "bloom vignette detail ");
+    EXPECT_EQ(numberOf(d.state().keyGrade(), "bloom-1", "reach"), 25);
+    // What every picture has stays; the others are taken away, and undo brings them back.
+    QTest::keyClick(grade->chain()->card("bloom-1"), Qt::Key_Delete);
+    QTest::keyClick(grade->chain()->card("vignette-1"), Qt::Key_Delete);
+    EXPECT_EQ(finish(0), "vignette detail ");
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(finish(0), "bloom vignette detail ");
+    // What the viewer shows is what the core makes of the whole picture's pixels.
+    d.settle();
+    const PictureView::Region r = grade->view()->region();
+    const Pyramid pyramid(readPicture(d.folder() / "lantern-alley.jpg").picture);
+    const Program program = Program::compile(d.state().keyGrade());
+    const ViewSource source = viewSource(pyramid, {r.left, r.top, r.width, r.height, r.scale}, program.needs(r.scale));
+    EXPECT_EQ(grade->view()->shownAfter(), imageOf(program, source));
+}
+
+} // namespace baryton::test
