@@ -117,7 +117,7 @@ void runBloom(const void* constants, const Block& block) {
     };
     const int left = std::max(columnOf(0) - 2, 0);
     const int right = std::min(columnOf(static_cast<float>(block.count)) + 4, width);
-    constexpr std::size_t planes = 4, before = 4, after = 2 * HWY_MAX_BYTES / sizeof(float) + 4;
+    constexpr std::size_t planes = 4, before = 4, after = 2 * kRowPad + 8; // the widest vector, twice
     static thread_local std::vector<float> sums[planes];
     const float* rows[planes];
     const auto count = static_cast<std::size_t>(right - left);
