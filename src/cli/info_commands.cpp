@@ -1,6 +1,6 @@
 #include "base/error.h"
 #include "cli/commands.h"
-#include "grade/grade_json.h"
+#include "grade/json.h"
 #include "stages/blend.h"
 #include "stages/limits.h"
 #include "stages/stage_type.h"

@@ -1,5 +1,6 @@
 #include "cli/commands.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 #include "lut/bake.h"
 #include "stages/stage_type.h"
 

@@ -3,6 +3,7 @@
 #include "cli/commands.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 #include "package/import.h"
 #include "stages/stage_type.h"
 

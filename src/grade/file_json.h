@@ -1,5 +1,5 @@
 #pragma once
-#include "grade/grade.h"
+#include "grade/json.h"
 
 namespace baryton {
 

@@ -2,7 +2,6 @@
 #include "grade/lut_table.h"
 
 #include <map>
-#include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
 #include <variant>
@@ -10,7 +9,8 @@
 
 namespace baryton {
 
-using Json = nlohmann::json;
+/// Fields of newer versions as the text of a JSON object, written back as they were; empty for none.
+using UnknownFields = std::string;
 
 struct CurvePoint {
     double x = 0, y = 0; ///< in the working encoding, 0…1
@@ -31,7 +31,7 @@ struct Stage {
     std::optional<bool> enabled;
     std::optional<double> strength; ///< 0…1
     std::map<std::string, Value> parameters;
-    Json unknown; ///< fields of newer versions, written back as they were
+    UnknownFields unknown;
 
     bool isEnabled() const { return enabled.value_or(true); }
     double strengthOrFull() const { return strength.value_or(1.0); }
@@ -46,7 +46,7 @@ struct Layer {
     std::optional<double> strength;   ///< 0…1
     std::optional<std::string> blend; ///< the id of a blend mode (see render/blend.h); normal when absent
     std::vector<Stage> stages;
-    Json unknown;
+    UnknownFields unknown;
 
     bool isEnabled() const { return enabled.value_or(true); }
     double strengthOrFull() const { return strength.value_or(1.0); }
@@ -59,7 +59,7 @@ struct Grade {
     std::vector<Stage> prep;   ///< this picture only: exposure, white balance; each type once
     std::vector<Layer> look;   ///< the style, in the order it acts
     std::vector<Stage> finish; ///< over the whole frame; each type once
-    Json unknown;
+    UnknownFields unknown;
 
     bool operator==(const Grade&) const = default;
 };

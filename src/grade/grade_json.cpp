@@ -16,13 +16,13 @@ namespace {
 
 constexpr std::size_t kMostFileBytes = std::size_t(256) << 20;
 
-/// The fields of `json` that are not in `known`, or null when there are none.
-Json unknownFields(const Json& json, std::initializer_list<const char*> known) {
+/// The fields of `json` that are not in `known`.
+UnknownFields unknownFields(const Json& json, std::initializer_list<const char*> known) {
     Json rest;
     for (const auto& [key, value] : json.items())
         if (std::find_if(known.begin(), known.end(), [&](const char* k) { return key == k; }) == known.end())
             rest[key] = value;
-    return rest;
+    return unknownFromJson(rest);
 }
 
 template <class T>
@@ -89,6 +89,14 @@ LutContent lutFromJson(const Json& json, const std::string& path) {
 
 } // namespace
 
+Json unknownToJson(const UnknownFields& unknown) {
+    return unknown.empty() ? Json::object() : Json::parse(unknown);
+}
+
+UnknownFields unknownFromJson(const Json& fields) {
+    return fields.empty() ? UnknownFields() : fields.dump();
+}
+
 Value valueFromJson(const Json& json, const std::string& path) {
     if (json.is_boolean()) return json.get<bool>();
     if (json.is_number()) return json.get<double>();
@@ -129,7 +137,7 @@ namespace {
 
 template <class Item>
 Json commonToJson(const Item& item) {
-    Json json = item.unknown.is_object() ? item.unknown : Json::object();
+    Json json = unknownToJson(item.unknown);
     if (!item.id.empty()) json["id"] = item.id;
     if (item.enabled) json["enabled"] = *item.enabled;
     if (item.strength) json["strength"] = *item.strength;
@@ -256,8 +264,8 @@ void presetIntoJson(const Preset& preset, Json& json) {
 
 namespace {
 
-Json fileJson(const Json& unknown, const char* format) {
-    Json json = unknown.is_object() ? unknown : Json::object();
+Json fileJson(const UnknownFields& unknown, const char* format) {
+    Json json = unknownToJson(unknown);
     json["format"] = format;
     json["version"] = kFileVersion;
     return json;
@@ -346,7 +354,7 @@ std::string workToText(const PictureWork& work) {
         if (work.from != kStartTake) json["from"] = work.from;
         json["takes"] = Json::array();
         for (const Take& take : work.takes) {
-            Json item = take.grade.unknown.is_object() ? take.grade.unknown : Json::object();
+            Json item = unknownToJson(take.grade.unknown);
             item["name"] = take.name;
             gradeIntoJson(take.grade, item);
             if (!take.inForce.empty()) item["inForce"] = inForceToJson(take.inForce);

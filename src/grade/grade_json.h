@@ -31,7 +31,4 @@ void writeWorkFile(const std::filesystem::path& file, const PictureWork& work);
 Preset readPresetFile(const std::filesystem::path& file);
 void writePresetFile(const std::filesystem::path& file, const Preset& preset);
 
-/// One value as it stands in a file; used wherever values are shown as text.
-Json valueToJson(const Value& value);
-
 } // namespace baryton

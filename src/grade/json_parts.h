@@ -1,4 +1,5 @@
 #pragma once
+#include "grade/json.h"
 #include "grade/takes.h"
 
 namespace baryton {

@@ -11,7 +11,7 @@ struct Preset {
     std::string author;              ///< who made it
     std::vector<std::string> covers; ///< small JPEG files that show it, as bytes
     Grade carried;
-    Json unknown;
+    UnknownFields unknown;
 
     bool operator==(const Preset&) const = default;
 };

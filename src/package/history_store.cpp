@@ -3,6 +3,7 @@
 #include "base/file.h"
 #include "base/words.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 
 #include <map>
 

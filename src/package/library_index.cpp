@@ -48,12 +48,12 @@ LibraryIndex libraryIndexFromText(const std::string& text) {
     index.startByCamera = start.value("cameras", std::map<std::string, std::string>{});
     index.startByType = start.value("types", std::map<std::string, std::string>{});
     for (const char* known : {"format", "version", "groups", "items", "start"}) json.erase(known);
-    if (!json.empty()) index.unknown = std::move(json);
+    index.unknown = unknownFromJson(json);
     return index;
 }
 
 std::string libraryIndexToText(const LibraryIndex& index) {
-    Json json = index.unknown.is_object() ? index.unknown : Json::object();
+    Json json = unknownToJson(index.unknown);
     json["format"] = "baryton-library";
     json["version"] = 1;
     json["groups"] = index.groupOrder;

@@ -19,7 +19,7 @@ struct LibraryIndex {
     /// of these that fits. Empty for a neutral start.
     std::string start;
     std::map<std::string, std::string> startByCamera, startByType;
-    Json unknown; ///< fields of newer versions, written back as they were
+    UnknownFields unknown;
 
     bool operator==(const LibraryIndex&) const = default;
 

@@ -3,6 +3,7 @@
 #include "app/keys.h"
 
 #include <QApplication>
+#include <QDialog>
 #include <QElapsedTimer>
 #include <QPointer>
 #include <QSettings>

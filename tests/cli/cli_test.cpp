@@ -1,4 +1,6 @@
+#include "base/file.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
 #include "support/samples.h"

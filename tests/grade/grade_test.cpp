@@ -1,5 +1,6 @@
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"

@@ -2,6 +2,7 @@
 #include "edits/in_force.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 

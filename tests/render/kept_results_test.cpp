@@ -3,6 +3,7 @@
 // colour that is meant. The random grades are kept as text, because a new stage changes what the generator draws.
 #include "base/file.h"
 #include "grade/grade_json.h"
+#include "grade/json.h"
 #include "render/program.h"
 #include "support/dispatch.h"
 #include "support/samples.h"

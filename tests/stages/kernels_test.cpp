@@ -1,5 +1,6 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "render/program.h"
 #include "stages/reference.h"
 #include "stages/spline.h"
 #include "stages/wheels.h"
@@ -7,6 +8,7 @@
 #include "support/samples.h"
 
 #include <cmath>
+#include <memory>
 #include <set>
 
 namespace baryton::test {
@@ -22,29 +24,38 @@ bool hasKernel(const Stage& stage) {
 } // namespace
 
 TEST(Kernels, EveryStageMeetsItsReferenceAtEveryLevel) {
-    atEveryDispatchLevel([] {
-        Random random(2);
-        for (const StageType* type : stageTypes())
-            for (int i = 0; i < 30; ++i) {
-                const Stage stage = randomStage(random, {}, type->id);
-                if (!hasKernel(stage)) continue;
-                const Kernel kernel = kernelOf(stage);
-                for (int c = 0; c < 60; ++c) {
-                    const bool wild = c % 4 == 0;
-                    Vec3 in;
-                    for (double& v : in)
-                        v = static_cast<float>(wild ? uniform(random, -1, 4) : uniform(random, 0, 1));
-                    if (kernel.domain == Domain::Linear)
-                        for (double& v : in) v = static_cast<float>(srgbToLinear(v));
-                    const Vec3 want = reference(stage, in), got = throughKernel(kernel, in);
-                    // Where a random curve is steep, rounding of the input weighs more.
-                    const Vec3 beside = reference(stage, {in[0] + 1e-5, in[1] - 1e-5, in[2] + 1e-5});
-                    for (std::size_t k = 0; k < 3; ++k)
-                        ASSERT_NEAR(got[k], want[k],
-                                    1e-4 * std::max({1.0, std::abs(want[k]), std::abs(beside[k] - want[k]) / 1e-5}))
-                            << type->id << " at " << in[0] << ' ' << in[1] << ' ' << in[2];
-                }
+    struct Case {
+        const Kernel* kernel;
+        Vec3 in, want, beside;
+        std::string type;
+    };
+    Random random(2);
+    std::vector<std::unique_ptr<Kernel>> kernels;
+    std::vector<Case> cases;
+    for (const StageType* type : stageTypes())
+        for (int i = 0; i < 30; ++i) {
+            const Stage stage = randomStage(random, {}, type->id);
+            if (!hasKernel(stage)) continue;
+            const Kernel& kernel = *kernels.emplace_back(std::make_unique<Kernel>(kernelOf(stage)));
+            for (int c = 0; c < 60; ++c) {
+                const bool wild = c % 4 == 0;
+                Vec3 in;
+                for (double& v : in) v = static_cast<float>(wild ? uniform(random, -1, 4) : uniform(random, 0, 1));
+                if (kernel.domain == Domain::Linear)
+                    for (double& v : in) v = static_cast<float>(srgbToLinear(v));
+                cases.push_back({&kernel, in, reference(stage, in),
+                                 reference(stage, {in[0] + 1e-5, in[1] - 1e-5, in[2] + 1e-5}), type->id});
             }
+        }
+    atEveryDispatchLevel([&] {
+        for (const Case& c : cases) {
+            const Vec3 got = throughKernel(*c.kernel, c.in);
+            // Where a random curve is steep, rounding of the input weighs more.
+            for (std::size_t k = 0; k < 3; ++k)
+                ASSERT_NEAR(got[k], c.want[k],
+                            1e-4 * std::max({1.0, std::abs(c.want[k]), std::abs(c.beside[k] - c.want[k]) / 1e-5}))
+                    << c.type << " at " << c.in[0] << ' ' << c.in[1] << ' ' << c.in[2];
+        }
     });
 }
 
@@ -99,7 +110,7 @@ TEST(Stages, ShownTextReadsAsPeopleWrite) {
     EXPECT_EQ(shownText(*findStageType("curves")->parameter("rgb"), Curve{{0, 0}, {1, 1}}), "2 points");
 }
 
-TEST(Stages, StayFiniteAndStrengthMixes) {
+TEST(Stages, StayFinite) {
     Random random(8);
     for (const StageType* type : stageTypes())
         for (int i = 0; i < 60; ++i) {
@@ -111,6 +122,32 @@ TEST(Stages, StayFiniteAndStrengthMixes) {
                     const Vec3 out = throughKernel(kernel, {v, w, 0.3});
                     for (const double c : out) ASSERT_TRUE(std::isfinite(c)) << type->id << ' ' << v << ' ' << w;
                 }
+        }
+}
+
+TEST(Stages, StrengthMixesWhatCameInWithWhatTheStageMakesOfIt) {
+    Random random(8);
+    for (const StageType* type : stageTypes())
+        for (int i = 0; i < 10; ++i) {
+            Stage stage = randomStage(random, {}, type->id, 1);
+            if (!hasKernel(stage)) continue;
+            const auto at = [&](double strength, const std::array<float, 3>& in) {
+                stage.strength = strength;
+                Grade grade;
+                (type->standsIn(Part::Prep)   ? grade.prep
+                 : type->standsIn(Part::Look) ? grade.look.emplace_back().stages
+                                              : grade.finish) = {stage};
+                return Program::compile(grade)(in);
+            };
+            for (int c = 0; c < 8; ++c) {
+                const auto number = [&] { return static_cast<float>(uniform(random, 0, 1)); };
+                const std::array<float, 3> in = {number(), number(), number()};
+                const auto whole = at(1, in), part = at(0.3, in), none = at(0, in);
+                EXPECT_EQ(none, in) << type->id;
+                for (std::size_t k = 0; k < 3; ++k)
+                    ASSERT_NEAR(part[k], in[k] + 0.3 * (whole[k] - in[k]), 2e-6 * std::max(1.F, std::abs(whole[k])))
+                        << type->id;
+            }
         }
 }
 
