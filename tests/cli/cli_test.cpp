@@ -313,8 +313,8 @@ TEST(Cli, StrengthAndModeAreFelt) {
     EXPECT_GT(largestDifference(full, half), 0.02);
     EXPECT_LT(largestDifference(set, full), 1e-4) << "on a bare Look the modes come to the same";
     EXPECT_LT(largestDifference(replace, full), 1e-4);
-    EXPECT_EQ(run("apply --preset " + quoted(limelight()) + " --strength 300 --out x " + quoted(picture), folder).code,
-              2);
+    EXPECT_EQ(
+        run("apply --preset " + quoted(limelight()) + " --strength 300 --out x " + quoted(picture), folder).code, 2);
 }
 
 } // namespace baryton::test
