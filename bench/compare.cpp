@@ -13,6 +13,7 @@
 #include "processes.h"
 #include "render/base_level.h"
 #include "sample_picture.h"
+#include "stages/frame.h"
 #include "stages/lut_kernel.h"
 #include "window_speed.h"
 
@@ -254,8 +255,11 @@ void compareAround(const Picture& picture) {
     const Stage& stage = whole.finish[last - 1];
     const StageType& type = *findStageType("bloom");
     const auto onBase = [&] { type.compileWide(ParameterReader(type, stage), map.base->picture()); };
+    const Placement turned = placementOf({0, 1, 0.5, 0.5, 1.3}, picture.width(), picture.height());
+    const Placement cut = placementOf({2, 0.9, 0.6, 0.5, 0}, picture.width(), picture.height());
     const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,
-                               [&] { BaseLevel::of(picture); }},
+                               [&] { BaseLevel::of(picture); }, [&] { placed(picture, turned, 2); },
+                               [&] { placed(picture, cut, 2); }},
                               kRounds);
     row("Gaussian blur, sigma 2 px, 2 threads", t[0].median);
     row("Gaussian blur, sigma 20 px, 2 threads", t[1].median, times(t[1].median / t[0].median) + " of 2 px");
@@ -264,6 +268,8 @@ void compareAround(const Picture& picture) {
     row("Bloom worked out on the base level", t[5].median);
     row("Detail, radius 1 px, over the whole picture", t[4].median);
     row("the base level made from the picture", t[6].median);
+    row("the frame turned by 1.3°, 2 threads", t[7].median);
+    row("the frame cut to 2 : 1, not turned", t[8].median);
     for (const auto& [name, grade] :
          {std::pair("eight-stage Look", eightStages()), std::pair("the same, Bloom and Detail", whole)}) {
         const auto latency = previewTimes(picture, grade, 200);

@@ -3194,6 +3194,122 @@
         <source>Holds light and dark seams along edges back: at 100 no pixel becomes lighter or darker than its neighbours. Of Unsharp mask.</source>
         <translation>Hält helle und dunkle Säume an Kanten zurück: Bei 100 wird kein Pixel heller oder dunkler als seine Nachbarn. Nur beim Unscharf-Maskieren.</translation>
     </message>
+    <message>
+        <source>Frame</source>
+        <translation>Ausschnitt</translation>
+    </message>
+    <message>
+        <source>Shows a part of the picture, level and in the proportions you want. What is outside is kept.</source>
+        <translation>Zeigt einen Teil des Bildes, gerade und in den gewünschten Proportionen. Was außerhalb liegt, bleibt erhalten.</translation>
+    </message>
+    <message>
+        <source>Ratio</source>
+        <translation>Verhältnis</translation>
+    </message>
+    <message>
+        <source>Width to height of the frame.</source>
+        <translation>Breite zu Höhe des Ausschnitts.</translation>
+    </message>
+    <message>
+        <source>Original</source>
+        <translation>Original</translation>
+    </message>
+    <message>
+        <source>Free</source>
+        <translation>Frei</translation>
+    </message>
+    <message>
+        <source>1 : 1</source>
+        <translation>1 : 1</translation>
+    </message>
+    <message>
+        <source>5 : 4</source>
+        <translation>5 : 4</translation>
+    </message>
+    <message>
+        <source>4 : 3</source>
+        <translation>4 : 3</translation>
+    </message>
+    <message>
+        <source>3 : 2</source>
+        <translation>3 : 2</translation>
+    </message>
+    <message>
+        <source>16 : 9</source>
+        <translation>16 : 9</translation>
+    </message>
+    <message>
+        <source>2 : 1</source>
+        <translation>2 : 1</translation>
+    </message>
+    <message>
+        <source>3 : 1</source>
+        <translation>3 : 1</translation>
+    </message>
+    <message>
+        <source>4 : 5</source>
+        <translation>4 : 5</translation>
+    </message>
+    <message>
+        <source>3 : 4</source>
+        <translation>3 : 4</translation>
+    </message>
+    <message>
+        <source>2 : 3</source>
+        <translation>2 : 3</translation>
+    </message>
+    <message>
+        <source>9 : 16</source>
+        <translation>9 : 16</translation>
+    </message>
+    <message>
+        <source>1 : 2</source>
+        <translation>1 : 2</translation>
+    </message>
+    <message>
+        <source>1 : 3</source>
+        <translation>1 : 3</translation>
+    </message>
+    <message>
+        <source>Proportions</source>
+        <translation>Proportionen</translation>
+    </message>
+    <message>
+        <source>Width over height, where the ratio is free; 0 is the picture&apos;s own.</source>
+        <translation>Breite durch Höhe, wo das Verhältnis frei ist; 0 ist das des Bildes.</translation>
+    </message>
+    <message>
+        <source>Size</source>
+        <translation>Größe</translation>
+    </message>
+    <message>
+        <source>How large the frame is; 100 is the largest that fits.</source>
+        <translation>Wie groß der Ausschnitt ist; 100 ist der größte, der passt.</translation>
+    </message>
+    <message>
+        <source>Middle across</source>
+        <translation>Mitte quer</translation>
+    </message>
+    <message>
+        <source>Where the frame&apos;s middle lies, from the picture&apos;s left edge to the right.</source>
+        <translation>Wo die Mitte des Ausschnitts liegt, vom linken Bildrand zum rechten.</translation>
+    </message>
+    <message>
+        <source>Middle down</source>
+        <translation>Mitte hoch</translation>
+    </message>
+    <message>
+        <source>Where the frame&apos;s middle lies, from the picture&apos;s top edge to the bottom.</source>
+        <translation>Wo die Mitte des Ausschnitts liegt, vom oberen Bildrand zum unteren.</translation>
+    </message>
+    <message>
+        <source>Turns the picture under the frame until the horizon is level.</source>
+        <translation>Dreht das Bild unter dem Ausschnitt, bis der Horizont gerade liegt.</translation>
+    </message>
+    <message>
+        <source>Angle</source>
+        <translation>Winkel</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3212,6 +3328,10 @@
     <message>
         <source>%1 (Finish)</source>
         <translation>%1 (Abschluss)</translation>
+    </message>
+    <message>
+        <source>%1 (Prep)</source>
+        <translation>%1 (Vorbereitung)</translation>
     </message>
 </context>
 <context>
@@ -4468,6 +4588,32 @@
     <message>
         <source>%1: pointing shows it on the picture, a press does it</source>
         <translation>%1: Zeigen zeigt es am Bild, Drücken tut es</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::FrameEditor</name>
+    <message>
+        <source>Swap the sides</source>
+        <translation>Seiten tauschen</translation>
+    </message>
+    <message>
+        <source>Stands the frame upright, or lays it down</source>
+        <translation>Stellt den Ausschnitt hochkant oder legt ihn quer</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::FrameView</name>
+    <message>
+        <source>Frame on the picture</source>
+        <translation>Ausschnitt auf dem Bild</translation>
+    </message>
+    <message>
+        <source>%1 × %2 of %3 × %4, turned by %5°</source>
+        <translation>%1 × %2 von %3 × %4, um %5° gedreht</translation>
+    </message>
+    <message>
+        <source>%1 × %2 · Drag inside to move, an edge to resize, outside to turn, with Ctrl along a horizon. Enter: done</source>
+        <translation>%1 × %2 · Ziehen: innen bewegt, am Rand ändert die Größe, außen dreht, mit Strg am Horizont entlang. Eingabe: fertig</translation>
     </message>
 </context>
 <context>
@@ -7334,6 +7480,10 @@ Blau</translation>
     <message>
         <source>sharpen, sharp, sharpness, clear, crisp, blur, soften, texture, unsharp, high pass</source>
         <translation>schärfen, scharf, Schärfe, klar, knackig, weichzeichnen, Struktur, unscharf maskieren, Hochpass</translation>
+    </message>
+    <message>
+        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, ratio, format, reframe, panorama</source>
+        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama</translation>
     </message>
 </context>
 <context>

@@ -87,8 +87,8 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     });
     new PresetKeys(state_, this);
     auto* gestures = new GestureKeeper(state_, this);
-    for (QWidget* each :
-         std::initializer_list<QWidget*>{grade_->editorPanel(), grade_->pinnedPanel(), grade_->view()})
+    for (QWidget* each : std::initializer_list<QWidget*>{grade_->editorPanel(), grade_->pinnedPanel(), grade_->view(),
+                                                         grade_->frameView()})
         gestures->watch(each);
     qApp->installEventFilter(this);
     takeSettings(loadSettings());

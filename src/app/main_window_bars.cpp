@@ -48,7 +48,7 @@ void MainWindow::makeTopBar() {
     }
     auto* add = new QMenu(tr("Add a stage"), byName["Look"]);
     for (const StageType* type : stageTypes())
-        if (type->standsIn(Part::Look) || type->standsIn(Part::Finish))
+        if (canAddStage(*type))
             add->addAction(QString::fromStdString(type->name), this,
                            [this, id = type->id] { baryton::addStage(state_, id); });
     byName["Look"]->insertMenu(actions_["duplicate-stage"], add);

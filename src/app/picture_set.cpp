@@ -66,6 +66,7 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     ++generation_;
     pictures_.clear();
     kept_.clear();
+    shown_ = -1;
     undrawn_.clear();
     unread_.clear();
     wanted_.clear();
@@ -124,6 +125,7 @@ void PictureSet::startByCamera(int index) {
             picture.work = picture.start;
             picture.opened = picture.work.grade;
             drawThumbnail(index);
+            frameChanged(index);
             Q_EMIT gradeChanged(index);
         });
     });
@@ -150,7 +152,26 @@ Picture PictureSet::smallOf(int index) {
     } else if (std::erase(smalls_, index) > 0) {
         smalls_.push_back(index); // used last, given up last
     }
-    return picture.small;
+    return framedSmall(index);
+}
+
+namespace {
+
+Picture inFrame(const Picture& picture, const FrameSettings& frame) {
+    return placed(picture, placementOf(frame, picture.width(), picture.height()));
+}
+
+} // namespace
+
+Picture PictureSet::framedSmall(int index) {
+    OpenPicture& picture = pictures_[static_cast<std::size_t>(index)];
+    const FrameSettings frame = frameOf(picture.work.grade);
+    if (picture.small.isEmpty()) return {};
+    if (picture.framedSmall.isEmpty() || picture.framedFor != frame) {
+        picture.framedSmall = inFrame(picture.small, frame);
+        picture.framedFor = frame;
+    }
+    return picture.framedSmall;
 }
 
 void PictureSet::readNext() {
@@ -191,6 +212,7 @@ void PictureSet::readSmall(int index) {
 void PictureSet::takeSmall(int index, const Picture& small, const QString& error) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     picture.small = small;
+    picture.framedSmall = {};
     picture.error = error;
     unread_.erase(index);
     if (small.isEmpty()) {
@@ -199,7 +221,8 @@ void PictureSet::takeSmall(int index, const Picture& small, const QString& error
     }
     smalls_.push_back(index);
     if (smalls_.size() > kKeptSmalls) {
-        pictures_[static_cast<std::size_t>(smalls_.front())].small = {};
+        OpenPicture& oldest = pictures_[static_cast<std::size_t>(smalls_.front())];
+        oldest.small = oldest.framedSmall = {};
         smalls_.pop_front();
     }
     drawThumbnail(index);
@@ -220,7 +243,7 @@ void PictureSet::drawThumbnail(int index) {
         if (generation != generation_) return;
         undrawn_.erase(index);
         const Grade grade = at(index).work.grade;
-        const Picture small = at(index).small;
+        const Picture small = framedSmall(index);
         if (small.isEmpty()) {
             drawThumbnail(index);
             return;
@@ -253,11 +276,13 @@ void PictureSet::redrawAll() {
 void PictureSet::setWork(int index, const PictureWork& work) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     if (picture.work == work) return;
+    const FrameSettings before = frameOf(picture.work.grade);
     picture.work = work;
     orderFinish(picture.work.grade);
     unsaved_.insert(index);
     storeTimer_.start();
     drawThumbnail(index);
+    if (frameOf(picture.work.grade) != before) frameChanged(index);
     Q_EMIT gradeChanged(index);
 }
 
@@ -286,12 +311,28 @@ Picture smallVersion(const Pyramid& pyramid) {
 
 } // namespace
 
+namespace {
+
+/// In its frame, from the level that is enough for a fitted view: at once, until the whole one is there.
+std::shared_ptr<const Pyramid> quicklyInFrame(const Pyramid& whole, const FrameSettings& frame) {
+    constexpr int enough = 1400;
+    const auto& levels = whole.levels();
+    const auto level =
+        std::find_if(levels.begin(), levels.end(), [](const Picture& each) { return each.longSide() <= enough; });
+    const Placement full = placementOf(frame, whole.width(), whole.height());
+    return std::make_shared<const Pyramid>(inFrame(level == levels.end() ? levels.back() : *level, frame), full.width,
+                                           full.height);
+}
+
+} // namespace
+
 void PictureSet::load(int index) {
+    shown_ = index;
     for (std::size_t i = 0; i < kept_.size(); ++i)
-        if (kept_[i].first == index) {
+        if (kept_[i].index == index) {
             std::rotate(kept_.begin(), kept_.begin() + static_cast<std::ptrdiff_t>(i),
                         kept_.begin() + static_cast<std::ptrdiff_t>(i) + 1);
-            Q_EMIT loaded(index, kept_.front().second);
+            showKept();
             return;
         }
     const int generation = generation_;
@@ -327,27 +368,80 @@ void PictureSet::load(int index) {
         2);
 }
 
-void PictureSet::takeLoaded(int index, const LoadedPicture& picture, const Picture& small, const QString& message) {
-    const bool isStandIn = picture.pyramid && picture.pyramid->isStandIn();
+void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message) {
+    const bool isStandIn = whole.pyramid && whole.pyramid->isStandIn();
     if (!isStandIn) --loading_;
-    if (!picture.pyramid) {
+    if (!whole.pyramid) {
         takeSmall(index, {}, message);
         Q_EMIT loadFailed(index, message);
+        readNext();
+        return;
+    }
+    if (!small.isEmpty()) takeSmall(index, small, {});
+    const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(index).work.grade);
+    if (isStandIn) {
+        const bool isFramed = frame != FrameSettings();
+        Q_EMIT loaded(index, {isFramed ? quicklyInFrame(*whole.pyramid, frame) : whole.pyramid, whole.metadata});
     } else {
-        if (!small.isEmpty()) takeSmall(index, small, {});
-        if (!isStandIn) {
-            kept_.insert(kept_.begin(), {index, picture});
-            std::size_t bytes = 0, count = 0;
-            for (const auto& [which, each] : kept_) {
-                bytes += each.pyramid->bytes();
-                if (count > 0 && bytes > keptBytes_) break;
-                ++count;
-            }
-            kept_.resize(count);
-        }
-        Q_EMIT loaded(index, picture);
+        kept_.insert(kept_.begin(), {index, whole, {}, nullptr});
+        dropKept();
+        showKept();
     }
     readNext();
+}
+
+void PictureSet::dropKept() {
+    std::size_t bytes = 0, count = 0;
+    for (const Kept& each : kept_) {
+        bytes += each.bytes();
+        if (count > 0 && bytes > keptBytes_) break;
+        ++count;
+    }
+    kept_.resize(count);
+}
+
+void PictureSet::showKept() {
+    const Kept& kept = kept_.front();
+    const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(kept.index).work.grade);
+    if (frame == FrameSettings()) {
+        Q_EMIT loaded(kept.index, kept.whole);
+        return;
+    }
+    if (kept.framed && kept.frame == frame) {
+        Q_EMIT loaded(kept.index, {kept.framed, kept.whole.metadata});
+        return;
+    }
+    readers_.start(
+        [this, index = kept.index, generation = generation_, whole = kept.whole, frame] {
+            const auto deliver = [&](std::shared_ptr<const Pyramid> framed) {
+                QMetaObject::invokeMethod(this, [this, index, generation, whole, frame, framed] {
+                    if (generation != generation_) return;
+                    for (Kept& each : kept_)
+                        if (each.index == index && !framed->isStandIn()) each.frame = frame, each.framed = framed;
+                    dropKept();
+                    // What has changed meanwhile has been asked for.
+                    if (index != shown_ || showsWhole_ || frameOf(at(index).work.grade) != frame) return;
+                    Q_EMIT loaded(index, {framed, whole.metadata});
+                });
+            };
+            try {
+                deliver(quicklyInFrame(*whole.pyramid, frame));
+                deliver(std::make_shared<const Pyramid>(inFrame(whole.pyramid->full(), frame)));
+            } catch (const std::exception& e) {
+                QMetaObject::invokeMethod(this, [this, what = QString::fromUtf8(e.what())] { Q_EMIT problem(what); });
+            }
+        },
+        2);
+}
+
+void PictureSet::frameChanged(int index) {
+    if (index == shown_ && !showsWhole_ && !kept_.empty() && kept_.front().index == index) showKept();
+}
+
+void PictureSet::setShowsWhole(bool whole) {
+    if (showsWhole_ == whole) return;
+    showsWhole_ = whole;
+    if (shown_ >= 0 && !kept_.empty() && kept_.front().index == shown_) showKept();
 }
 
 void PictureSet::store(int index) {

@@ -2,6 +2,7 @@
 #include "grade/takes.h"
 #include "picture/picture_file.h"
 #include "render/view.h"
+#include "stages/frame.h"
 
 #include <QImage>
 #include <QObject>
@@ -23,16 +24,18 @@ namespace baryton {
 struct OpenPicture {
     std::filesystem::path file;
     PictureWork work;
-    PictureWork start;  ///< what it starts from when nothing was done to it: always there to go back to
-    Grade opened;       ///< the grade as the picture was opened with it
-    Picture small;      ///< the source at kSmallSide; empty until it has been read, and when others took its place
-    QImage thumbnail;   ///< graded
-    QString error;      ///< why it can't be shown; empty when all is well
-    bool isNew = false; ///< there was no grade for it when it was opened
+    PictureWork start;   ///< what it starts from when nothing was done to it: always there to go back to
+    Grade opened;        ///< the grade as the picture was opened with it
+    Picture small;       ///< the source at kSmallSide; empty until it has been read, and when others took its place
+    Picture framedSmall; ///< the same in its frame, as it was when it was last asked for
+    FrameSettings framedFor;
+    QImage thumbnail;             ///< graded
+    QString error;                ///< why it can't be shown; empty when all is well
+    bool isNew = false;           ///< there was no grade for it when it was opened
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 
-/// A picture decoded for the viewer.
+/// A picture decoded for the viewer, in the frame that its grade sets.
 struct LoadedPicture {
     std::shared_ptr<const Pyramid> pyramid;
     Metadata metadata;
@@ -64,8 +67,8 @@ public:
     void setWork(int index, const PictureWork& work);
     /// This picture's thumbnail is in sight: it is read before others.
     void want(int index);
-    /// The source at kSmallSide. Empty until it has been read; asking for one that was given up has it read again,
-    /// and `thumbnailChanged` follows.
+    /// The source at kSmallSide, in its frame. Empty until it has been read; asking for one that was given up has it
+    /// read again, and `thumbnailChanged` follows.
     Picture smallOf(int index);
     /// Draws every thumbnail anew: what they are seen through has changed.
     void redrawAll();
@@ -74,6 +77,8 @@ public:
     /// Reads a picture for the viewer; `loaded` follows, at once when it is kept in memory. Of a large picture a
     /// stand-in comes first.
     void load(int index);
+    /// While the frame itself is worked on, the picture comes without it.
+    void setShowsWhole(bool whole);
     /// Writes every grade that is not yet on disk, and waits for it; false when some could not be written. They are
     /// tried again every few seconds.
     bool flush();
@@ -93,7 +98,11 @@ private:
     void readNext();
     void readSmall(int index);
     void takeSmall(int index, const Picture& small, const QString& error);
-    void takeLoaded(int index, const LoadedPicture& picture, const Picture& small, const QString& message);
+    void takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message);
+    /// Tells of a picture that is kept, in the frame that it has now.
+    void showKept();
+    void frameChanged(int index);
+    Picture framedSmall(int index);
     void drawThumbnail(int index);
     void store(int index);
     void takeStored(int index, bool isStored);
@@ -105,7 +114,18 @@ private:
     Start start_;
     bool startByCamera_ = false;
     int generation_ = 0; ///< counts the sets, so that what comes late from an old one is dropped
-    std::vector<std::pair<int, LoadedPicture>> kept_; ///< last used first
+    /// A decoded picture, and the same in its frame.
+    struct Kept {
+        int index = 0;
+        LoadedPicture whole;
+        FrameSettings frame;
+        std::shared_ptr<const Pyramid> framed;
+        std::size_t bytes() const { return whole.pyramid->bytes() + (framed ? framed->bytes() : 0); }
+    };
+    void dropKept();
+    std::vector<Kept> kept_; ///< last used first
+    bool showsWhole_ = false;
+    int shown_ = -1; ///< which one the viewer asked for last
     std::size_t keptBytes_ = std::size_t(900) << 20;
     std::set<int> unsaved_, undrawn_, unread_;
     std::deque<int> wanted_;        ///< in sight and not yet read, longest asked for first

@@ -5,6 +5,7 @@
 #include "edits/apply_strength.h"
 #include "package/grade_store.h"
 #include "render/graded_file.h"
+#include "stages/frame.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -119,28 +120,29 @@ public:
         : plan_(plan), file_(plan.pictures[index]), jobs_(jobs), left_(jobs) {}
 
     /// Throws what opening it threw, for each of its jobs.
-    std::shared_ptr<FileSource> open(const Task* task) {
+    std::shared_ptr<FileSource> open(const FrameSettings& frame, const Task* task) {
         const std::lock_guard<std::mutex> guard(lock_);
         if (failure_) std::rethrow_exception(failure_);
-        if (source_) return source_;
+        for (const auto& [known, source] : sources_)
+            if (known == frame) return source;
         try {
             // Too large to be kept whole: each job reads it for itself.
             constexpr double mostKept = 100e6;
             const PictureSize size = readPictureSize(file_);
             if (plan_.longSide <= 0 && double(size.width) * size.height > mostKept)
-                return std::make_shared<FileSource>(file_, 0, 1, task);
-            source_ = std::make_shared<FileSource>(file_, plan_.longSide, jobs_, task);
+                return std::make_shared<FileSource>(file_, frame, 0, 1, task);
+            sources_.emplace_back(frame, std::make_shared<FileSource>(file_, frame, plan_.longSide, jobs_, task));
         } catch (const Cancelled&) {
             throw;
         } catch (...) {
             failure_ = std::current_exception();
             throw;
         }
-        return source_;
+        return sources_.back().second;
     }
     void jobEnded() {
         const std::lock_guard<std::mutex> guard(lock_);
-        if (--left_ == 0) source_.reset();
+        if (--left_ == 0) sources_.clear();
     }
 
 private:
@@ -149,7 +151,8 @@ private:
     const int jobs_;
     std::mutex lock_;
     int left_;
-    std::shared_ptr<FileSource> source_;
+    std::vector<std::pair<FrameSettings, std::shared_ptr<FileSource>>>
+        sources_; ///< looks may have frames of their own
     std::exception_ptr failure_;
 };
 
@@ -223,11 +226,11 @@ private:
     bool makeFile(BatchJob& job, PlannedPicture& picture) {
         const fs::path& file = plan_.pictures[job.picture];
         try {
-            const auto source = picture.open(task_);
             const auto own = own_.find(job.picture);
             if (own != own_.end()) job.warning = own->second.warning;
             const Grade grade =
                 gradeFor(plan_.looks[job.look], own != own_.end() ? own->second.grade : startingGrade(), plan_.prep);
+            const auto source = picture.open(frameOf(grade), task_);
             writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_);
             std::error_code ignored;
             job.bytes = fs::file_size(job.file, ignored);

@@ -174,18 +174,18 @@ void PictureReader::rewind() {
     tellingOf(file_, [&] { decoder_ = std::make_unique<Decoder>(file_, shrink_); });
 }
 
-Picture readScaledDown(PictureReader& reader, int width, int height, const Task* task) {
-    int halvings = 0, levelWidth = reader.width(), levelHeight = reader.height();
+Picture readScaledDown(const RowSource& source, int width, int height, const Task* task) {
+    int halvings = 0, levelWidth = source.width, levelHeight = source.height;
     // As scaledDown goes.
     while ((levelWidth + 1) / 2 >= width && (levelHeight + 1) / 2 >= height && std::max(levelWidth, levelHeight) > 1)
         levelWidth = (levelWidth + 1) / 2, levelHeight = (levelHeight + 1) / 2, ++halvings;
-    Picture level(levelWidth, levelHeight, reader.hasAlpha());
-    level.setScale(reader.scale() * level.longSide() / std::max(reader.width(), reader.height()));
+    Picture level(levelWidth, levelHeight, source.hasAlpha);
+    level.setScale(source.scale * level.longSide() / std::max(source.width, source.height));
     // Bands that begin at a multiple of all halvings become the rows of the halved picture.
     const int bandRows = std::max(128, 1 << halvings);
-    for (int y = 0; y < reader.height(); y += bandRows) {
+    for (int y = 0; y < source.height; y += bandRows) {
         if (task) task->throwIfCancelled();
-        Picture band = reader.rows(y, std::min(bandRows, reader.height() - y));
+        Picture band = source.rows(y, std::min(bandRows, source.height - y));
         for (int i = 0; i < halvings; ++i) band = halved(band);
         for (int plane = 0; plane < (level.hasAlpha() ? 4 : 3); ++plane)
             for (int row = 0; row < band.height(); ++row)
@@ -193,6 +193,12 @@ Picture readScaledDown(PictureReader& reader, int width, int height, const Task*
                             static_cast<std::size_t>(levelWidth) * sizeof(float));
     }
     return resized(level, width, height);
+}
+
+Picture readScaledDown(PictureReader& reader, int width, int height, const Task* task) {
+    return readScaledDown({reader.width(), reader.height(), reader.hasAlpha(), reader.scale(),
+                           [&](int y, int count) { return reader.rows(y, count); }},
+                          width, height, task);
 }
 
 } // namespace baryton

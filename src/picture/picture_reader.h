@@ -1,6 +1,7 @@
 #pragma once
 #include "picture/picture_file.h"
 
+#include <functional>
 #include <memory>
 
 namespace baryton {
@@ -45,8 +46,17 @@ private:
     std::unique_ptr<Decoder> decoder_;
 };
 
+/// A picture whose rows are asked for from the top down.
+struct RowSource {
+    int width = 0, height = 0;
+    bool hasAlpha = false;
+    double scale = 1;
+    std::function<Picture(int y, int count)> rows;
+};
+
 /// The picture made smaller while it is read, the same bytes as scaledDown of all of it: only a version of up to
 /// twice the size is ever in memory.
+Picture readScaledDown(const RowSource& source, int width, int height, const Task* task = nullptr);
 Picture readScaledDown(PictureReader& reader, int width, int height, const Task* task = nullptr);
 
 } // namespace baryton

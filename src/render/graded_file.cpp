@@ -18,16 +18,24 @@ PictureSize outputSize(PictureSize picture, int longSide) {
     return {side(picture.width), side(picture.height)};
 }
 
-FileSource::FileSource(const std::filesystem::path& file, int longSide, int files, const Task* task)
-    : file_(file), metadata_(readMetadata(file)), reader_(std::make_unique<PictureReader>(file)) {
-    const PictureSize size = outputSize({reader_->width(), reader_->height()}, longSide);
+FileSource::FileSource(const std::filesystem::path& file, const FrameSettings& frame, int longSide, int files,
+                       const Task* task)
+    : file_(file), metadata_(readMetadata(file)), reader_(std::make_unique<PictureReader>(file)),
+      placement_(placementOf(frame, reader_->width(), reader_->height())) {
+    const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
+    const bool isSmaller = size.width != placement_.width || size.height != placement_.height;
+    // What is turned wants rows from far above and below.
+    if (!placement_.copiesPixels() || (files > 1 && !isSmaller)) reader_->keepDecoded();
+    width_ = placement_.width, height_ = placement_.height;
+    if (!isSmaller) return;
+    Rows rows(*this, 0);
+    small_ = readScaledDown(framed(rows), size.width, size.height, task);
     width_ = size.width, height_ = size.height;
-    if (width_ != reader_->width() || height_ != reader_->height()) {
-        small_ = readScaledDown(*reader_, width_, height_, task);
-        reader_.reset();
-    } else if (files > 1) {
-        reader_->keepDecoded();
-    }
+    reader_.reset();
+}
+
+RowSource FileSource::framed(Rows& rows) const {
+    return {placement_.width, placement_.height, reader_->hasAlpha(), reader_->scale(), std::ref(rows)};
 }
 
 bool FileSource::hasAlpha() const {
@@ -47,16 +55,31 @@ FrameMap FileSource::frameFor(const Program& program, const Task* task) {
         constexpr std::size_t mostKept = std::size_t(160) << 20;
         if (reader_->decodedBytes() <= mostKept) reader_->keepDecoded();
         const auto [width, height] = baseLevelSize(width_, height_);
-        base_ = std::make_shared<const BaseLevel>(readScaledDown(*reader_, width, height, task));
-        if (reader_->decodedBytes() > mostKept) reader_->rewind();
+        Rows rows(*this, 0);
+        base_ = std::make_shared<const BaseLevel>(readScaledDown(framed(rows), width, height, task));
+        if (reader_->decodedBytes() > mostKept && placement_.copiesPixels()) reader_->rewind();
     }
     map.base = base_;
     return map;
 }
 
-Picture FileSource::rows(int y, int count) {
-    if (reader_) return reader_->rows(y, count);
-    return cropped(small_, 0, y, small_.width(), count);
+Picture FileSource::Rows::operator()(int y, int count) {
+    if (!source_.reader_) return cropped(source_.small_, 0, y, source_.width_, count);
+    PictureReader& reader = *source_.reader_;
+    const Placement& placement = source_.placement_;
+    if (placement == wholeOf(reader.width(), reader.height())) return reader.rows(y, count);
+    const RowRange behind = rowsBehind(placement, reader.height(), y, count);
+    if (placement.copiesPixels())
+        return placedRows(reader.rows(behind.top, behind.count), behind.top, reader.height(), placement, y, count);
+    if (band_.isEmpty() || behind.top < top_ || behind.top + behind.count > top_ + band_.height()) {
+        // Many at once, so that what lies behind two bands is not made ready for each of them anew.
+        const int ahead = std::max({count, 256, behind.count - count});
+        const RowRange range = rowsBehind(placement, reader.height(), y, std::min(ahead, placement.height - y));
+        band_ = Picture(); // the old one is given up first
+        band_ = reader.rows(range.top, range.count);
+        top_ = range.top;
+    }
+    return placedRows(band_, top_, reader.height(), placement, y, count, threads_);
 }
 
 namespace {
@@ -64,17 +87,18 @@ namespace {
 /// Rows of a source, of which each is read once though bands overlap by their margins.
 class Window {
 public:
-    explicit Window(FileSource& source) : source_(source) {}
+    Window(FileSource& source, int threads)
+        : width_(source.width()), hasAlpha_(source.hasAlpha()), read_(source, threads) {}
 
     /// Rows `top` to `end`; neither goes back from one call to the next.
     const Picture& show(int top, int end) {
         const int known = top_ + rows_.height();
         if (rows_.isEmpty() || known <= top) {
-            rows_ = source_.rows(top, end - top);
+            rows_ = read_(top, end - top);
         } else {
-            Picture next(source_.width(), end - top, source_.hasAlpha());
+            Picture next(width_, end - top, hasAlpha_);
             const Picture& kept = rows_;
-            const Picture read = known < end ? source_.rows(known, end - known) : Picture();
+            const Picture read = known < end ? read_(known, end - known) : Picture();
             const auto copy = [&](const Picture& from, int first, int at, int count) {
                 for (int plane = 0; plane < (from.hasAlpha() ? 4 : 3); ++plane)
                     std::memcpy(next.row(plane, at), from.row(plane, first),
@@ -89,7 +113,9 @@ public:
     }
 
 private:
-    FileSource& source_;
+    int width_;
+    bool hasAlpha_;
+    FileSource::Rows read_;
     Picture rows_;
     int top_ = 0;
 };
@@ -103,7 +129,7 @@ void writeGraded(const std::filesystem::path& file, FileSource& source, const Pr
     const bool alpha = source.hasAlpha();
     const FileShape shape{source.width(), source.height(), alpha ? 4 : 3,
                           format.format == FileFormat::Jpeg ? 8 : format.bits};
-    Window window(source);
+    Window window(source, threads);
     writePictureInRows(
         file, shape,
         [&](int y, int count, std::uint8_t* out) {

@@ -2,6 +2,7 @@
 #include "picture/picture_reader.h"
 #include "render/base_level.h"
 #include "render/program.h"
+#include "stages/frame.h"
 
 #include <filesystem>
 #include <memory>
@@ -17,8 +18,10 @@ PictureSize outputSize(PictureSize picture, int longSide);
 /// fitted is what is written. Safe to be used by several threads where it was opened for several files.
 class FileSource {
 public:
-    /// `files` is how many are made from it: for more than one it is decoded once, into memory. Throws Error.
-    FileSource(const std::filesystem::path& file, int longSide, int files, const Task* task = nullptr);
+    /// Of the picture in its frame, and its long side at most `longSide` (0: its own). `files` is how many are made
+    /// from it: for more than one it is decoded once, into memory, and so is one that is to be turned. Throws Error.
+    FileSource(const std::filesystem::path& file, const FrameSettings& frame, int longSide, int files,
+               const Task* task = nullptr);
 
     int width() const { return width_; }
     int height() const { return height_; }
@@ -26,15 +29,28 @@ public:
     const Metadata& metadata() const { return metadata_; }
     /// As a frame, with what a program needs of it.
     FrameMap frameFor(const Program& program, const Task* task);
-    /// See PictureReader::rows.
-    Picture rows(int y, int count);
+
+    /// Reads the rows, as PictureReader::rows has it, for one file that is made.
+    class Rows {
+    public:
+        Rows(FileSource& source, int threads) : source_(source), threads_(threads) {}
+        Picture operator()(int y, int count);
+
+    private:
+        FileSource& source_;
+        int threads_;
+        Picture band_; ///< of what is to be turned, before it is
+        int top_ = 0;
+    };
 
 private:
+    RowSource framed(Rows& rows) const;
     std::filesystem::path file_;
     Metadata metadata_;
     int width_ = 0, height_ = 0;
     Picture small_;                         ///< where it is made smaller
     std::unique_ptr<PictureReader> reader_; ///< else
+    Placement placement_;                   ///< of the frame in what it reads
     std::mutex baseLock_;
     std::shared_ptr<const BaseLevel> base_;
 };

@@ -44,7 +44,9 @@ private:
 
     bool counts(const Stage& stage) const {
         if (isNeutral(stage)) return false;
-        return findStageType(stage.type)->bakes() || !options_.onlyWhatBakes;
+        const StageType& type = *findStageType(stage.type);
+        if (type.footprint == Footprint::Frame) return false; // has been placed before
+        return type.bakes() || !options_.onlyWhatBakes;
     }
 
     void addLayer(const Layer& layer) {

@@ -56,7 +56,7 @@ TEST(Hand, NothingMovesInAnEditorWhenAFindingComes) {
     const std::string words = "Pushes 3.1 % of the pixels past the ends of the range: reds at the light end, and "
                               "flattens folds that the picture had in its darkest tones";
     for (const StageType* type : stageTypes()) {
-        if (!type->standsIn(Part::Prep) || type->standsIn(Part::Look))
+        if (canAddStage(*type))
             d.addStage(QString::fromStdString(type->name));
         else
             d.chooseStage(type->id);

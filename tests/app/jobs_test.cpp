@@ -2,6 +2,7 @@
 // hold in the end is measured on the pictures.
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
+#include "app/grade/frame_view.h"
 #include "app/grade/samples.h"
 #include "app/grade/tone_editors.h"
 #include "app/render_image.h"
@@ -9,8 +10,10 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "picture/picture_file.h"
+#include "stages/frame.h"
 
 #include <QComboBox>
+#include <QFileDialog>
 #include <QListWidget>
 #include <QMenu>
 #include <QTest>
@@ -267,6 +270,46 @@ void expectEased(Driver& d) {
 }
 
 } // namespace
+
+TEST(Jobs, CoverFormat) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const PictureSize whole = readPictureSize(d.state().pictures().at(0).file);
+    d.countFromHere();
+    d.addStage(QStringLiteral("horizon")); // found by what it is for
+    GradePage* grade = d.window().gradePage();
+    FrameView* view = grade->frameView();
+    ASSERT_TRUE(Driver::waitFor([&] { return view->isVisible() && !view->frameRect().isEmpty(); }));
+    auto* ratio = d.named<QComboBox>(grade->editorPanel(), QStringLiteral("Ratio"));
+    d.click(ratio);
+    ratio->hidePopup();
+    ratio->setCurrentIndex(ratio->findText(QStringLiteral("2 : 1")));
+    Q_EMIT ratio->activated(ratio->currentIndex());
+    d.drag(view, view->frameRect().bottomRight(), view->frameRect().bottomRight() - QPointF(120, 60));
+    d.drag(view, view->frameRect().center(), view->frameRect().center() + QPointF(110, 90));
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("0.8"), true);
+    EXPECT_EQ(d.actions() + 1, 7) << "the choice in the open list is one";
+    const Grade framed = d.state().keyGrade();
+    EXPECT_GT(frameOf(framed).x, 0.5) << "the boat lies left of the middle";
+    EXPECT_EQ(frameOf(framed).angle, 0.8);
+    d.stop();
+    d.start();
+    EXPECT_EQ(d.state().keyGrade(), framed);
+    const std::filesystem::path file = d.root() / "cover.jpg";
+    d.menu(QStringLiteral("File"), QStringLiteral("Write this picture…"));
+    Q_EMIT qobject_cast<QFileDialog*>(d.sheet())->fileSelected(QString::fromStdString(file.string()));
+    d.sheet()->close();
+    ASSERT_TRUE(Driver::waitFor([&] { return std::filesystem::exists(file); }));
+    QTest::qWait(200);
+    const PictureSize size = readPictureSize(file);
+    EXPECT_NEAR(double(size.width) / size.height, 2, 0.01);
+    EXPECT_LT(size.width, whole.width);
+    // Undone after saving, step by step.
+    for (int steps = 0; steps < 5; ++steps) EXPECT_TRUE(d.undo());
+    EXPECT_EQ(frameOf(d.state().keyGrade()), FrameSettings());
+    EXPECT_TRUE(Driver::waitFor(
+        [&] { return d.window().gradePage()->view()->pictureSize() == QSize(whole.width, whole.height); }));
+}
 
 TEST(Jobs, TooBrightAMorning) {
     Driver d({"portrait-light.jpg"});

@@ -3,6 +3,7 @@
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "render/graded_file.h"
+#include "stages/frame.h"
 #include "stages/stage_type.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
@@ -165,7 +166,8 @@ TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
     const TempFolder folder;
     const Picture painted = paintedPicture(333, 517);
     for (const int longSide : {0, 200})
-        for (const int looks : {1, 3}) {
+        for (const int framing : {0, 1, 2, 3}) {
+            const int looks = framing == 1 ? 3 : 1;
             BatchPlan plan;
             plan.pictures = {folder / "tall.png", folder / "turned.tif"};
             writePicture(plan.pictures[0], Program::compile({}).quantised(painted, 16, false), {},
@@ -179,15 +181,21 @@ TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
                 own.finish.push_back(makeStage(own, type));
                 own.finish.back().parameters["amount"] = 0.8;
             }
+            if (framing > 1) {
+                own.prep.push_back(makeStage(own, kFrameType));
+                own.prep.back().parameters = {{"ratio", std::string("1:1")}, {"size", 0.8}, {"centre.y", 0.9}};
+                if (framing == 3) own.prep.back().parameters["angle"] = 4.0;
+            }
             plan.grades = {{0, own}, {1, own}};
             for (int i = 0; i < looks; ++i) plan.looks.push_back({"own " + std::to_string(i), {}, true});
             plan.format = {FileFormat::Png, 16, 90};
             plan.longSide = longSide;
-            plan.folder = folder / ("out" + std::to_string(longSide) + std::to_string(looks));
+            plan.folder = folder / ("out" + std::to_string(longSide) + std::to_string(framing));
             const auto jobs = runBatch(plan);
             const Picture source = readPicture(plan.pictures[0]).picture;
-            const auto [w, h] = outputSize({333, 517}, longSide);
-            const Picture want = Program::compile(own).graded(scaledDown(source, w, h));
+            const Placement frame = placementOf(frameOf(own), 333, 517);
+            const auto [w, h] = outputSize({frame.width, frame.height}, longSide);
+            const Picture want = Program::compile(own).graded(scaledDown(placed(source, frame), w, h));
             for (const BatchJob& job : jobs) {
                 ASSERT_EQ(job.state, JobState::Done) << job.error;
                 const Picture got = readPicture(job.file).picture;
@@ -202,6 +210,32 @@ TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
                 EXPECT_LE(worst, 0.51 / 65535 + 1e-7) << job.file;
             }
         }
+}
+
+TEST(Batch, APresetCanCarryARatioWithoutAPlace) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 2);
+    Preset ratio;
+    ratio.name = "Wide";
+    ratio.carried.prep.push_back(makeStage({}, kFrameType));
+    ratio.carried.prep[0].parameters["ratio"] = std::string("2:1");
+    // One picture has a frame of its own, off centre: it keeps its place and takes the ratio.
+    Grade own = startingGrade();
+    own.prep.push_back(makeStage(own, kFrameType));
+    own.prep.back().parameters = {{"ratio", std::string("1:1")}, {"size", 0.5}, {"centre.x", 0.0}};
+    plan.grades = {{0, own}, {1, startingGrade()}};
+    plan.looks = {{"wide", {ratio}, false}, {"own", {}, true}};
+    for (const BatchJob& job : runBatch(plan)) {
+        ASSERT_EQ(job.state, JobState::Done) << job.error;
+        const PictureSize size = readPictureSize(job.file), source = readPictureSize(plan.pictures[job.picture]);
+        if (job.look == 0) EXPECT_NEAR(double(size.width) / size.height, 2, 0.1);
+        if (job.look == 1 && job.picture == 1) EXPECT_EQ(size.width, source.width);
+        if (job.look == 1 && job.picture == 0) EXPECT_EQ(size.width, size.height);
+    }
+    const FrameSettings frame = frameOf(gradeFor(plan.looks[0], own, PrepChoice::Own));
+    EXPECT_EQ(frame.x, 0);
+    EXPECT_EQ(frame.size, 0.5);
+    EXPECT_EQ(frame.proportions, 2);
 }
 
 TEST(Batch, ARunIsASnapshot) {

@@ -54,7 +54,8 @@ TEST(Program, CompiledIsWhatTheDefinitionSays) {
         for (int i = 0; i < 25; ++i) {
             Grade grade = randomGrade(random);
             // What looks around is no function of one pixel: see around_test.cpp.
-            std::erase_if(grade.finish, [](const Stage& s) { return !findStageType(s.type)->compile; });
+            for (auto* stages : {&grade.prep, &grade.finish})
+                std::erase_if(*stages, [](const Stage& s) { return !findStageType(s.type)->compile; });
             const Picture in = randomPicture(40, 24, static_cast<unsigned>(i));
             const Picture out = Program::compile(grade).graded(in);
             for (int y = 6; y < 24; y += 5)

@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/wrapped_rows.h"
 #include "stages/examples.h"
+#include "stages/frame.h"
 #include "stages/purposes.h"
 
 namespace baryton {
@@ -27,9 +28,12 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
     const Picture small = state.hasKey() ? state.pictures().smallOf(state.key()) : Picture();
     for (const StageType* type : stageTypes()) {
         const bool isLook = type->standsIn(Part::Look);
-        if (!isLook && !type->standsIn(Part::Finish)) continue;
+        if (!canAddStage(*type)) continue;
         const QString name = QString::fromStdString(type->name);
-        auto* item = new QListWidgetItem(QStringLiteral("%1\n%2").arg(isLook ? name : tr("%1 (Finish)").arg(name),
+        auto* item = new QListWidgetItem(QStringLiteral("%1\n%2").arg(isLook ? name
+                                                                      : type->standsIn(Part::Prep)
+                                                                          ? tr("%1 (Prep)").arg(name)
+                                                                          : tr("%1 (Finish)").arg(name),
                                                                       QString::fromStdString(type->summary)),
                                          list());
         item->setData(Qt::UserRole, QString::fromStdString(type->id));
@@ -45,15 +49,24 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
         if (grade.look.empty()) grade.look = startingGrade().look;
         if (isLook) {
             grade.look.back().stages.push_back(std::move(stage));
+        } else if (type->standsIn(Part::Prep)) {
+            std::erase_if(grade.prep, [&](const Stage& s) { return s.type == type->id; });
+            grade.prep.push_back(std::move(stage));
         } else {
             std::erase_if(grade.finish, [&](const Stage& s) { return s.type == type->id; });
             grade.finish.push_back(std::move(stage));
         }
-        tiles.push_back({list()->count() - 1, std::move(grade), small});
+        // What is there is in its frame already.
+        const FrameSettings frame = type->id == kFrameType ? frameOf(grade) : FrameSettings();
+        tiles.push_back({list()->count() - 1, std::move(grade),
+                         placed(small, placementOf(frame, small.width(), small.height()))});
     }
     connect(&drawer_, &TileDrawer::drawn, this, [this](int row, const QImage& image) {
-        list()->item(row)->setIcon(
-            QPixmap::fromImage(image.scaled(168, 112, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation)));
+        const QPixmap picture =
+            QPixmap::fromImage(image.scaled(168, 112, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation));
+        QIcon icon(picture);
+        icon.addPixmap(picture, QIcon::Selected); // or the chosen row's would be tinted
+        list()->item(row)->setIcon(icon);
     });
     drawer_.draw(std::move(tiles));
     list()->setCurrentRow(0);

@@ -44,8 +44,13 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
     rebuild();
 }
 
+ChainView::~ChainView() {
+    delete addList_; // while there are cards that it can hand the focus to
+}
+
 void ChainView::openAddList(AddAt at) {
     auto* list = new AddStageList(state_, at, this);
+    addList_ = list;
     connect(list, &QObject::destroyed, this, [this] {
         if (StageCard* chosen = card(state_.chosenStage())) chosen->setFocus();
     });

@@ -3,6 +3,7 @@
 #include "app/grade/stage_commands.h"
 #include "render/diagnose.h"
 
+#include <QPointer>
 #include <QTimer>
 #include <QWidget>
 #include <optional>
@@ -16,6 +17,7 @@ class ChainView : public QWidget {
 public:
     explicit ChainView(AppState& state, QWidget* parent = nullptr);
     StageCard* card(const std::string& stageId) const;
+    ~ChainView() override;
     void openAddList(AddAt at = AddAt::Chosen);
     void setReports(const std::vector<StageReport>& reports);
     QSize sizeHint() const override { return {contentWidth_, 140}; }
@@ -35,6 +37,7 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    QPointer<QWidget> addList_; ///< while it is open
     /// Where a stage would be put: a layer, and a place among its stages without the one that is moved.
     struct Drop {
         std::size_t layer, index;

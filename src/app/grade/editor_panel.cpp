@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "stages/blend.h"
+#include "stages/frame.h"
 
 #include <QGridLayout>
 #include <QInputDialog>
@@ -400,6 +401,7 @@ void EditorPanel::refresh() {
         const Stage& stage = stageAt(state_.shownGrade(), *place);
         title_->setText(QString::fromStdString(stageTitle(state_.shownGrade(), stage)));
         dot_->setChecked(stage.isEnabled());
+        strength_->setVisible(stage.type != kFrameType); // half a frame is none
         strength_->setValue(stage.strengthOrFull() * 100);
     } else if (layer) {
         const QString name = QString::fromStdString(layer->name);

@@ -1,5 +1,6 @@
 #include "app/grade/editors.h"
 #include "app/grade/colour_editors.h"
+#include "app/grade/frame_editor.h"
 #include "app/grade/miniatures.h"
 #include "app/grade/tone_editors.h"
 #include "app/widgets/labels.h"
@@ -10,6 +11,7 @@
 #include "lut/lut_file.h"
 #include "render/histogram.h"
 #include "render/program.h"
+#include "stages/frame.h"
 #include "stages/oklab.h"
 #include "stages/spline.h"
 
@@ -421,6 +423,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     if (!place) return nullptr;
     const Stage& stage = stageAt(state.shownGrade(), *place);
     if (!findStageType(stage.type)) return nullptr;
+    if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
     if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);
     if (stage.type == "hue-bands") return new HueBandsEditor(state, stageId, parent);

@@ -46,10 +46,10 @@ PictureView::Compare compareOf(CompareBar::Mode mode) {
 } // namespace
 
 GradePage::GradePage(AppState& state, QWidget* parent)
-    : QWidget(parent), state_(state), view_(new PictureView), grid_(new GridView(state)), views_(new QStackedWidget),
-      compare_(new CompareBar(state)), chain_(new ChainView(state)), panel_(new EditorPanel(state)),
-      pinned_(new EditorPanel(state, EditorPanel::Role::Pinned)), scopes_(new ScopePanel),
-      trayPanel_(new TrayPanel(state)), side_(new QStackedWidget), shelf_(new Shelf(state)),
+    : QWidget(parent), state_(state), view_(new PictureView), grid_(new GridView(state)), frame_(new FrameView),
+      views_(new QStackedWidget), compare_(new CompareBar(state)), chain_(new ChainView(state)),
+      panel_(new EditorPanel(state)), pinned_(new EditorPanel(state, EditorPanel::Role::Pinned)),
+      scopes_(new ScopePanel), trayPanel_(new TrayPanel(state)), side_(new QStackedWidget), shelf_(new Shelf(state)),
       steps_(new StepsPanel(state)), sampleList_(new SampleList), hand_(new PictureHand(view_, this)) {
     auto* trayColumn = new QWidget;
     trayColumn->setObjectName(QStringLiteral("panel"));
@@ -70,6 +70,7 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     rows->addWidget(compare_);
     views_->addWidget(view_);
     views_->addWidget(grid_);
+    views_->addWidget(frame_);
     rows->addWidget(views_, 1);
     area_ = new WorkArea({trayColumn, side_, middle, pinned_, panel_, makeChainBand(), scopes_});
     auto* layout = new QVBoxLayout(this);
@@ -79,6 +80,7 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     connectState();
     connectPicture();
     connectHand();
+    connectFrame();
     view_->setNotice(tr("Open a folder of pictures to begin: File, Open folder… or drop one here."));
     updateCompare();
     scopes_->restoreLayout();
@@ -97,6 +99,7 @@ void GradePage::connectState() {
     connect(&state_, &AppState::keyChanged, this, &GradePage::keyChanged);
     connect(&state_, &AppState::shownGradeChanged, this, [this] {
         if (!state_.isTrying()) view_->setNowName({}); // two versions were wiped: what is in hand is seen again
+        updateFraming();
         requestFrame();
     });
     connect(&state_, &AppState::stageChosen, this, [this] {
@@ -163,6 +166,7 @@ void GradePage::connectPicture() {
         // The picture itself takes the place of its stand-in: what is seen stays in its place.
         if (loadedFor_ != index || view_->pictureSize() != QSize(pyramid.width(), pyramid.height()))
             view_->setPictureSize({pyramid.width(), pyramid.height()});
+        if (stageInFraming()) frame_->setPictureSize({pyramid.width(), pyramid.height()});
         loaded_ = picture;
         loadedFor_ = index;
         requestFrame();
@@ -185,7 +189,10 @@ void GradePage::connectPicture() {
     connect(view_, &PictureView::pointerLeft, this, &GradePage::clearPointer);
     connect(&preview_, &PreviewService::frameReady, this, [this](const PreviewFrame& frame) {
         if (frame.picture != loaded_.pyramid.get() || !hasPixels()) return;
-        view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
+        if (stageInFraming())
+            frame_->setImage(frame.after);
+        else
+            view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
         if (frame.exact != isExact_) pointer_.reset();
         isExact_ = frame.exact;
         Q_EMIT frameTime(frame.milliseconds);
@@ -237,6 +244,42 @@ void GradePage::connectHand() {
     connect(hand_, &PictureHand::menuWanted, this, &GradePage::openPictureMenu);
 }
 
+void GradePage::connectFrame() {
+    connect(frame_, &FrameView::edited, this, [this](const std::map<std::string, Value>& values, bool settled) {
+        if (const auto stage = stageInFraming()) state_.setParameters(stage->id, values, settled);
+    });
+    connect(frame_, &FrameView::released, this, [this] { state_.endGesture(); });
+    connect(frame_, &FrameView::resized, this, &GradePage::requestFrame);
+    connect(frame_, &FrameView::doneWanted, this, [this] {
+        for (const StagePlace& place : stagePlaces(state_.keyGrade())) {
+            const Stage& stage = stageAt(state_.keyGrade(), place);
+            if (stage.type != kFrameType) return state_.chooseStage(stage.id);
+        }
+    });
+}
+
+std::optional<Stage> GradePage::stageInFraming() const {
+    if (!state_.hasKey() || held_ || compare_->mode() == CompareBar::Mode::Grid) return std::nullopt;
+    const auto place = findStage(state_.shownGrade(), state_.chosenStage());
+    if (!place) return std::nullopt;
+    const Stage& stage = stageAt(state_.shownGrade(), *place);
+    return stage.type == kFrameType && stage.isEnabled() ? std::optional(stage) : std::nullopt;
+}
+
+void GradePage::updateFraming() {
+    const auto stage = stageInFraming();
+    if (stage) {
+        const auto ratio = stage->parameters.find("ratio");
+        const auto* choice = ratio != stage->parameters.end() ? std::get_if<std::string>(&ratio->second) : nullptr;
+        frame_->setFrame(frameOf(*stage), !choice || proportionsOf(*choice).has_value());
+    } else {
+        frame_->setPictureSize({}); // the next one comes as a whole first
+    }
+    if (compare_->mode() != CompareBar::Mode::Grid)
+        views_->setCurrentWidget(stage ? static_cast<QWidget*>(frame_) : view_);
+    state_.pictures().setShowsWhole(stage.has_value());
+}
+
 QWidget* GradePage::makeChainBand() {
     chain_->setObjectName(QStringLiteral("panel"));
     auto* scroll = new ChainScroll(chain_);
@@ -271,6 +314,11 @@ void GradePage::requestFrame() {
     PreviewRequest request;
     request.picture = loaded_.pyramid;
     request.region = toViewRegion(view_->region());
+    if (stageInFraming()) {
+        const double scale = frame_->imageScale();
+        const auto side = [&](int length) { return std::max(1, static_cast<int>(std::lround(length * scale))); };
+        request.region = {0, 0, side(loaded_.pyramid->width()), side(loaded_.pyramid->height()), scale};
+    }
     request.grade = displayedGrade();
     if (view_->compare() != PictureView::Compare::After && view_->compare() != PictureView::Compare::Reference)
         request.before = state_.beforeOf(state_.key());
@@ -303,7 +351,10 @@ void GradePage::updateCompare() {
     }
     view_->setTag(tag);
     const bool isGrid = compare_->mode() == CompareBar::Mode::Grid;
-    views_->setCurrentWidget(isGrid ? static_cast<QWidget*>(grid_) : view_);
+    updateFraming();
+    views_->setCurrentWidget(isGrid             ? static_cast<QWidget*>(grid_)
+                             : stageInFraming() ? static_cast<QWidget*>(frame_)
+                                                : view_);
     grid_->showBefore(held_);
     view_->setCompare(held_ ? PictureView::Compare::Before : compareOf(compare_->mode()));
     requestFrame();

@@ -3,6 +3,7 @@
 #include "app/grade/chain_view.h"
 #include "app/grade/compare_bar.h"
 #include "app/grade/editor_panel.h"
+#include "app/grade/frame_view.h"
 #include "app/grade/grid_view.h"
 #include "app/grade/picture_hand.h"
 #include "app/grade/sample_list.h"
@@ -28,6 +29,7 @@ public:
     explicit GradePage(AppState& state, QWidget* parent = nullptr);
 
     PictureView* view() const { return view_; }
+    FrameView* frameView() const { return frame_; }
     GridView* grid() const { return grid_; }
     CompareBar* compareBar() const { return compare_; }
     ChainView* chain() const { return chain_; }
@@ -75,7 +77,11 @@ private:
     void connectState();
     void connectPicture();
     void connectHand();
+    void connectFrame();
     void keyChanged();
+    /// The Frame stage that is in hand and seen; nothing else is worked on then.
+    std::optional<Stage> stageInFraming() const;
+    void updateFraming();
     void requestFrame();
     void updateCompare();
     void showPointer(QPointF picture);
@@ -93,6 +99,7 @@ private:
     PreviewService preview_;
     PictureView* view_;
     GridView* grid_;
+    FrameView* frame_;
     QStackedWidget* views_;
     CompareBar* compare_;
     ChainView* chain_;

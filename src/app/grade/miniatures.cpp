@@ -5,6 +5,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "render/program.h"
+#include "stages/frame.h"
 #include "stages/spline.h"
 #include "stages/stage_type.h"
 
@@ -299,6 +300,29 @@ void paintPushTable(QPainter& p, const QRectF& r, const ParameterReader& read) {
         }
 }
 
+/// The frame on a sheet that is turned under it.
+void paintFrame(QPainter& p, const QRectF& r, const Stage& stage) {
+    const auto& c = theme::colours();
+    constexpr int width = 300, height = 200; // a sheet like most pictures
+    const double scale = std::min(r.width() / width, r.height() / height) * 0.86;
+    const FrameSettings frame = frameOf(stage);
+    const Placement placement = placementOf(frame, width, height);
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    p.translate(r.center());
+    p.rotate(frame.angle);
+    p.setPen(Qt::NoPen);
+    p.setBrush(c.well);
+    p.drawRect(QRectF(-width / 2.0 * scale, -height / 2.0 * scale, width * scale, height * scale));
+    p.translate((placement.centreX - width / 2.0) * scale, (placement.centreY - height / 2.0) * scale);
+    p.rotate(-frame.angle);
+    p.setPen(QPen(c.accentLight, 1.2));
+    p.setBrush(c.faint);
+    p.drawRect(QRectF(-placement.width / 2.0 * scale, -placement.height / 2.0 * scale, placement.width * scale,
+                      placement.height * scale));
+    p.restore();
+}
+
 } // namespace
 
 void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
@@ -317,6 +341,8 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintWheels(p, r, read);
     } else if (type->id == "vignette") {
         paintVignette(p, r, read);
+    } else if (type->id == kFrameType) {
+        paintFrame(p, r, stage);
     } else if (type->id == "bloom") {
         paintLamps(p, r, stage);
     } else if (type->id == "detail") {

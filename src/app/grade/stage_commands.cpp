@@ -15,6 +15,13 @@ void addStage(AppState& state, const std::string& type, AddAt at) {
     Stage stage = makeStage(next, type);
     stage.parameters = findStageType(type)->starters;
     const std::string id = stage.id;
+    if (findStageType(type)->standsIn(Part::Prep) && !findStageType(type)->standsIn(Part::Look)) {
+        for (const Stage& there : next.prep)
+            if (there.type == type) return state.chooseStage(there.id);
+        next.prep.insert(next.prep.begin(), std::move(stage)); // ahead of what is done to the colours
+        state.editKey(next);
+        return state.chooseStage(id);
+    }
     if (!findStageType(type)->standsIn(Part::Look)) {
         // The Finish holds each type once: what is there already is taken in hand.
         for (const Stage& there : next.finish)
@@ -51,6 +58,12 @@ void addLutStage(AppState& state, const std::filesystem::path& file) {
         stage.parameters["file"] = LutContent{file.filename().string(), std::make_shared<const LutTable>(lut.table)};
     });
     for (const auto& remark : lut.remarks) state.tell(QString::fromStdString(remark));
+}
+
+bool canAddStage(const StageType& type) {
+    if (type.standsIn(Part::Look) || type.standsIn(Part::Finish)) return true;
+    const auto& always = startingGrade().prep;
+    return std::none_of(always.begin(), always.end(), [&](const Stage& s) { return s.type == type.id; });
 }
 
 bool canRemoveStage(const Grade& grade, const StagePlace& place) {

@@ -7,11 +7,13 @@ namespace baryton {
 // duplicated and moved; for others the call does nothing.
 
 /// Puts a new stage behind the chosen one (or at the end of the Look), or at the end whatever is chosen, and chooses
-/// it. A type of the Finish goes to its place there; where the picture has it already it is just chosen.
+/// it. A type of Prep or of the Finish goes to its place there; where the picture has it already it is just chosen.
 enum class AddAt { Chosen, End };
 void addStage(AppState& state, const std::string& type, AddAt at = AddAt::Chosen);
 /// The same with a LUT read from a file; throws Error when it can't be read.
 void addLutStage(AppState& state, const std::filesystem::path& file);
+/// Whether a stage of this type can be added: all but those of Prep that every grade has.
+bool canAddStage(const StageType& type);
 /// Those that every picture has, in Prep and Finish, stay.
 bool canRemoveStage(const Grade& grade, const StagePlace& place);
 void removeStage(AppState& state, const std::string& stageId);

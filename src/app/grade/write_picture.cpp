@@ -29,7 +29,7 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     QThreadPool::globalInstance()->start([alive, source, file, format, grade, done] {
         QString problem;
         try {
-            FileSource picture(source, 0, 1);
+            FileSource picture(source, frameOf(grade), 0, 1);
             writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());

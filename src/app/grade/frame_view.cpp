@@ -1,0 +1,363 @@
+#include "app/grade/frame_view.h"
+#include "app/theme/theme.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace baryton {
+
+namespace {
+
+constexpr double kMargin = 14, kFoot = 22; // px beside the picture, and below it for what the hand can do
+constexpr double kReach = 9;               // px, how near to an edge the hand holds it
+constexpr double kLeastSide = 24;          // px of the screen
+
+double radians(double degrees) {
+    return degrees * M_PI / 180;
+}
+
+/// Clockwise as it is seen.
+QPointF rotated(QPointF p, double degrees) {
+    const double c = std::cos(radians(degrees)), s = std::sin(radians(degrees));
+    return {p.x() * c - p.y() * s, p.x() * s + p.y() * c};
+}
+
+} // namespace
+
+FrameView::FrameView(QWidget* parent) : QWidget(parent) {
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    setAccessibleName(tr("Frame on the picture"));
+    setMinimumSize(120, 90);
+}
+
+void FrameView::setPictureSize(QSize size) {
+    if (size_ == size) return;
+    size_ = size;
+    image_ = {};
+    update();
+}
+
+void FrameView::setImage(const QImage& whole) {
+    image_ = whole;
+    update();
+}
+
+void FrameView::setFrame(const FrameSettings& frame, bool keepsRatio) {
+    keepsRatio_ = keepsRatio;
+    if (frame_ == frame) return;
+    frame_ = frame;
+    update();
+}
+
+QRectF FrameView::room() const {
+    return QRectF(rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin - kFoot);
+}
+
+double FrameView::fitScale() const {
+    if (grip_.kind != Grip::Kind::None) return pressedScale_; // nothing grows or shrinks under the hand
+    const double c = std::cos(radians(frame_.angle)), s = std::abs(std::sin(radians(frame_.angle)));
+    const double w = size_.width() * c + size_.height() * s, h = size_.width() * s + size_.height() * c;
+    return size_.isEmpty() ? 1 : std::min(room().width() / w, room().height() / h);
+}
+
+double FrameView::imageScale() const {
+    // Of the picture before it is turned: the same image serves all angles.
+    const QSizeF area = room().size();
+    if (size_.isEmpty()) return 1;
+    return std::min({area.width() / size_.width(), area.height() / size_.height(), 1.0}) * devicePixelRatioF();
+}
+
+QPointF FrameView::middle() const {
+    return room().center();
+}
+
+QPointF FrameView::turned(QPointF source) const {
+    return middle() + rotated(source - QPointF(size_.width() / 2.0, size_.height() / 2.0), frame_.angle) * fitScale();
+}
+
+QPointF FrameView::source(QPointF position) const {
+    return QPointF(size_.width() / 2.0, size_.height() / 2.0) +
+           rotated((position - middle()) / fitScale(), -frame_.angle);
+}
+
+QRectF FrameView::frameRect() const {
+    if (size_.isEmpty()) return {};
+    const Placement p = placementOf(frame_, size_.width(), size_.height());
+    const QSizeF size = QSizeF(p.width, p.height) * fitScale();
+    return {turned({p.centreX, p.centreY}) - QPointF(size.width() / 2, size.height() / 2), size};
+}
+
+bool FrameView::fits(const QRectF& rect) const {
+    const QRectF whole = QRectF(QPointF(), QSizeF(size_)).adjusted(-0.5, -0.5, 0.5, 0.5);
+    const std::array<QPointF, 4> corners = {rect.topLeft(), rect.topRight(), rect.bottomLeft(), rect.bottomRight()};
+    return std::all_of(corners.begin(), corners.end(), [&](QPointF c) { return whole.contains(source(c)); });
+}
+
+FrameView::Grip FrameView::gripAt(QPointF at) const {
+    if (size_.isEmpty()) return {};
+    const QRectF frame = frameRect(), outer = frame.adjusted(-kReach, -kReach, kReach, kReach);
+    if (!outer.contains(at)) return {Grip::Kind::Turn, 0, 0};
+    // Of a small frame a third in the middle still moves it.
+    const double reachX = std::min(kReach, frame.width() / 3), reachY = std::min(kReach, frame.height() / 3);
+    Grip grip{Grip::Kind::Move, 0, 0};
+    grip.x = at.x() < frame.left() + reachX ? -1 : at.x() > frame.right() - reachX ? 1 : 0;
+    grip.y = at.y() < frame.top() + reachY ? -1 : at.y() > frame.bottom() - reachY ? 1 : 0;
+    if (grip.x != 0 || grip.y != 0) grip.kind = Grip::Kind::Resize;
+    return grip;
+}
+
+void FrameView::tell(const QRectF& rect, double angle, bool withShape) {
+    const QPointF centre = source(rect.center());
+    const double scale = fitScale();
+    const FrameSettings next = frameFrom(centre.x(), centre.y(), rect.width() / scale, rect.height() / scale, angle,
+                                         size_.width(), size_.height());
+    std::map<std::string, Value> values{{"centre.x", std::clamp(next.x, 0.0, 1.0)},
+                                        {"centre.y", std::clamp(next.y, 0.0, 1.0)},
+                                        {"size", std::clamp(next.size, 0.05, 1.0)}};
+    if (withShape && !keepsRatio_) values["proportions"] = std::clamp(next.proportions, 0.1, 10.0);
+    if (angle != frame_.angle) values["angle"] = angle;
+    Q_EMIT edited(values, false);
+}
+
+void FrameView::moveTo(QPointF offset) {
+    // Along the picture's edge where it would leave it: each way as far as it goes.
+    QRectF rect = pressedRect_;
+    for (const QPointF way : {QPointF(offset.x(), 0), QPointF(0, offset.y())}) {
+        double inside = 0, outside = 1;
+        if (fits(rect.translated(way))) {
+            rect.translate(way);
+            continue;
+        }
+        for (int i = 0; i < 20; ++i) {
+            const double share = (inside + outside) / 2;
+            (fits(rect.translated(way * share)) ? inside : outside) = share;
+        }
+        rect.translate(way * inside);
+    }
+    tell(rect, frame_.angle, false);
+}
+
+void FrameView::resizeTo(QPointF at) {
+    const QPointF offset = at - pressedAt_;
+    const QRectF from = pressedRect_;
+    const auto resized = [&](double share) {
+        double w = std::max(kLeastSide, from.width() + grip_.x * offset.x() * share);
+        double h = std::max(kLeastSide, from.height() + grip_.y * offset.y() * share);
+        if (keepsRatio_) {
+            const double proportions = from.width() / from.height();
+            // The side that is pulled more leads.
+            const bool byWidth =
+                grip_.y == 0 || (grip_.x != 0 && std::abs(w / from.width() - 1) > std::abs(h / from.height() - 1));
+            if (byWidth)
+                h = w / proportions;
+            else
+                w = h * proportions;
+        }
+        const double left = grip_.x < 0 ? from.right() - w : grip_.x > 0 ? from.left() : from.center().x() - w / 2;
+        const double top = grip_.y < 0 ? from.bottom() - h : grip_.y > 0 ? from.top() : from.center().y() - h / 2;
+        return QRectF(left, top, w, h);
+    };
+    double inside = 0, outside = 1;
+    if (fits(resized(1))) {
+        inside = 1;
+    } else {
+        for (int i = 0; i < 20; ++i) {
+            const double share = (inside + outside) / 2;
+            (fits(resized(share)) ? inside : outside) = share;
+        }
+    }
+    tell(resized(inside), frame_.angle, true);
+}
+
+void FrameView::turnTo(QPointF at) {
+    const auto direction = [&](QPointF p) {
+        const QPointF d = p - pressedRect_.center();
+        return std::atan2(d.y(), d.x()) * 180 / M_PI;
+    };
+    turnBy(std::remainder(direction(at) - direction(pressedAt_), 360));
+}
+
+void FrameView::levelAlong(QPointF from, QPointF to) {
+    constexpr double shortest = 12; // px: a slip of the hand is no line
+    const QPointF d = to - from;
+    if (std::hypot(d.x(), d.y()) < shortest) return;
+    turnBy(-std::remainder(std::atan2(d.y(), d.x()) * 180 / M_PI, 90));
+}
+
+void FrameView::turnBy(double by) {
+    const double angle = std::clamp(std::round((pressedAngle_ + by) * 10) / 10, -45.0, 45.0);
+    // What was in the middle stays there; the frame is as large as it was, or as fits.
+    const QPointF centre = QPointF(size_.width() / 2.0, size_.height() / 2.0) +
+                           rotated((pressedRect_.center() - middle()) / pressedScale_, -pressedAngle_);
+    const FrameSettings next = frameFrom(centre.x(), centre.y(), pressedRect_.width() / pressedScale_,
+                                         pressedRect_.height() / pressedScale_, angle, size_.width(), size_.height());
+    Q_EMIT edited({{"angle", angle}, {"size", std::clamp(next.size, 0.05, 1.0)}}, false);
+}
+
+void FrameView::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton || size_.isEmpty()) return;
+    pressedRect_ = frameRect();
+    pressedScale_ = fitScale();
+    pressedAngle_ = frame_.angle;
+    pressedAt_ = event->position();
+    grip_ = event->modifiers() & Qt::ControlModifier ? Grip{Grip::Kind::Level, 0, 0} : gripAt(pressedAt_);
+    lineEnd_ = pressedAt_;
+    setFocus();
+    update();
+}
+
+void FrameView::mouseMoveEvent(QMouseEvent* event) {
+    const QPointF at = event->position();
+    switch (grip_.kind) {
+    case Grip::Kind::Move:
+        return moveTo(at - pressedAt_);
+    case Grip::Kind::Resize:
+        return resizeTo(at);
+    case Grip::Kind::Turn:
+        return turnTo(at);
+    case Grip::Kind::Level:
+        lineEnd_ = at;
+        return update();
+    case Grip::Kind::None:
+        break;
+    }
+    const Grip grip = gripAt(at);
+    setCursor(grip.kind == Grip::Kind::Turn     ? Qt::CrossCursor
+              : grip.kind != Grip::Kind::Resize ? Qt::SizeAllCursor
+              : grip.x == 0                     ? Qt::SizeVerCursor
+              : grip.y == 0                     ? Qt::SizeHorCursor
+              : grip.x == grip.y                ? Qt::SizeFDiagCursor
+                                                : Qt::SizeBDiagCursor);
+}
+
+void FrameView::mouseReleaseEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton || grip_.kind == Grip::Kind::None) return;
+    if (grip_.kind == Grip::Kind::Level) levelAlong(pressedAt_, event->position());
+    grip_ = {};
+    update();
+    Q_EMIT released();
+}
+
+void FrameView::keyPressEvent(QKeyEvent* event) {
+    const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    QPointF way;
+    switch (event->key()) {
+    case Qt::Key_Left:
+        way = {-step, 0};
+        break;
+    case Qt::Key_Right:
+        way = {step, 0};
+        break;
+    case Qt::Key_Up:
+        way = {0, -step};
+        break;
+    case Qt::Key_Down:
+        way = {0, step};
+        break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        Q_EMIT doneWanted();
+        return;
+    default:
+        QWidget::keyPressEvent(event);
+        return;
+    }
+    pressedRect_ = frameRect();
+    moveTo(way);
+    Q_EMIT released();
+}
+
+void FrameView::resizeEvent(QResizeEvent*) {
+    Q_EMIT resized();
+}
+
+QString FrameView::inWords() const {
+    if (size_.isEmpty()) return {};
+    const Placement p = placementOf(frame_, size_.width(), size_.height());
+    return tr("%1 × %2 of %3 × %4, turned by %5°")
+        .arg(p.width)
+        .arg(p.height)
+        .arg(size_.width())
+        .arg(size_.height())
+        .arg(frame_.angle, 0, 'f', 1);
+}
+
+void FrameView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const auto& c = theme::colours();
+    p.fillRect(rect(), theme::surround());
+    if (size_.isEmpty() || image_.isNull()) return;
+    const double scale = fitScale();
+    const QRectF frame = frameRect();
+    const Placement placement = placementOf(frame_, size_.width(), size_.height());
+    p.save();
+    p.setRenderHints(QPainter::SmoothPixmapTransform | QPainter::Antialiasing);
+    p.translate(middle());
+    p.rotate(frame_.angle);
+    p.scale(scale, scale);
+    p.drawImage(QRectF(-size_.width() / 2.0, -size_.height() / 2.0, size_.width(), size_.height()), image_);
+    p.restore();
+    // What is outside is seen, but not taken for the picture.
+    QPainterPath outside;
+    outside.addRect(rect());
+    outside.addRect(frame);
+    QColor dim = theme::surround();
+    dim.setAlpha(185);
+    p.fillPath(outside, dim);
+    p.setRenderHint(QPainter::Antialiasing);
+    const bool isTurning = grip_.kind == Grip::Kind::Turn;
+    if (grip_.kind == Grip::Kind::Level) {
+        p.setPen(QPen(QColor(0, 0, 0, 150), 3));
+        p.drawLine(pressedAt_, lineEnd_);
+        p.setPen(QPen(c.accentLight, 1.5));
+        p.drawLine(pressedAt_, lineEnd_);
+    } else if (grip_.kind != Grip::Kind::None) {
+        // Only while the hand is on it: at rest nothing lies over what is judged.
+        const int parts = isTurning ? 9 : 3;
+        p.setPen(QPen(QColor(255, 255, 255, isTurning ? 80 : 120), 1));
+        for (int i = 1; i < parts; ++i) {
+            const double x = frame.left() + frame.width() * i / parts, y = frame.top() + frame.height() * i / parts;
+            p.drawLine(QPointF(x, frame.top()), QPointF(x, frame.bottom()));
+            p.drawLine(QPointF(frame.left(), y), QPointF(frame.right(), y));
+        }
+    }
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(QColor(0, 0, 0, 150), 3));
+    p.drawRect(frame);
+    p.setPen(QPen(Qt::white, 1));
+    p.drawRect(frame);
+    // A short bar in the middle of each edge, an angle on each corner: what can be held.
+    p.setPen(QPen(c.accentLight, 3, Qt::SolidLine, Qt::FlatCap));
+    const double arm = std::min({16.0, frame.width() / 4, frame.height() / 4});
+    for (const double sx : {-1.0, 1.0}) {
+        const double x = sx < 0 ? frame.left() : frame.right();
+        p.drawLine(QPointF(x, frame.center().y() - arm), QPointF(x, frame.center().y() + arm));
+        for (const double sy : {-1.0, 1.0}) {
+            const QPointF corner(x, sy < 0 ? frame.top() : frame.bottom());
+            p.drawLine(corner, corner - QPointF(sx * arm, 0));
+            p.drawLine(corner, corner - QPointF(0, sy * arm));
+        }
+    }
+    for (const double y : {frame.top(), frame.bottom()})
+        p.drawLine(QPointF(frame.center().x() - arm, y), QPointF(frame.center().x() + arm, y));
+    p.setPen(c.second);
+    p.drawText(QRectF(0, height() - kFoot - 4, width(), kFoot), Qt::AlignCenter,
+               fontMetrics().elidedText(
+                   tr("%1 × %2 · Drag inside to move, an edge to resize, outside to turn, with Ctrl along a "
+                      "horizon. Enter: done")
+                       .arg(placement.width)
+                       .arg(placement.height),
+                   Qt::ElideRight, width() - 16));
+    if (hasFocus()) {
+        p.setPen(QPen(c.accent, 1));
+        p.drawRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5));
+    }
+}
+
+} // namespace baryton

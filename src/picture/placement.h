@@ -1,0 +1,46 @@
+#pragma once
+#include "base/task.h"
+#include "picture/picture.h"
+
+#include <functional>
+
+namespace baryton {
+
+/// A part of a picture, turned: where each pixel of the result lies in the picture it comes from.
+///
+/// With c the middle of the part, W × H the result's size and a the angle, the centre of pixel (i, j) of the result
+/// lies at c + (u·cos a + v·sin a, −u·sin a + v·cos a), u = i + ½ − W/2, v = j + ½ − H/2.
+struct Placement {
+    int width = 0, height = 0;       ///< of the result
+    double centreX = 0, centreY = 0; ///< c, in pixels of the source
+    double angle = 0;                ///< radians, clockwise as it is seen
+
+    /// True when pixels are copied as they are: nothing is turned, and the part begins at whole pixels.
+    bool copiesPixels() const;
+    bool operator==(const Placement&) const = default;
+};
+
+/// The whole of a picture as it is.
+Placement wholeOf(int width, int height);
+
+/// The rows of a source of `sourceHeight` rows that rows `y` to `y + count` of a placed picture are made of.
+struct RowRange {
+    int top = 0, count = 0;
+};
+RowRange rowsBehind(const Placement& placement, int sourceHeight, int y, int count);
+
+/// Rows `y` to `y + count` of the placed picture. `band` holds at least the rows `rowsBehind` names, from row
+/// `bandTop` of a source of `sourceHeight` rows; the part lies inside the source. Up to `threads` threads (0: all
+/// cores).
+///
+/// Turned pixels are interpolated in the working encoding by a Lanczos kernel of three pixels to either side, held to
+/// the range of the 4 × 4 pixels around, so that nothing rings; beside transparent pixels linearly, weighted by
+/// alpha. Each comes from the same numbers whatever rows are asked for. Past the picture's edge its last pixel
+/// repeats.
+Picture placedRows(const Picture& band, int bandTop, int sourceHeight, const Placement& placement, int y, int count,
+                   int threads = 0);
+
+/// The placed picture as a whole.
+Picture placed(const Picture& picture, const Placement& placement, int threads = 0, const Task* task = nullptr);
+
+} // namespace baryton

@@ -1,0 +1,134 @@
+// Frame: which part of the picture is shown, and how it is turned. It touches no colour: whoever holds a picture
+// places it before the grade is run over it (see placementOf). Formulas in frame.h.
+#include "stages/frame.h"
+#include "stages/all_stages.h"
+#include "stages/describe.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace baryton {
+
+namespace {
+
+struct Ratio {
+    const char *id, *name;
+    double proportions;
+};
+constexpr double kFree = -1;
+constexpr Ratio kRatios[] = {
+    {"original", "Original", 0},  {"free", "Free", kFree},   {"1:1", "1 : 1", 1},          {"5:4", "5 : 4", 5.0 / 4},
+    {"4:3", "4 : 3", 4.0 / 3},    {"3:2", "3 : 2", 3.0 / 2}, {"16:9", "16 : 9", 16.0 / 9}, {"2:1", "2 : 1", 2},
+    {"3:1", "3 : 1", 3},          {"4:5", "4 : 5", 4.0 / 5}, {"3:4", "3 : 4", 3.0 / 4},    {"2:3", "2 : 3", 2.0 / 3},
+    {"9:16", "9 : 16", 9.0 / 16}, {"1:2", "1 : 2", 1.0 / 2}, {"1:3", "1 : 3", 1.0 / 3},
+};
+
+double radians(double degrees) {
+    return degrees * std::numbers::pi / 180;
+}
+
+/// Half the width and height of the largest frame that fits a picture.
+std::pair<double, double> largest(double proportions, double angle, double width, double height) {
+    constexpr double narrowest = 0.05; // a file may say anything
+    const double p = proportions > 0 ? std::max(proportions, narrowest) : width / height;
+    const double c = std::abs(std::cos(radians(angle))), s = std::abs(std::sin(radians(angle)));
+    const double b = std::min(width / (2 * (p * c + s)), height / (2 * (p * s + c)));
+    return {p * b, b};
+}
+
+} // namespace
+
+std::optional<double> proportionsOf(const std::string& ratio) {
+    for (const Ratio& each : kRatios)
+        if (each.id == ratio) return each.proportions == kFree ? std::nullopt : std::optional(each.proportions);
+    return 0.0;
+}
+
+FrameSettings frameOf(const Stage& stage) {
+    const StageType& type = frameType();
+    const ParameterReader p(type, stage);
+    FrameSettings frame;
+    frame.proportions = proportionsOf(p.choice("ratio")).value_or(p.number("proportions"));
+    frame.size = p.number("size");
+    frame.x = p.number("centre.x"), frame.y = p.number("centre.y");
+    frame.angle = p.number("angle");
+    return frame;
+}
+
+FrameSettings frameOf(const Grade& grade) {
+    for (const Stage& stage : grade.prep)
+        if (stage.type == kFrameType && stage.isEnabled() && stage.strengthOrFull() > 0) return frameOf(stage);
+    return {};
+}
+
+Placement placementOf(const FrameSettings& frame, int width, int height) {
+    if (frame == FrameSettings()) return wholeOf(width, height);
+    const auto [mostA, mostB] = largest(frame.proportions, frame.angle, width, height);
+    const double a = mostA * frame.size, b = mostB * frame.size;
+    Placement placement;
+    placement.angle = radians(frame.angle);
+    if (frame.angle == 0) {
+        placement.width = std::clamp(static_cast<int>(std::lround(2 * a)), 1, width);
+        placement.height = std::clamp(static_cast<int>(std::lround(2 * b)), 1, height);
+        const auto start = [](double centre, int whole, int part) {
+            return std::clamp<double>(std::round(centre * whole - part / 2.0), 0, whole - part);
+        };
+        placement.centreX = start(frame.x, width, placement.width) + placement.width / 2.0;
+        placement.centreY = start(frame.y, height, placement.height) + placement.height / 2.0;
+        return placement;
+    }
+    const double c = std::abs(std::cos(placement.angle)), s = std::abs(std::sin(placement.angle));
+    placement.width = std::max(1, static_cast<int>(std::floor(2 * a + 1e-6)));
+    placement.height = std::max(1, static_cast<int>(std::floor(2 * b + 1e-6)));
+    const auto within = [](double centre, double reach, int whole) {
+        return reach * 2 >= whole ? whole / 2.0 : std::clamp(centre * whole, reach, whole - reach);
+    };
+    placement.centreX = within(frame.x, a * c + b * s, width);
+    placement.centreY = within(frame.y, a * s + b * c, height);
+    return placement;
+}
+
+FrameSettings frameFrom(double centreX, double centreY, double width, double height, double angle, int pictureWidth,
+                        int pictureHeight) {
+    FrameSettings frame;
+    frame.proportions = width / height;
+    frame.angle = angle;
+    frame.x = centreX / pictureWidth, frame.y = centreY / pictureHeight;
+    frame.size = std::min(1.0, width / (2 * largest(frame.proportions, angle, pictureWidth, pictureHeight).first));
+    return frame;
+}
+
+const StageType& frameType() {
+    using namespace describe;
+    static const StageType type = [] {
+        std::vector<ParameterType::Option> ratios;
+        for (const Ratio& each : kRatios) ratios.push_back({each.id, each.name});
+        StageType frame{
+            kFrameType,
+            "Frame",
+            "Shows a part of the picture, level and in the proportions you want. What is outside is kept.",
+            {Part::Prep},
+            Footprint::Frame,
+            {choice("ratio", "Ratio", std::move(ratios), "Width to height of the frame."),
+             number("proportions", "Proportions", 0, 10, 0.01, 0,
+                    "Width over height, where the ratio is free; 0 is the picture's own."),
+             percent("size", "Size", 5, 100, 100, "How large the frame is; 100 is the largest that fits."),
+             percent("centre.x", "Middle across", 0, 100, 50,
+                     "Where the frame's middle lies, from the picture's left edge to the right."),
+             percent("centre.y", "Middle down", 0, 100, 50,
+                     "Where the frame's middle lies, from the picture's top edge to the bottom."),
+             {"angle", "Angle", ParameterKind::Number, Unit::Degrees, -45, 45, 0.1, 0.0,
+              "Turns the picture under the frame until the horizon is level."}},
+            [](const ParameterReader& p) {
+                return proportionsOf(p.choice("ratio")).value_or(p.number("proportions")) == 0 &&
+                       p.number("size") == 1 && p.number("angle") == 0;
+            },
+            {}};
+        frame.starters = {{"ratio", std::string("free")}};
+        return frame;
+    }();
+    return type;
+}
+
+} // namespace baryton

@@ -1,0 +1,156 @@
+#include "app/driver.h"
+#include "app/grade/frame_view.h"
+#include "app/render_image.h"
+#include "picture/picture_file.h"
+#include "render/program.h"
+#include "stages/frame.h"
+
+#include <QApplication>
+#include <QComboBox>
+#include <QPushButton>
+#include <cmath>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace {
+
+FrameView* openFrame(Driver& d) {
+    d.addStage(QStringLiteral("Frame"));
+    FrameView* view = d.window().gradePage()->frameView();
+    EXPECT_TRUE(Driver::waitFor([&] { return view->isVisible() && !view->frameRect().isEmpty(); }));
+    return view;
+}
+
+FrameSettings frameOfKey(Driver& d) {
+    return frameOf(d.state().keyGrade());
+}
+
+void chooseRatio(Driver& d, const char* name) {
+    auto* box = d.named<QComboBox>(d.window().gradePage()->editorPanel(), QStringLiteral("Ratio"));
+    box->setCurrentIndex(box->findText(QString::fromLatin1(name)));
+    Q_EMIT box->activated(box->currentIndex());
+}
+
+} // namespace
+
+TEST(FrameScreen, IsDraggedMovedTurnedAndUndoneStepByStep) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    FrameView* view = openFrame(d);
+    EXPECT_EQ(frameOfKey(d), FrameSettings()) << "added, it is the whole picture";
+    const QRectF whole = view->frameRect();
+    // A corner: free proportions, the opposite corner stays.
+    d.drag(view, whole.bottomRight(), whole.bottomRight() - QPointF(200, 60));
+    EXPECT_NEAR(view->frameRect().right(), whole.right() - 200, 2);
+    EXPECT_NEAR(view->frameRect().bottom(), whole.bottom() - 60, 2);
+    EXPECT_NEAR(view->frameRect().left(), whole.left(), 1);
+    const FrameSettings cut = frameOfKey(d);
+    // Inside: as far as the picture goes, and along its edge.
+    const QRectF before = view->frameRect();
+    d.drag(view, before.center(), before.center() + QPointF(90, 900));
+    EXPECT_NEAR(view->frameRect().left(), before.left() + 90, 2);
+    EXPECT_NEAR(view->frameRect().bottom(), whole.bottom(), 2);
+    EXPECT_NEAR(view->frameRect().width(), before.width(), 1);
+    const FrameSettings moved = frameOfKey(d);
+    // Outside: the picture turns as the hand does, clockwise downward on the right.
+    const QPointF beside(view->frameRect().right() + 30, view->frameRect().center().y());
+    const double arm = beside.x() - view->frameRect().center().x();
+    d.drag(view, beside, beside + QPointF(0, arm * std::tan(5 * M_PI / 180)));
+    EXPECT_NEAR(frameOfKey(d).angle, 5, 0.3);
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(frameOfKey(d), moved);
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(frameOfKey(d), cut);
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(frameOfKey(d), FrameSettings());
+}
+
+TEST(FrameScreen, AnEdgeKeepsASetRatioAndEscapeTakesTheDragBack) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    FrameView* view = openFrame(d);
+    chooseRatio(d, "2 : 1");
+    EXPECT_EQ(frameOfKey(d).proportions, 2);
+    const QRectF from = view->frameRect();
+    EXPECT_NEAR(from.width() / from.height(), 2, 0.02);
+    d.drag(view, {from.right(), from.center().y()}, {from.right() - 120, from.center().y()});
+    EXPECT_NEAR(view->frameRect().width() / view->frameRect().height(), 2, 0.02);
+    EXPECT_NEAR(view->frameRect().width(), from.width() - 120, 2);
+    EXPECT_NEAR(view->frameRect().left(), from.left(), 2);
+    const FrameSettings smaller = frameOfKey(d);
+    QTest::mousePress(view, Qt::LeftButton, {}, view->frameRect().center().toPoint());
+    QTest::mouseMove(view, (view->frameRect().center() + QPointF(30, 20)).toPoint());
+    QTest::mouseMove(view, (view->frameRect().center() + QPointF(40, 20)).toPoint());
+    EXPECT_NE(frameOfKey(d), smaller);
+    QTest::keyClick(view, Qt::Key_Escape);
+    EXPECT_EQ(frameOfKey(d), smaller);
+    QTest::mouseRelease(view, Qt::LeftButton, {}, view->frameRect().center().toPoint());
+    EXPECT_EQ(frameOfKey(d), smaller);
+    d.click(d.button(d.window().gradePage()->editorPanel(), QStringLiteral("Swap the sides")));
+    EXPECT_EQ(frameOfKey(d).proportions, 0.5);
+}
+
+TEST(FrameScreen, ALineDrawnWithCtrlBecomesLevelOrUpright) {
+    Driver d({"dusk-horizon.jpg"});
+    d.start();
+    FrameView* view = openFrame(d);
+    const QPointF at = view->frameRect().center();
+    const auto draw = [&](QPointF by) {
+        QTest::mousePress(view, Qt::LeftButton, Qt::ControlModifier, at.toPoint());
+        QTest::mouseMove(view, (at + by).toPoint());
+        QTest::mouseRelease(view, Qt::LeftButton, Qt::ControlModifier, (at + by).toPoint());
+    };
+    draw({200, 14}); // falls to the right by 4°
+    EXPECT_NEAR(frameOfKey(d).angle, -std::atan2(14, 200) * 180 / M_PI, 0.1);
+    EXPECT_TRUE(d.undo());
+    draw({-7, 200}); // leans
+    EXPECT_NEAR(frameOfKey(d).angle, -2, 0.1);
+    EXPECT_TRUE(d.undo());
+    draw({3, 3}); // a slip
+    EXPECT_EQ(frameOfKey(d).angle, 0);
+}
+
+TEST(FrameScreen, WhatIsShownIsTheFileInItsFrame) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    FrameView* view = openFrame(d);
+    chooseRatio(d, "2 : 1");
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Size")), QStringLiteral("70"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("1.3"), true);
+    QTest::keyClick(view, Qt::Key_Right);
+    EXPECT_GT(frameOfKey(d).x, 0.5);
+    QTest::keyClick(view, Qt::Key_Return);
+    EXPECT_NE(d.state().chosenStage(), "frame-1");
+    EXPECT_FALSE(view->isVisible());
+    const Picture source = readPicture(d.state().pictures().at(0).file).picture;
+    const Placement placement = placementOf(frameOfKey(d), source.width(), source.height());
+    const Pyramid framed(placed(source, placement));
+    const auto isShown = [&] {
+        if (grade->view()->pictureSize() != QSize(placement.width, placement.height)) return false;
+        const PictureView::Region r = grade->view()->region();
+        return grade->view()->shownAfter() ==
+               imageOf(Program::compile(d.state().keyGrade()),
+                       viewSource(framed, {r.left, r.top, r.width, r.height, r.scale}, {}));
+    };
+    EXPECT_TRUE(Driver::waitFor(isShown));
+    // And the thumbnail.
+    EXPECT_TRUE(Driver::waitFor([&] {
+        const QImage& thumbnail = d.state().pictures().at(0).thumbnail;
+        return std::abs(double(thumbnail.width()) / thumbnail.height() - 2) < 0.1;
+    }));
+    // Switched off, all of it is there again; nothing was lost.
+    d.state().editStage("frame-1", {}, [](Stage& stage) { stage.enabled = false; });
+    EXPECT_TRUE(
+        Driver::waitFor([&] { return grade->view()->pictureSize() == QSize(source.width(), source.height()); }));
+}
+
+TEST(FrameScreen, ClosingTheWindowWhileAStageIsBeingAddedEndsWell) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.click(d.named<QPushButton>(d.window().gradePage(), QStringLiteral("Add a stage")));
+    EXPECT_NE(QApplication::activePopupWidget(), nullptr);
+}
+
+} // namespace baryton::test

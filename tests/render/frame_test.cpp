@@ -1,0 +1,201 @@
+#include "render/program.h"
+#include "stages/frame.h"
+#include "support/samples.h"
+
+#include <cmath>
+#include <gtest/gtest.h>
+#include <numbers>
+
+namespace baryton::test {
+
+namespace {
+
+FrameSettings randomFrame(Random& random) {
+    FrameSettings frame;
+    if (random() % 3) frame.proportions = uniform(random, 0.3, 3);
+    frame.size = uniform(random, 0.1, 1);
+    frame.x = uniform(random, 0, 1), frame.y = uniform(random, 0, 1);
+    if (random() % 3) frame.angle = uniform(random, -45, 45);
+    return frame;
+}
+
+/// Where a place of the placed picture lies in its source, in pixels; written as the definition reads.
+std::pair<double, double> behind(const Placement& p, double x, double y) {
+    const double u = x - p.width / 2.0, v = y - p.height / 2.0;
+    return {p.centreX + u * std::cos(p.angle) + v * std::sin(p.angle),
+            p.centreY - u * std::sin(p.angle) + v * std::cos(p.angle)};
+}
+
+/// Gentle waves, known at every place.
+float wave(int plane, double x, double y) {
+    return static_cast<float>(0.5 + 0.3 * std::sin(x / 9 + plane) * std::cos(y / 7 - plane));
+}
+Picture waves(int width, int height) {
+    Picture picture(width, height);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x) picture.row(k, y)[x] = wave(k, x + 0.5, y + 0.5);
+    return picture;
+}
+
+} // namespace
+
+TEST(Frame, LiesInsideThePictureAndIsAsLargeAsItsSizeSays) {
+    Random random(3);
+    for (int i = 0; i < 2000; ++i) {
+        const FrameSettings frame = randomFrame(random);
+        const int w = 40 + static_cast<int>(random() % 900), h = 40 + static_cast<int>(random() % 900);
+        const Placement p = placementOf(frame, w, h);
+        double room = 1e9;
+        for (const double x : {0.0, double(p.width)})
+            for (const double y : {0.0, double(p.height)}) {
+                const auto [sx, sy] = behind(p, x, y);
+                room = std::min({room, sx, sy, w - sx, h - sy});
+            }
+        ASSERT_GE(room, -1e-6) << w << ' ' << h << ' ' << frame.angle;
+        const double want = frame.proportions > 0 ? frame.proportions : double(w) / h;
+        ASSERT_NEAR(p.width - want * p.height, 0, 1 + want) << "but for whole pixels";
+        if (frame.size < 1) {
+            FrameSettings whole = frame;
+            whole.size = 1;
+            ASSERT_NEAR(p.width, frame.size * placementOf(whole, w, h).width, 1.5);
+        }
+    }
+    // The largest touches the picture's edge.
+    const Placement most = placementOf({2, 1, 0.5, 0.5, 10}, 600, 400);
+    double room = 1e9;
+    for (const double x : {0.0, double(most.width)})
+        for (const double y : {0.0, double(most.height)}) {
+            const auto [sx, sy] = behind(most, x, y);
+            room = std::min({room, sx, sy, 600 - sx, 400 - sy});
+        }
+    EXPECT_LT(room, 1.5);
+}
+
+TEST(Frame, IsFoundAgainFromItsRectangle) {
+    Random random(5);
+    for (int i = 0; i < 300; ++i) {
+        const FrameSettings frame = randomFrame(random);
+        const Placement p = placementOf(frame, 640, 420);
+        const Placement again =
+            placementOf(frameFrom(p.centreX, p.centreY, p.width, p.height, frame.angle, 640, 420), 640, 420);
+        EXPECT_NEAR(again.centreX, p.centreX, 0.51);
+        EXPECT_NEAR(again.centreY, p.centreY, 0.51);
+        EXPECT_NEAR(again.width, p.width, 1);
+        EXPECT_NEAR(again.height, p.height, 1);
+    }
+}
+
+TEST(Frame, UnturnedCopiesPixelsAndCommutesWithTheColours) {
+    Random random(8);
+    const Picture picture = paintedPicture(97, 61);
+    for (int i = 0; i < 20; ++i) {
+        FrameSettings frame = randomFrame(random);
+        frame.angle = 0;
+        const Placement p = placementOf(frame, 97, 61);
+        ASSERT_TRUE(p.copiesPixels());
+        const Picture part = placed(picture, p);
+        const int left = static_cast<int>(p.centreX - p.width / 2.0),
+                  top = static_cast<int>(p.centreY - p.height / 2.0);
+        for (int k = 0; k < 3; ++k)
+            for (int y = 0; y < part.height(); ++y)
+                for (int x = 0; x < part.width(); ++x)
+                    ASSERT_EQ(part.row(k, y)[x], picture.row(k, top + y)[left + x]);
+        Grade grade = randomGrade(random);
+        grade.finish.clear(); // what knows the frame differs, as it should
+        const Program program = Program::compile(grade);
+        EXPECT_TRUE(sameBytes(program.graded(part), placed(program.graded(picture), p)));
+    }
+}
+
+TEST(Frame, TurnsAsItsDefinitionSays) {
+    const Picture picture = waves(160, 120);
+    for (const double angle : {-31.0, -1.3, 0.4, 12.0, 45.0}) {
+        const Placement p = placementOf({0, 0.9, 0.52, 0.5, angle}, 160, 120);
+        const Picture turned = placed(picture, p);
+        for (int k = 0; k < 3; ++k)
+            for (int y = 0; y < p.height; ++y)
+                for (int x = 0; x < p.width; ++x) {
+                    const auto [sx, sy] = behind(p, x + 0.5, y + 0.5);
+                    // Near the edge its last pixel repeats; a place is known to 1/1024 of a pixel.
+                    const bool isInner = sx > 3.5 && sy > 3.5 && sx < 156.5 && sy < 116.5;
+                    ASSERT_NEAR(turned.row(k, y)[x], wave(k, sx, sy), isInner ? 1.5e-3 : 0.08) << angle;
+                }
+    }
+}
+
+TEST(Frame, IsTheSameInWhateverBandsItIsMade) {
+    for (const bool alpha : {false, true}) {
+        Picture picture(150, 130, alpha);
+        const Picture colours = randomPicture(150, 130);
+        for (int k = 0; k < (alpha ? 4 : 3); ++k)
+            for (int y = 0; y < 130; ++y)
+                for (int x = 0; x < 150; ++x)
+                    picture.row(k, y)[x] = k < 3 ? colours.row(k, y)[x] : std::abs(wave(0, x, y));
+        for (const double angle : {0.0, 1.3, -20.0}) {
+            const Placement p = placementOf({1.7, 0.8, 0.3, 0.6, angle}, 150, 130);
+            const Picture whole = placed(picture, p, 1);
+            for (const int rows : {1, 16, 64})
+                for (int y = 0; y < p.height; y += rows) {
+                    const int count = std::min(rows, p.height - y);
+                    const RowRange range = rowsBehind(p, 130, y, count);
+                    const Picture band = cropped(picture, 0, range.top, 150, range.count);
+                    const Picture part = placedRows(band, range.top, 130, p, y, count, 2);
+                    ASSERT_TRUE(sameBytes(part, cropped(whole, 0, y, p.width, count)))
+                        << angle << ' ' << rows << ' ' << y;
+                }
+        }
+    }
+}
+
+TEST(Frame, NeverRingsAndHiddenColoursStayHidden) {
+    Picture edge(90, 90);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 90; ++y)
+            for (int x = 0; x < 90; ++x) edge.row(k, y)[x] = x > 45 ? 0.95F : 0.15F;
+    const Picture turned = placed(edge, placementOf({0, 1, 0.5, 0.5, 7}, 90, 90));
+    for (int y = 0; y < turned.height(); ++y)
+        for (int x = 0; x < turned.width(); ++x) {
+            ASSERT_GE(turned.row(0, y)[x], 0.15F - 1e-6F);
+            ASSERT_LE(turned.row(0, y)[x], 0.95F + 1e-6F);
+        }
+    Picture cut(90, 90, true);
+    for (int y = 0; y < 90; ++y)
+        for (int x = 0; x < 90; ++x) {
+            const bool isSeen = x > 45;
+            cut.row(0, y)[x] = isSeen ? 0.2F : 1; // red is hidden
+            cut.row(2, y)[x] = 0.7F;
+            cut.row(3, y)[x] = isSeen ? 1 : 0;
+        }
+    const Picture turnedCut = placed(cut, placementOf({0, 1, 0.5, 0.5, 7}, 90, 90));
+    int part = 0;
+    for (int y = 0; y < turnedCut.height(); ++y)
+        for (int x = 0; x < turnedCut.width(); ++x) {
+            const float alpha = turnedCut.row(3, y)[x];
+            if (alpha <= 1e-3F) continue;
+            part += alpha < 0.999F;
+            ASSERT_NEAR(turnedCut.row(0, y)[x], 0.2, 1e-4);
+        }
+    EXPECT_GT(part, 20) << "there is something between";
+}
+
+TEST(Frame, StandsInPrepAndBakesIntoNoLut) {
+    Grade grade = startingGrade();
+    Stage frame = makeStage(grade, kFrameType);
+    EXPECT_TRUE(isNeutral(frame));
+    frame.parameters["ratio"] = std::string("2:1");
+    EXPECT_FALSE(isNeutral(frame));
+    grade.prep.insert(grade.prep.begin(), frame);
+    EXPECT_TRUE(validate(grade).empty());
+    EXPECT_EQ(frameOf(grade).proportions, 2);
+    EXPECT_EQ(Program::compile(grade).stepCount(), 0U) << "it is no colour";
+    EXPECT_EQ(leftOutOfLut(grade), std::vector<std::string>{"Frame"});
+    grade.prep[0].enabled = false;
+    EXPECT_EQ(frameOf(grade), FrameSettings());
+    grade.prep[0].enabled.reset();
+    grade.prep[0].parameters["ratio"] = std::string("free");
+    grade.prep[0].parameters["proportions"] = 0.75;
+    EXPECT_EQ(frameOf(grade).proportions, 0.75);
+}
+
+} // namespace baryton::test
