@@ -10,38 +10,64 @@ namespace baryton {
 namespace HWY_NAMESPACE {
 namespace hn = hwy::HWY_NAMESPACE;
 
-/// Six rows of six pixels, `stride` floats apart (two more are read in each), times the weights of their columns
-/// (eight, the last two 0) and rows, held to the range of the inner 4 × 4.
-HWY_INLINE float Interpolated(const float* from, std::size_t stride, const float* across, const float* down) {
-    const hn::FixedTag<float, 4> d;
-    const auto left = hn::LoadU(d, across), right = hn::LoadU(d, across + 4);
-    auto sum = hn::Zero(d), least = hn::LoadU(d, from + 2 * stride + 1), most = least;
-    for (std::size_t row = 0; row < 6; ++row, from += stride) {
-        const auto both = hn::MulAdd(hn::LoadU(d, from), left, hn::Mul(hn::LoadU(d, from + 4), right));
-        sum = hn::MulAdd(both, hn::Set(d, down[row]), sum);
-        if (row == 0 || row == 5) continue;
-        const auto inner = hn::LoadU(d, from + 1);
-        least = hn::Min(least, inner), most = hn::Max(most, inner);
+/// Three vectors of four lanes become one: the lanes of each joined by `op`.
+template <class D, class V, class Op>
+HWY_INLINE V JoinedLanes(D d, V a, V b, V c, Op op) {
+    const V ab = op(hn::InterleaveLower(d, a, b), hn::InterleaveUpper(d, a, b));
+    const V cc = op(hn::InterleaveLower(d, c, c), hn::InterleaveUpper(d, c, c));
+    return op(hn::ConcatLowerLower(d, cc, ab), hn::ConcatUpperUpper(d, cc, ab));
+}
+
+/// Four sums of a vector's lanes.
+template <class D, class V>
+HWY_INLINE auto Folded(D /*d*/, V v) {
+    if constexpr (hn::MaxLanes(D()) == 8) {
+        const hn::FixedTag<float, 4> four;
+        return hn::Add(hn::LowerHalf(four, v), hn::UpperHalf(four, v));
+    } else {
+        return v;
     }
-    const float v = hn::GetLane(hn::SumOfLanes(d, sum));
-    const float low = hn::GetLane(hn::MinOfLanes(d, least)), high = hn::GetLane(hn::MaxOfLanes(d, most));
-    return v < low ? low : v > high ? high : v;
 }
 
-/// A pixel of three planes.
-void InterpolatePixel(const float* const* planes, std::size_t stride, const float* across, const float* down,
-                      float* const* out) {
-    for (int k = 0; k < 3; ++k) *out[k] = Interpolated(planes[k], stride, across, down);
-}
-
-/// A run of pixels that all lie well inside: `steps` are pairs of a place in the planes and the phases across and
-/// down.
+/// Each pixel from six rows of six pixels at its place in the planes, `stride` floats apart (two more are read in
+/// each): times the weights of their columns (eight, the last two 0) and rows, held to the range of the inner 4 × 4.
+/// `phases` are pairs, across and down, of eight weights each.
 void InterpolateRun(const float* const* planes, std::size_t stride, const std::uint32_t* places,
                     const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
+    const hn::CappedTag<float, 8> d;
+    const hn::FixedTag<float, 4> four;
+    using V = hn::Vec<decltype(d)>;
+    using V4 = hn::Vec<decltype(four)>;
+    constexpr std::size_t lanes = hn::MaxLanes(d);
     for (std::size_t i = 0; i < count; ++i) {
         const float* across = weights + 8U * phases[2 * i];
         const float* down = weights + 8U * phases[2 * i + 1];
-        for (int k = 0; k < 3; ++k) out[k][i] = Interpolated(planes[k] + places[i], stride, across, down);
+        const float *r = planes[0] + places[i], *g = planes[1] + places[i], *b = planes[2] + places[i];
+        V sumR = hn::Zero(d), sumG = sumR, sumB = sumR;
+        V4 leastR = hn::LoadU(four, r + stride + 1), leastG = hn::LoadU(four, g + stride + 1);
+        V4 leastB = hn::LoadU(four, b + stride + 1), mostR = leastR, mostG = leastG, mostB = leastB;
+        for (std::size_t row = 0; row < 6; ++row, r += stride, g += stride, b += stride) {
+            const V weight = hn::Set(d, down[row]);
+            for (std::size_t x = 0; x < 8; x += lanes) {
+                const V w = hn::Mul(hn::LoadU(d, across + x), weight);
+                sumR = hn::MulAdd(hn::LoadU(d, r + x), w, sumR);
+                sumG = hn::MulAdd(hn::LoadU(d, g + x), w, sumG);
+                sumB = hn::MulAdd(hn::LoadU(d, b + x), w, sumB);
+            }
+            if (row < 2 || row > 4) continue; // the first of the inner rows has begun them
+            const V4 innerR = hn::LoadU(four, r + 1), innerG = hn::LoadU(four, g + 1),
+                     innerB = hn::LoadU(four, b + 1);
+            leastR = hn::Min(leastR, innerR), mostR = hn::Max(mostR, innerR);
+            leastG = hn::Min(leastG, innerG), mostG = hn::Max(mostG, innerG);
+            leastB = hn::Min(leastB, innerB), mostB = hn::Max(mostB, innerB);
+        }
+        const auto add = [](V4 x, V4 y) { return hn::Add(x, y); };
+        const V4 sum = JoinedLanes(four, Folded(d, sumR), Folded(d, sumG), Folded(d, sumB), add);
+        const V4 least = JoinedLanes(four, leastR, leastG, leastB, [](V4 x, V4 y) { return hn::Min(x, y); });
+        const V4 most = JoinedLanes(four, mostR, mostG, mostB, [](V4 x, V4 y) { return hn::Max(x, y); });
+        HWY_ALIGN float result[4];
+        hn::Store(hn::Min(hn::Max(sum, least), most), four, result);
+        out[0][i] = result[0], out[1][i] = result[1], out[2][i] = result[2];
     }
 }
 
@@ -63,19 +89,19 @@ HWY_AFTER_NAMESPACE();
 
 namespace baryton {
 
-HWY_EXPORT(InterpolatePixel);
 HWY_EXPORT(InterpolateRun);
 
 namespace {
 
-constexpr int kReach = 3;     // pixels to either side
-constexpr int kPhases = 1024; // places between two pixels; the next one is taken
+constexpr int kReach = 3; // pixels to either side
+constexpr int kPhaseBits = 10;
+constexpr int kPhases = 1 << kPhaseBits; // places between two pixels; the nearest is taken
 
 /// Eight weights (the last two 0) for each phase, which sum to 1.
 const std::vector<float>& lanczosWeights() {
     static const std::vector<float> all = [] {
-        std::vector<float> weights(8U * (kPhases + 1), 0.0F);
-        for (int p = 0; p <= kPhases; ++p) {
+        std::vector<float> weights(8U * kPhases, 0.0F);
+        for (int p = 0; p < kPhases; ++p) {
             std::array<double, 6> w{};
             double sum = 0;
             for (int i = 0; i < 6; ++i) {
@@ -145,9 +171,12 @@ private:
         const double u = x + 0.5 - placement_.width / 2.0;
         const double sx = placement_.centreX + u * cos_ + v * sin_ - 0.5;
         const double sy = placement_.centreY - u * sin_ + v * cos_ - 0.5;
-        const double left = std::floor(sx), above = std::floor(sy);
-        return {static_cast<int>(left), static_cast<int>(above), static_cast<int>((sx - left) * kPhases + 0.5),
-                static_cast<int>((sy - above) * kPhases + 0.5)};
+        // In steps of a phase, and far enough from 0 that cutting off is rounding down.
+        constexpr int away = 1024;
+        const auto steps = [](double at) { return static_cast<std::int64_t>((at + away) * kPhases + 0.5); };
+        const std::int64_t x1 = steps(sx), y1 = steps(sy);
+        return {static_cast<int>(x1 >> kPhaseBits) - away, static_cast<int>(y1 >> kPhaseBits) - away,
+                static_cast<int>(x1 & (kPhases - 1)), static_cast<int>(y1 & (kPhases - 1))};
     }
 
     float pixel(int plane, int x, int y) const {
@@ -163,7 +192,10 @@ private:
         const float* planes[3] = {around[0], around[1], around[2]};
         float* to[3] = {out.row(0, outRow) + x, out.row(1, outRow) + x, out.row(2, outRow) + x};
         const float* weights = lanczosWeights().data();
-        HWY_DYNAMIC_DISPATCH(InterpolatePixel)(planes, 8, weights + 8 * place.phaseX, weights + 8 * place.phaseY, to);
+        const std::uint32_t at = 0;
+        const std::uint16_t phases[2] = {static_cast<std::uint16_t>(place.phaseX),
+                                         static_cast<std::uint16_t>(place.phaseY)};
+        HWY_DYNAMIC_DISPATCH(InterpolateRun)(planes, 8, &at, phases, weights, 1, to);
     }
 
     void weighted(const Place& place, int x, int outRow, Picture& out) const {
