@@ -324,6 +324,15 @@ std::shared_ptr<const Pyramid> quicklyInFrame(const Pyramid& whole, const FrameS
                                            full.height);
 }
 
+LoadedPicture asWhole(std::shared_ptr<const Pyramid> pyramid, Metadata metadata) {
+    const PictureSize size{pyramid->width(), pyramid->height()};
+    return {std::move(pyramid), std::move(metadata), {}, size};
+}
+LoadedPicture framedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid> framed,
+                       const FrameSettings& frame) {
+    return {std::move(framed), whole.metadata, frame, whole.whole};
+}
+
 } // namespace
 
 void PictureSet::load(int index) {
@@ -354,10 +363,9 @@ void PictureSet::load(int index) {
                 });
             };
             try {
-                if (auto standIn = readStandIn(file)) deliver({std::move(standIn), {}});
+                if (auto standIn = readStandIn(file)) deliver(asWhole(std::move(standIn), {}));
                 PictureFile read = readPicture(file);
-                result.metadata = std::move(read.metadata);
-                result.pyramid = std::make_shared<const Pyramid>(std::move(read.picture));
+                result = asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata));
             } catch (const Error& e) {
                 message = QString::fromStdString(e.what());
             } catch (const std::exception& e) {
@@ -381,7 +389,7 @@ void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture
     const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(index).work.grade);
     if (isStandIn) {
         const bool isFramed = frame != FrameSettings();
-        Q_EMIT loaded(index, {isFramed ? quicklyInFrame(*whole.pyramid, frame) : whole.pyramid, whole.metadata});
+        Q_EMIT loaded(index, isFramed ? framedAs(whole, quicklyInFrame(*whole.pyramid, frame), frame) : whole);
     } else {
         kept_.insert(kept_.begin(), {index, whole, {}, nullptr});
         dropKept();
@@ -408,7 +416,7 @@ void PictureSet::showKept() {
         return;
     }
     if (kept.framed && kept.frame == frame) {
-        Q_EMIT loaded(kept.index, {kept.framed, kept.whole.metadata});
+        Q_EMIT loaded(kept.index, framedAs(kept.whole, kept.framed, frame));
         return;
     }
     readers_.start(
@@ -421,7 +429,7 @@ void PictureSet::showKept() {
                     dropKept();
                     // What has changed meanwhile has been asked for.
                     if (index != shown_ || showsWhole_ || frameOf(at(index).work.grade) != frame) return;
-                    Q_EMIT loaded(index, {framed, whole.metadata});
+                    Q_EMIT loaded(index, framedAs(whole, framed, frame));
                 });
             };
             try {

@@ -39,6 +39,8 @@ struct OpenPicture {
 struct LoadedPicture {
     std::shared_ptr<const Pyramid> pyramid;
     Metadata metadata;
+    FrameSettings frame; ///< that it stands in
+    PictureSize whole;   ///< the picture's size without it
 };
 
 /// The pictures opened together, each with its grade. Thumbnails and pictures are read behind the window, grades are

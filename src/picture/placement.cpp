@@ -240,6 +240,16 @@ Placement wholeOf(int width, int height) {
     return {width, height, width / 2.0, height / 2.0, 0};
 }
 
+PlacedPoint toSource(const Placement& p, PlacedPoint at) {
+    const double u = at.x - p.width / 2.0, v = at.y - p.height / 2.0, c = std::cos(p.angle), s = std::sin(p.angle);
+    return {p.centreX + u * c + v * s, p.centreY - u * s + v * c};
+}
+
+PlacedPoint fromSource(const Placement& p, PlacedPoint at) {
+    const double x = at.x - p.centreX, y = at.y - p.centreY, c = std::cos(p.angle), s = std::sin(p.angle);
+    return {p.width / 2.0 + x * c - y * s, p.height / 2.0 + x * s + y * c};
+}
+
 RowRange rowsBehind(const Placement& p, int sourceHeight, int y, int count) {
     if (p.copiesPixels()) return {topOf(p) + y, count};
     const double u = p.width / 2.0, v0 = y + 0.5 - p.height / 2.0, v1 = v0 + count - 1;

@@ -23,6 +23,13 @@ struct Placement {
 /// The whole of a picture as it is.
 Placement wholeOf(int width, int height);
 
+/// A place of the result (pixel (i, j) has its centre at i + ½, j + ½) in the source, and the other way round.
+struct PlacedPoint {
+    double x = 0, y = 0;
+};
+PlacedPoint toSource(const Placement& placement, PlacedPoint result);
+PlacedPoint fromSource(const Placement& placement, PlacedPoint source);
+
 /// The rows of a source of `sourceHeight` rows that rows `y` to `y + count` of a placed picture are made of.
 struct RowRange {
     int top = 0, count = 0;

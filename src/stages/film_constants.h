@@ -3,7 +3,7 @@
 
 namespace baryton {
 
-/// The constants of Film response, and the formula in double.
+/// The constants of Film response.
 ///
 /// In linear light, held at 0 or above, for layer i:
 ///
@@ -26,8 +26,6 @@ struct FilmConstants {
     Knee film[3]{}, print{};
     float speed[3]{}, coupling = 0, bend[3]{}, anchorDensity[3]{}, printer[3]{}, full[3]{};
     float subtract = 0, perRange = 1, lift = 0, perAnchor = 1;
-
-    void apply(double linear[3]) const;
 };
 
 } // namespace baryton

@@ -210,26 +210,6 @@ double CharacteristicCurve::operator()(double logExposure) const {
     return gamma * (soft(logExposure - toeAt, toe) - soft(logExposure - shoulderAt, shoulder));
 }
 
-void FilmConstants::apply(double linear[3]) const {
-    double light[3], density[3], mean = 0;
-    for (int k = 0; k < 3; ++k) light[k] = std::max(linear[k], 0.0);
-    if (isMono) {
-        const double sum = light[0] * sensitivity[0] + light[1] * sensitivity[1] + light[2] * sensitivity[2];
-        std::fill(std::begin(light), std::end(light), sum);
-    }
-    for (int k = 0; k < 3; ++k) {
-        density[k] = densityOf(film[k], std::log10(light[k] + kFlareLight) + speed[k]);
-        mean += density[k] / 3;
-    }
-    for (int k = 0; k < 3; ++k) {
-        double d = density[k] + coupling * (density[k] - mean);
-        d += bend[k] * (d - anchorDensity[k]);
-        const double passed = std::pow(10, -(isReversal ? full[k] - d : densityOf(print, printer[k] - d)));
-        const double x = (passed - subtract) * perRange, below = std::max(1 - x * perAnchor, 0.0);
-        linear[k] = x + lift * below * below;
-    }
-}
-
 const StageType& filmResponseType() {
     static const StageType type = {
         "film-response",

@@ -1,6 +1,7 @@
-#include "app/driver.h"
 #include "app/grade/frame_view.h"
+#include "app/grade/samples.h"
 #include "app/render_image.h"
+#include "app/screen_helpers.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
 #include "stages/frame.h"
@@ -144,6 +145,41 @@ TEST(FrameScreen, WhatIsShownIsTheFileInItsFrame) {
     d.state().editStage("frame-1", {}, [](Stage& stage) { stage.enabled = false; });
     EXPECT_TRUE(
         Driver::waitFor([&] { return grade->view()->pictureSize() == QSize(source.width(), source.height()); }));
+}
+
+TEST(FrameScreen, SamplesStayOnTheirPlaceOfThePicture) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    for (const double share : {0.02, 0.6}) {
+        rightClick(grade->view(), at(d, share, share));
+        pick(QStringLiteral("Sample point here"));
+        QTest::qWait(50);
+        QApplication::setActiveWindow(&d.window());
+    }
+    const auto points = grade->samples().of(0);
+    ASSERT_EQ(points.size(), 2);
+    const QString both = grade->samplesText();
+    openFrame(d);
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Size")), QStringLiteral("70"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("10"), true);
+    const PictureSize whole = readPictureSize(d.state().pictures().at(0).file);
+    const Placement placement = placementOf(frameOfKey(d), whole.width, whole.height);
+    d.chooseStage("curves");
+    ASSERT_TRUE(
+        Driver::waitFor([&] { return grade->view()->pictureSize() == QSize(placement.width, placement.height); }));
+    d.settle();
+    const PlacedPoint there = fromSource(placement, {points[1].x() * whole.width, points[1].y() * whole.height});
+    EXPECT_EQ(grade->view()->markAt(grade->view()->fromPicture({there.x, there.y})), 0);
+    EXPECT_TRUE(grade->samplesText().startsWith(QStringLiteral("2 "))) << "the first lies outside";
+    // Dragged, it keeps its number; off again, both are there.
+    const QPointF from = grade->view()->fromPicture({there.x, there.y});
+    d.drag(grade->view(), from, from + QPointF(12, 0));
+    EXPECT_EQ(grade->samples().of(0)[0], points[0]);
+    EXPECT_NE(grade->samples().of(0)[1], points[1]);
+    d.state().editStage("frame-1", {}, [](Stage& stage) { stage.enabled = false; });
+    EXPECT_TRUE(Driver::waitFor([&] { return grade->samplesText().contains(QStringLiteral("\n2 ")); }));
+    EXPECT_EQ(grade->samplesText().section(u'\n', 0, 0), both.section(u'\n', 0, 0));
 }
 
 TEST(FrameScreen, ClosingTheWindowWhileAStageIsBeingAddedEndsWell) {

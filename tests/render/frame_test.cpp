@@ -72,6 +72,20 @@ TEST(Frame, LiesInsideThePictureAndIsAsLargeAsItsSizeSays) {
     EXPECT_LT(room, 1.5);
 }
 
+TEST(Frame, PlacesAreFoundBothWays) {
+    Random random(6);
+    for (int i = 0; i < 200; ++i) {
+        const Placement p = placementOf(randomFrame(random), 640, 420);
+        const PlacedPoint at{uniform(random, 0, p.width), uniform(random, 0, p.height)};
+        const PlacedPoint there = toSource(p, at), back = fromSource(p, there);
+        const auto want = behind(p, at.x, at.y);
+        EXPECT_NEAR(there.x, want.first, 1e-9);
+        EXPECT_NEAR(there.y, want.second, 1e-9);
+        EXPECT_NEAR(back.x, at.x, 1e-9);
+        EXPECT_NEAR(back.y, at.y, 1e-9);
+    }
+}
+
 TEST(Frame, IsFoundAgainFromItsRectangle) {
     Random random(5);
     for (int i = 0; i < 300; ++i) {

@@ -4,7 +4,7 @@
 #include "colour/transfer.h"
 #include "stages/channel_mix.h"
 #include "stages/curves.h"
-#include "stages/film_constants.h"
+#include "stages/film_response.h"
 #include "stages/gamut.h"
 #include "stages/gradient_map.h"
 #include "stages/hue_bands.h"
@@ -39,6 +39,100 @@ Vec3 held(Vec3 v) {
     for (double& c : v) c = std::clamp(c, -64.0, 64.0);
     return v;
 }
+
+/// Film and print as film_constants.h has them, from the character and the parameters alone.
+class FilmReference {
+public:
+    explicit FilmReference(const ParameterReader& p)
+        : film_(filmCharacters()[static_cast<std::size_t>(p.choiceIndex("response") - 1)]),
+          anchor_(p.number("anchor")), coupling_(film_.coupling + 0.4 * p.number("coupling")),
+          lift_(0.15 * anchor_ * std::clamp(film_.blackLift + p.number("black.lift"), 0.0, 1.0)) {
+        const double crossover[3] = {p.number("crossover.red"), 0, p.number("crossover.blue")};
+        for (std::size_t k = 0; k < 3; ++k) {
+            layer_[k] = film_.film;
+            layer_[k].gamma *= (1 + 0.4 * p.number("contrast")) * film_.layerGamma[k];
+            layer_[k].toe *= std::exp2(p.number("toe")), layer_[k].shoulder *= std::exp2(p.number("shoulder"));
+            speed_[k] = film_.layerSpeed[k];
+            bend_[k] = 0.25 * crossover[k];
+            anchorDensity_[k] = density(layer_[k], exposure(anchor_) + speed_[k]);
+        }
+        const double gamma = film_.grade * (1 + 0.4 * p.number("grade"));
+        paper_ = {gamma, -1.2, -1.2 + 2.3 / gamma, 0.14, 0.14};
+        print();
+        const char* printers[] = {"printer.red", "printer.green", "printer.blue"};
+        for (std::size_t k = 0; k < 3; ++k) setting(k) += (isReversal() ? 0.15 : -0.15) * p.number(printers[k]);
+    }
+
+    Vec3 operator()(Vec3 light) const {
+        for (double& c : light) c = std::max(c, 0.0);
+        if (film_.kind == FilmCharacter::Kind::Mono)
+            light.fill(light[0] * film_.sensitivity[0] + light[1] * film_.sensitivity[1] +
+                       light[2] * film_.sensitivity[2]);
+        Vec3 out{};
+        for (std::size_t k = 0; k < 3; ++k) {
+            const double x = (passed(k, light) - black_) / std::max(white_ - black_, 1e-3);
+            out[k] = x + lift_ * std::pow(std::max(1 - x / anchor_, 0.0), 2);
+        }
+        return out;
+    }
+
+private:
+    bool isReversal() const { return film_.kind == FilmCharacter::Kind::Reversal; }
+    double& setting(std::size_t k) { return isReversal() ? speed_[k] : printer_[k]; }
+    static double exposure(double light) { return std::log10(light + 0.0006); }
+    static double softplus(double z, double k) {
+        return k * std::log(1 + std::exp(-std::abs(z) / k)) + std::max(z, 0.0);
+    }
+    static double density(const CharacteristicCurve& c, double x) {
+        return c.gamma * (softplus(x - c.toeAt, c.toe) - softplus(x - c.shoulderAt, c.shoulder));
+    }
+    double passed(std::size_t k, const Vec3& light) const {
+        Vec3 d{};
+        for (std::size_t j = 0; j < 3; ++j) d[j] = density(layer_[j], exposure(light[j]) + speed_[j]);
+        double own = d[k] + coupling_ * (d[k] - (d[0] + d[1] + d[2]) / 3);
+        own += bend_[k] * (own - anchorDensity_[k]);
+        const double full = layer_[k].gamma * (layer_[k].shoulderAt - layer_[k].toeAt);
+        return std::pow(10, -(isReversal() ? full - own : density(paper_, printer_[k] - own)));
+    }
+    double grey(std::size_t k, double light) const { return passed(k, {light, light, light}); }
+
+    /// All layers alike until the green one leaves the anchored grey where it is, on the side that is printed lighter
+    /// than its deepest; then the others until it is neutral.
+    void print() {
+        const double way = isReversal() ? 1 : -1;
+        const auto anchored = [&](double at) {
+            for (std::size_t k = 0; k < 3; ++k) setting(k) = way * at;
+            black_ = grey(1, 0), white_ = grey(1, 1);
+            return (grey(1, anchor_) - black_) / std::max(white_ - black_, 1e-9);
+        };
+        double low = -3, deepest = 2;
+        for (int i = 0; i <= 120; ++i)
+            if (const double v = anchored(-3 + 0.05 * i); v >= 0 && v < deepest) deepest = v, low = -3 + 0.05 * i;
+        const double at = crossing(low, 3, [&](double v) { return anchored(v) - anchor_; });
+        anchored(at);
+        const double wanted = grey(1, anchor_);
+        for (const std::size_t k : {std::size_t(0), std::size_t(2)})
+            setting(k) = way * crossing(-4, 4, [&](double v) {
+                             setting(k) = way * v;
+                             return grey(k, anchor_) - wanted;
+                         });
+        // As they are printed in the end.
+        black_ = grey(1, 0), white_ = grey(1, 1);
+    }
+    template <class F>
+    static double crossing(double low, double high, F rises) {
+        for (int i = 0; i < 80; ++i) {
+            const double middle = (low + high) / 2;
+            (rises(middle) < 0 ? low : high) = middle;
+        }
+        return (low + high) / 2;
+    }
+
+    const FilmCharacter& film_;
+    CharacteristicCurve layer_[3], paper_;
+    double anchor_, coupling_, lift_, black_ = 0, white_ = 1;
+    double speed_[3]{}, printer_[3]{}, bend_[3]{}, anchorDensity_[3]{};
+};
 
 /// OKLab with chroma and fade, of cone responses held at 0 or above; `f` changes the Lab.
 template <class F>
@@ -348,15 +442,11 @@ Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double a
     if (stage.type == "lut") return throughLut(p, rgb);
     if (stage.type == "wheels") return wheels(p, rgb);
     if (stage.type == "split-tone") return splitTone(p, rgb);
+    if (stage.type == "film-response") return FilmReference(p)(rgb);
     // Where the constants hold more than the parameters say (a fold guard, an anchor found by search), they are taken
     // from the kernel; the formula itself is evaluated here, in double.
     const Kernel kernel = kernelOf(stage);
     if (kernel.matrix) return *kernel.matrix * rgb; // Warmth, Primaries: their matrices have tests of their own
-    double v[3] = {rgb[0], rgb[1], rgb[2]};
-    if (stage.type == "film-response") {
-        constantsOf<FilmConstants>(kernel).apply(v);
-        return {v[0], v[1], v[2]};
-    }
     if (stage.type == "gamut") return gamut(p, rgb);
     if (stage.type == "hue-bands") return hueBands(constantsOf<HueBandsConstants>(kernel), rgb);
     if (stage.type == "monochrome") return monochrome(constantsOf<MonochromeConstants>(kernel), rgb);

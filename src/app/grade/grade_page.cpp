@@ -238,7 +238,7 @@ void GradePage::connectHand() {
     connect(hand_, &PictureHand::dragged, panel_, &EditorPanel::pictureDragged);
     connect(hand_, &PictureHand::released, this, [this] { state_.endGesture(); });
     connect(hand_, &PictureHand::markMoved, this, [this, fraction](int mark, QPointF at) {
-        samples_.move(state_.key(), mark, fraction(at));
+        samples_.move(state_.key(), marked_[static_cast<std::size_t>(mark)], ofWhole(fraction(at)));
         showSamples();
     });
     connect(hand_, &PictureHand::menuWanted, this, &GradePage::openPictureMenu);

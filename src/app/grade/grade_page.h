@@ -94,6 +94,9 @@ private:
     bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }
     Grade displayedGrade() const;
     PickedColour colourPicked(QPointF fraction) const;
+    /// A place in fractions of what is shown, in fractions of the whole picture, where samples are kept; and back.
+    QPointF ofWhole(QPointF shown) const;
+    QPointF ofShown(QPointF whole) const;
 
     AppState& state_;
     PreviewService preview_;
@@ -114,6 +117,7 @@ private:
     SampleList* sampleList_;
     PictureHand* hand_;
     Samples samples_;
+    std::vector<int> marked_; ///< which of the samples each mark on the picture is
     Picture reference_;
     LoadedPicture loaded_;
     int loadedFor_ = -1;

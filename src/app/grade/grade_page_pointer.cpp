@@ -26,6 +26,18 @@ Plan GradePage::planOf(const Grade& grade) const {
     return {program, map, full};
 }
 
+QPointF GradePage::ofWhole(QPointF shown) const {
+    const Placement placement = placementOf(loaded_.frame, loaded_.whole.width, loaded_.whole.height);
+    const auto [x, y] = toSource(placement, {shown.x() * placement.width, shown.y() * placement.height});
+    return {x / loaded_.whole.width, y / loaded_.whole.height};
+}
+
+QPointF GradePage::ofShown(QPointF whole) const {
+    const Placement placement = placementOf(loaded_.frame, loaded_.whole.width, loaded_.whole.height);
+    const auto [x, y] = fromSource(placement, {whole.x() * loaded_.whole.width, whole.y() * loaded_.whole.height});
+    return {x / placement.width, y / placement.height};
+}
+
 void GradePage::showPointer(QPointF at) {
     if (!hasPixels()) return;
     const Picture& full = loaded_.pyramid->full();
@@ -72,11 +84,15 @@ void GradePage::showSamples() {
     const auto addPin = [&](const QString& label, const SampledPoint& sample) {
         if (sample.chroma > least) pins.append({label, sample.hue, sample.opposite});
     };
+    marked_.clear();
     if (hasPixels() && !samples_.of(state_.key()).isEmpty()) {
         const Plan plan = planOf(displayedGrade());
         int number = 0;
-        for (const QPointF& at : samples_.of(state_.key())) {
+        for (const QPointF& sampled : samples_.of(state_.key())) {
             const QString label = QString::number(++number);
+            const QPointF at = ofShown(sampled);
+            if (!QRectF(0, 0, 1, 1).contains(at)) continue; // the frame leaves it out: it comes back with the place
+            marked_.push_back(number - 1);
             const SampledPoint sample = readSample(loaded_.pyramid->full(), plan, at);
             marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
             scopeMarks.append({sample.after, label});
@@ -113,13 +129,14 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
         onReference.value_or(QPointF(at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()));
     const bool isOnPicture = QRectF(0, 0, 1, 1).contains(share); // beside it there is nothing to sample
     if (const int mark = onReference ? -1 : view_->markAt(position); mark >= 0)
-        menu->addAction(tr("Remove sample %1").arg(mark + 1), this, [this, mark] {
-            samples_.remove(state_.key(), mark);
-            showSamples();
-        });
+        menu->addAction(tr("Remove sample %1").arg(marked_[static_cast<std::size_t>(mark)] + 1), this,
+                        [this, sample = marked_[static_cast<std::size_t>(mark)]] {
+                            samples_.remove(state_.key(), sample);
+                            showSamples();
+                        });
     else if (isOnPicture)
-        menu->addAction(tr("Sample point here"), this, [this, picture, share] {
-            if (!samples_.add(picture, share))
+        menu->addAction(tr("Sample point here"), this, [this, picture, at = onReference ? share : ofWhole(share)] {
+            if (!samples_.add(picture, at))
                 state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));
             showSamples();
         });
