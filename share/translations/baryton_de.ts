@@ -3310,6 +3310,14 @@
         <source>Angle</source>
         <translation>Winkel</translation>
     </message>
+    <message>
+        <source>The frame</source>
+        <translation>Der Ausschnitt</translation>
+    </message>
+    <message>
+        <source>arrow keys move it, Shift by ten; Ctrl held draws what is to be level; Enter is done</source>
+        <translation>Pfeiltasten bewegen ihn, mit Umschalt um zehn; Strg gehalten zeichnet, was gerade liegen soll; Eingabe schließt ab</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>

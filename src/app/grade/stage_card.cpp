@@ -70,7 +70,7 @@ void StageCard::paintEvent(QPaintEvent*) {
     font.setPixelSize(10);
     p.setFont(font);
     const QString foot = !type                        ? tr("unknown")
-                         : !type->bakes()               ? tr("not in LUTs")
+                         : !type->bakes()             ? tr("not in LUTs")
                          : stage.strengthOrFull() < 1 ? tr("%1 %").arg(std::lround(stage.strengthOrFull() * 100))
                                                       : QString();
     if (mark_.isEmpty() || !isOn || !warns_) {
