@@ -110,6 +110,13 @@ TEST(FrameScreen, ALineDrawnWithCtrlBecomesLevelOrUpright) {
     EXPECT_TRUE(d.undo());
     draw({3, 3}); // a slip
     EXPECT_EQ(frameOfKey(d).angle, 0);
+    // Escape while the line is drawn: nothing is turned, nor when the hand lets go.
+    QTest::mousePress(view, Qt::LeftButton, Qt::ControlModifier, at.toPoint());
+    QTest::mouseMove(view, (at + QPointF(200, 30)).toPoint());
+    QTest::keyClick(view, Qt::Key_Escape);
+    EXPECT_EQ(frameOfKey(d).angle, 0);
+    QTest::mouseRelease(view, Qt::LeftButton, Qt::ControlModifier, (at + QPointF(200, 30)).toPoint());
+    EXPECT_EQ(frameOfKey(d).angle, 0);
 }
 
 TEST(FrameScreen, WhatIsShownIsTheFileInItsFrame) {
@@ -180,6 +187,28 @@ TEST(FrameScreen, SamplesStayOnTheirPlaceOfThePicture) {
     d.state().editStage("frame-1", {}, [](Stage& stage) { stage.enabled = false; });
     EXPECT_TRUE(Driver::waitFor([&] { return grade->samplesText().contains(QStringLiteral("\n2 ")); }));
     EXPECT_EQ(grade->samplesText().section(u'\n', 0, 0), both.section(u'\n', 0, 0));
+}
+
+TEST(FrameScreen, APictureThatWasLeftBeforeItWasReadTakesNoPlace) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    const auto press = [&](int row) {
+        const QModelIndex index = grade->tray()->model()->index(row, 0);
+        QTest::mouseClick(grade->tray()->viewport(), Qt::LeftButton, {}, grade->tray()->visualRect(index).center());
+    };
+    press(1); // its reading begins …
+    ASSERT_EQ(d.state().key(), 1);
+    press(0); // … and ends after it was left
+    ASSERT_EQ(d.state().key(), 0);
+    d.settle();
+    QTest::qWait(600);
+    openFrame(d);
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Size")), QStringLiteral("50"), true);
+    d.chooseStage("curves");
+    const PictureSize whole = readPictureSize(d.state().pictures().at(0).file);
+    EXPECT_TRUE(
+        Driver::waitFor([&] { return grade->view()->pictureSize() == QSize(whole.width / 2, whole.height / 2); }));
 }
 
 TEST(FrameScreen, ClosingTheWindowWhileAStageIsBeingAddedEndsWell) {

@@ -238,7 +238,7 @@ void FrameView::mouseMoveEvent(QMouseEvent* event) {
 
 void FrameView::mouseReleaseEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton || grip_.kind == Grip::Kind::None) return;
-    if (grip_.kind == Grip::Kind::Level) levelAlong(pressedAt_, event->position());
+    if (grip_.kind == Grip::Kind::Level) levelAlong(pressedAt_, lineEnd_);
     grip_ = {};
     update();
     Q_EMIT released();

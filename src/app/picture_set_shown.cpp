@@ -1,0 +1,198 @@
+// The pictures of a set as they are shown: read for the viewer, kept, and placed in their frames.
+#include "app/picture_set.h"
+#include "base/error.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+Picture inFrame(const Picture& picture, const FrameSettings& frame) {
+    return placed(picture, placementOf(frame, picture.width(), picture.height()));
+}
+
+} // namespace
+
+Picture PictureSet::framedSmall(int index) {
+    OpenPicture& picture = pictures_[static_cast<std::size_t>(index)];
+    const FrameSettings frame = frameOf(picture.work.grade);
+    if (picture.small.isEmpty()) return {};
+    if (picture.framedSmall.isEmpty() || picture.framedFor != frame) {
+        picture.framedSmall = inFrame(picture.small, frame);
+        picture.framedFor = frame;
+    }
+    return picture.framedSmall;
+}
+
+namespace {
+
+/// A version of a large picture that is enough for a fitted view and is read in a fraction of the time; nothing where
+/// the file itself is read as quickly.
+std::shared_ptr<const Pyramid> readStandIn(const fs::path& file) {
+    constexpr int enough = 1400;
+    auto smaller = readReduced(file, enough);
+    if (!smaller) return nullptr;
+    const PictureSize size = readPictureSize(file);
+    return std::make_shared<const Pyramid>(std::move(*smaller), size.width, size.height);
+}
+
+/// The picture at kSmallSide, or at what a stand-in has.
+Picture smallVersion(const Pyramid& pyramid) {
+    const Picture& full = pyramid.full();
+    const double scale = std::min(1.0, double(PictureSet::kSmallSide) / full.longSide());
+    const Picture& level = *std::find_if(pyramid.levels().rbegin(), pyramid.levels().rend(), [&](const Picture& p) {
+        return p.longSide() >= PictureSet::kSmallSide || &p == &full;
+    });
+    return resized(level, std::max(1, static_cast<int>(std::lround(full.width() * scale))),
+                   std::max(1, static_cast<int>(std::lround(full.height() * scale))));
+}
+
+/// In its frame, from the level that is enough for a fitted view: at once, until the whole one is there.
+std::shared_ptr<const Pyramid> quicklyInFrame(const Pyramid& whole, const FrameSettings& frame) {
+    constexpr int enough = 1400;
+    const auto& levels = whole.levels();
+    const auto level =
+        std::find_if(levels.begin(), levels.end(), [](const Picture& each) { return each.longSide() <= enough; });
+    const Placement full = placementOf(frame, whole.width(), whole.height());
+    return std::make_shared<const Pyramid>(inFrame(level == levels.end() ? levels.back() : *level, frame), full.width,
+                                           full.height);
+}
+
+LoadedPicture asWhole(std::shared_ptr<const Pyramid> pyramid, Metadata metadata) {
+    const PictureSize size{pyramid->width(), pyramid->height()};
+    return {std::move(pyramid), std::move(metadata), {}, size};
+}
+LoadedPicture framedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid> framed,
+                       const FrameSettings& frame) {
+    return {std::move(framed), whole.metadata, frame, whole.whole};
+}
+
+} // namespace
+
+void PictureSet::load(int index) {
+    shown_ = index;
+    for (std::size_t i = 0; i < kept_.size(); ++i)
+        if (kept_[i].index == index) {
+            std::rotate(kept_.begin(), kept_.begin() + static_cast<std::ptrdiff_t>(i),
+                        kept_.begin() + static_cast<std::ptrdiff_t>(i) + 1);
+            showKept();
+            return;
+        }
+    const int generation = generation_;
+    const fs::path file = at(index).file;
+    ++loading_;
+    // The small version is made from what is read here anyway.
+    const bool smallToo = unread_.erase(index) > 0;
+    readers_.start(
+        [this, index, generation, file, smallToo] {
+            LoadedPicture result;
+            QString message;
+            bool smallDue = smallToo;
+            const auto deliver = [&](const LoadedPicture& picture) {
+                Picture small;
+                if (smallDue && picture.pyramid) small = smallVersion(*picture.pyramid);
+                smallDue = smallDue && small.isEmpty();
+                QMetaObject::invokeMethod(this, [this, index, generation, picture, small, message] {
+                    if (generation == generation_) takeLoaded(index, picture, small, message);
+                });
+            };
+            try {
+                if (auto standIn = readStandIn(file)) deliver(asWhole(std::move(standIn), {}));
+                PictureFile read = readPicture(file);
+                result = asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata));
+            } catch (const Error& e) {
+                message = QString::fromStdString(e.what());
+            } catch (const std::exception& e) {
+                message = QString::fromStdString(file.string() + ": " + e.what());
+            }
+            deliver(result);
+        },
+        2);
+}
+
+void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message) {
+    const bool isStandIn = whole.pyramid && whole.pyramid->isStandIn();
+    if (!isStandIn) --loading_;
+    if (!whole.pyramid) {
+        takeSmall(index, {}, message);
+        Q_EMIT loadFailed(index, message);
+        readNext();
+        return;
+    }
+    if (!small.isEmpty()) takeSmall(index, small, {});
+    const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(index).work.grade);
+    if (isStandIn) {
+        const bool isFramed = frame != FrameSettings();
+        Q_EMIT loaded(index, isFramed ? framedAs(whole, quicklyInFrame(*whole.pyramid, frame), frame) : whole);
+    } else {
+        // One that was left before it was read comes behind the one that is shown.
+        const bool isShown = index == shown_;
+        kept_.insert(kept_.begin() + (isShown || kept_.empty() ? 0 : 1), {index, whole, {}, nullptr});
+        dropKept();
+        if (isShown)
+            showKept();
+        else
+            Q_EMIT loaded(index, whole);
+    }
+    readNext();
+}
+
+void PictureSet::dropKept() {
+    std::size_t bytes = 0, count = 0;
+    for (const Kept& each : kept_) {
+        bytes += each.bytes();
+        if (count > 0 && bytes > keptBytes_) break;
+        ++count;
+    }
+    kept_.resize(count);
+}
+
+void PictureSet::showKept() {
+    const Kept& kept = kept_.front();
+    const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(kept.index).work.grade);
+    if (frame == FrameSettings()) {
+        Q_EMIT loaded(kept.index, kept.whole);
+        return;
+    }
+    if (kept.framed && kept.frame == frame) {
+        Q_EMIT loaded(kept.index, framedAs(kept.whole, kept.framed, frame));
+        return;
+    }
+    readers_.start(
+        [this, index = kept.index, generation = generation_, whole = kept.whole, frame] {
+            const auto deliver = [&](std::shared_ptr<const Pyramid> framed) {
+                QMetaObject::invokeMethod(this, [this, index, generation, whole, frame, framed] {
+                    if (generation != generation_) return;
+                    for (Kept& each : kept_)
+                        if (each.index == index && !framed->isStandIn()) each.frame = frame, each.framed = framed;
+                    dropKept();
+                    // What has changed meanwhile has been asked for.
+                    if (index != shown_ || showsWhole_ || frameOf(at(index).work.grade) != frame) return;
+                    Q_EMIT loaded(index, framedAs(whole, framed, frame));
+                });
+            };
+            try {
+                deliver(quicklyInFrame(*whole.pyramid, frame));
+                deliver(std::make_shared<const Pyramid>(inFrame(whole.pyramid->full(), frame)));
+            } catch (const std::exception& e) {
+                QMetaObject::invokeMethod(this, [this, what = QString::fromUtf8(e.what())] { Q_EMIT problem(what); });
+            }
+        },
+        2);
+}
+
+void PictureSet::frameChanged(int index) {
+    if (index == shown_ && !showsWhole_ && !kept_.empty() && kept_.front().index == index) showKept();
+}
+
+void PictureSet::setShowsWhole(bool whole) {
+    if (showsWhole_ == whole) return;
+    showsWhole_ = whole;
+    if (shown_ >= 0 && !kept_.empty() && kept_.front().index == shown_) showKept();
+}
+
+} // namespace baryton
