@@ -3318,6 +3318,14 @@
         <source>arrow keys move it, Shift by ten; Ctrl held draws what is to be level; Enter is done</source>
         <translation>Pfeiltasten bewegen ihn, mit Umschalt um zehn; Strg gehalten zeichnet, was gerade liegen soll; Eingabe schließt ab</translation>
     </message>
+    <message>
+        <source>Switch</source>
+        <translation>Schalter</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3805,22 +3813,6 @@
         <translation>Aus der Vorgabe nehmen</translation>
     </message>
     <message>
-        <source>Switch</source>
-        <translation>Schalter</translation>
-    </message>
-    <message>
-        <source>on</source>
-        <translation>ein</translation>
-    </message>
-    <message>
-        <source>off</source>
-        <translation>aus</translation>
-    </message>
-    <message>
-        <source>Strength</source>
-        <translation>Stärke</translation>
-    </message>
-    <message>
         <source>value</source>
         <translation>Wert</translation>
     </message>
@@ -3853,18 +3845,6 @@
         <translation>Look · %1</translation>
     </message>
     <message>
-        <source>Switch of the layer</source>
-        <translation>Schalter der Ebene</translation>
-    </message>
-    <message>
-        <source>Strength of the layer</source>
-        <translation>Stärke der Ebene</translation>
-    </message>
-    <message>
-        <source>Blend of the layer</source>
-        <translation>Mischart der Ebene</translation>
-    </message>
-    <message>
         <source>Finish</source>
         <translation>Abschluss</translation>
     </message>
@@ -3875,6 +3855,10 @@
     <message>
         <source>Nothing</source>
         <translation>Nichts</translation>
+    </message>
+    <message>
+        <source>%1 of the layer</source>
+        <translation>%1 der Ebene</translation>
     </message>
 </context>
 <context>

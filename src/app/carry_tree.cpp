@@ -2,8 +2,7 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "edits/changed.h"
-#include "stages/blend.h"
-#include "stages/stage_type.h"
+#include "stages/own_field_type.h"
 
 #include <QContextMenuEvent>
 #include <QHeaderView>
@@ -93,23 +92,28 @@ void CarryTree::contextMenuEvent(QContextMenuEvent* event) {
     menu->popup(event->globalPos());
 }
 
+template <class Item>
+int CarryTree::addOwnFields(QTreeWidgetItem* parent, CarryPath path, const Item& of, const QString& name) {
+    int count = 0;
+    for (const auto& field : ownFieldsOf(of)) {
+        const auto value = field.get(of);
+        if (!value) continue;
+        const ParameterType& type = ownFieldType(field.word);
+        path.parameter = field.word;
+        addLeaf(parent, path, name.arg(QString::fromStdString(type.name)),
+                QString::fromStdString(shownText(type, *value)), true);
+        ++count;
+    }
+    return count;
+}
+
 void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string& layer,
                           const std::vector<Stage>& stages) {
     for (const Stage& stage : stages) {
         const StageType* type = findStageType(stage.type);
         auto* item = new QTreeWidgetItem(parent, {QString::fromStdString(stageTitle(stage)), {}});
         if (withTicks_) item->setFlags(item->flags() | Qt::ItemIsAutoTristate | Qt::ItemIsUserCheckable);
-        int changes = 0;
-        if (stage.enabled) {
-            ++changes;
-            addLeaf(item, {part, layer, stage.id, kEnabledWord}, tr("Switch"), *stage.enabled ? tr("on") : tr("off"),
-                    true);
-        }
-        if (stage.strength) {
-            ++changes;
-            addLeaf(item, {part, layer, stage.id, kStrengthWord}, tr("Strength"),
-                    QString::number(std::lround(*stage.strength * 100)), true);
-        }
+        int changes = addOwnFields(item, {part, layer, stage.id, ""}, stage, "%1");
         if (type) {
             for (const ParameterType& p : type->parameters) {
                 const auto value = stage.parameters.find(p.id);
@@ -156,18 +160,7 @@ void CarryTree::setGrade(const Grade& grade) {
     }
     for (const Layer& layer : grade.look) {
         auto* item = addPart(tr("Look · %1").arg(QString::fromStdString(layer.name)), {});
-        if (layer.enabled)
-            addLeaf(item, {Part::Look, layer.id, "", kEnabledWord}, tr("Switch of the layer"),
-                    *layer.enabled ? tr("on") : tr("off"), true);
-        if (layer.strength)
-            addLeaf(item, {Part::Look, layer.id, "", kStrengthWord}, tr("Strength of the layer"),
-                    QString::number(std::lround(*layer.strength * 100)), true);
-        if (layer.blend) {
-            QString name = QString::fromStdString(*layer.blend);
-            for (const auto& option : blendModes())
-                if (option.id == *layer.blend) name = QString::fromStdString(option.name);
-            addLeaf(item, {Part::Look, layer.id, "", kBlendWord}, tr("Blend of the layer"), name, true);
-        }
+        addOwnFields(item, {Part::Look, layer.id, "", ""}, layer, tr("%1 of the layer"));
         addStages(item, Part::Look, layer.id, layer.stages);
     }
     if (!grade.finish.empty()) addStages(addPart(tr("Finish"), tr("whole frame")), Part::Finish, "", grade.finish);

@@ -35,6 +35,9 @@ protected:
     void contextMenuEvent(QContextMenuEvent* event) override;
 
 private:
+    /// Their number; `name` holds a place for each field's name.
+    template <class Item>
+    int addOwnFields(QTreeWidgetItem* parent, CarryPath path, const Item& of, const QString& name);
     void addStages(QTreeWidgetItem* parent, Part part, const std::string& layer, const std::vector<Stage>& stages);
     void addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
                  bool changed, bool isTyped = true);

@@ -258,7 +258,9 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     if (picture.work == work) return;
     const FrameSettings before = frameOf(picture.work.grade);
+    GivenIds given = picture.work.grade.given;
     picture.work = work;
+    noteGivenIds(picture.work.grade, given); // undo and takes bring back grades that know less
     orderFinish(picture.work.grade);
     unsaved_.insert(index);
     storeTimer_.start();

@@ -1,5 +1,6 @@
 #include "batch/batch.h"
 #include "base/error.h"
+#include "base/first_free.h"
 #include "base/words.h"
 #include "batch/names.h"
 #include "edits/apply_strength.h"
@@ -101,14 +102,11 @@ private:
         return failed ? file.lexically_normal() : path;
     }
     void number(fs::path& file, const std::set<fs::path>& sources) {
-        const fs::path stem = file.parent_path() / file.stem(), extension = file.extension();
-        std::error_code ignored;
-        for (int n = 2;; ++n) {
-            file = stem;
-            file += "-" + std::to_string(n);
-            file += extension;
-            if (!taken_.contains(file) && !fs::exists(file, ignored) && !sources.contains(normal(file))) return;
-        }
+        const auto isTaken = [&](const fs::path& path) {
+            std::error_code ignored;
+            return taken_.contains(path) || fs::exists(path, ignored) || sources.contains(normal(path));
+        };
+        file = freeFile(file, isTaken, "-");
     }
     std::set<fs::path> taken_;
 };

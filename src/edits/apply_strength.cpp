@@ -1,4 +1,5 @@
 #include "edits/apply_strength.h"
+#include "stages/own_field_type.h"
 #include "stages/spline.h"
 
 #include <algorithm>
@@ -28,6 +29,18 @@ Value between(const ParameterType& type, const Value& from, const Value& to, dou
 
 namespace {
 
+/// The own fields part of the way from another's.
+template <class Item>
+void blendOwnFields(Item& item, const Item& from, double strength) {
+    for (const auto& field : ownFieldsOf(item))
+        if (field.get(item) != field.get(from)) {
+            const Value mixed =
+                between(ownFieldType(field.word), field.getOrDefault(from), field.getOrDefault(item), strength);
+            // What goes back to where it was leaves no trace.
+            field.set(item, mixed == field.getOrDefault(from) ? field.get(from) : std::optional(mixed));
+        }
+}
+
 /// The stage part of the way from another, or from its defaults.
 void blend(Stage& stage, const Stage* from, double strength) {
     const StageType* type = findStageType(stage.type);
@@ -46,10 +59,7 @@ void blend(Stage& stage, const Stage* from, double strength) {
         if (parameter && !stage.parameters.contains(id))
             stage.parameters[id] = between(*parameter, before, parameter->defaultValue, strength);
     }
-    if (stage.strength != from->strength)
-        stage.strength = std::clamp(
-            from->strengthOrFull() + (stage.strengthOrFull() - from->strengthOrFull()) * strength, 0.0, 1.0);
-    if (strength < 0.5) stage.enabled = from->enabled;
+    blendOwnFields(stage, *from, strength);
 }
 
 } // namespace
@@ -80,10 +90,7 @@ Grade appliedWithStrength(const Grade& grade, const Preset& preset, ApplyMode mo
             if (strength < 1) layer.strength = layer.strengthOrFull() * strength;
             continue;
         }
-        if (layer.strength != old->strength)
-            layer.strength = std::clamp(
-                old->strengthOrFull() + (layer.strengthOrFull() - old->strengthOrFull()) * strength, 0.0, 1.0);
-        if (strength < 0.5) layer.enabled = old->enabled, layer.blend = old->blend;
+        blendOwnFields(layer, *old, strength);
     }
     return whole;
 }

@@ -32,6 +32,12 @@ bool has(const Grade& grade, const std::string& stageId) {
 bool hasLayer(const Grade& grade, const std::string& name) {
     return std::any_of(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.name == name; });
 }
+/// Takes what `carried` carries of its own from how it is now.
+template <class Item>
+void saveOwnFieldsOver(Item& carried, const Item& now) {
+    for (const auto& field : ownFieldsOf(carried))
+        if (field.get(carried)) field.set(carried, field.getOrDefault(now));
+}
 Layer& layerNamed(Grade& grade, const std::string& name) {
     return *std::find_if(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.name == name; });
 }
@@ -126,16 +132,13 @@ Preset savedOver(const Preset& preset, const Grade& grade) {
             else if (parameter)
                 value = parameter->defaultValue;
         }
-        if (carried.enabled) carried.enabled = stage.isEnabled();
-        if (carried.strength) carried.strength = stage.strengthOrFull();
+        saveOwnFieldsOver(carried, stage);
     }
     for (Layer& carried : next.carried.look) {
         if (!hasLayer(grade, carried.name)) continue;
         const Layer& layer = *std::find_if(grade.look.begin(), grade.look.end(),
                                            [&](const Layer& l) { return l.name == carried.name; });
-        if (carried.enabled) carried.enabled = layer.isEnabled();
-        if (carried.strength) carried.strength = layer.strengthOrFull();
-        if (carried.blend) carried.blend = layer.blendOrNormal();
+        saveOwnFieldsOver(carried, layer);
     }
     return next;
 }

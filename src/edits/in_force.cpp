@@ -1,4 +1,5 @@
 #include "edits/in_force.h"
+#include "base/first_free.h"
 #include "edits/apply_strength.h"
 #include "edits/carry_over.h"
 #include "edits/preset_words.h"
@@ -22,16 +23,6 @@ Stage* stageOf(Grade& grade, const std::string& id) {
     return at ? &stageAt(grade, *at) : nullptr;
 }
 
-template <class T>
-std::optional<Value> asValue(const std::optional<T>& field) {
-    return field ? std::optional<Value>(*field) : std::nullopt;
-}
-template <class T>
-void fromValue(std::optional<T>& field, const std::optional<Value>& value) {
-    const T* held = value ? std::get_if<T>(&*value) : nullptr;
-    field = held ? std::optional<T>(*held) : std::nullopt;
-}
-
 /// Whether what the path means is there at all.
 bool exists(Grade& grade, const CarryPath& path) {
     return path.stage.empty() ? layerOf(grade, path.layer) != nullptr : stageOf(grade, path.stage) != nullptr;
@@ -41,15 +32,12 @@ bool exists(Grade& grade, const CarryPath& path) {
 std::optional<Value> valueAt(Grade& grade, const CarryPath& path) {
     if (path.stage.empty()) {
         const Layer* layer = layerOf(grade, path.layer);
-        if (!layer) return std::nullopt;
-        return path.parameter == kEnabledWord ? asValue(layer->enabled)
-               : path.parameter == kBlendWord ? asValue(layer->blend)
-                                              : asValue(layer->strength);
+        const auto* field = layer ? ownField(*layer, path.parameter) : nullptr;
+        return field ? field->get(*layer) : std::nullopt;
     }
     const Stage* stage = stageOf(grade, path.stage);
     if (!stage) return std::nullopt;
-    if (path.parameter == kEnabledWord) return asValue(stage->enabled);
-    if (path.parameter == kStrengthWord) return asValue(stage->strength);
+    if (const auto* field = ownField(*stage, path.parameter)) return field->get(*stage);
     const auto at = stage->parameters.find(path.parameter);
     return at == stage->parameters.end() ? std::nullopt : std::optional(at->second);
 }
@@ -57,18 +45,13 @@ std::optional<Value> valueAt(Grade& grade, const CarryPath& path) {
 void setAt(Grade& grade, const CarryPath& path, const std::optional<Value>& value) {
     if (path.stage.empty()) {
         Layer* layer = layerOf(grade, path.layer);
-        if (!layer) return;
-        if (path.parameter == kEnabledWord) fromValue(layer->enabled, value);
-        if (path.parameter == kBlendWord) fromValue(layer->blend, value);
-        if (path.parameter == kStrengthWord) fromValue(layer->strength, value);
+        if (const auto* field = layer ? ownField(*layer, path.parameter) : nullptr) field->set(*layer, value);
         return;
     }
     Stage* stage = stageOf(grade, path.stage);
     if (!stage) return;
-    if (path.parameter == kEnabledWord)
-        fromValue(stage->enabled, value);
-    else if (path.parameter == kStrengthWord)
-        fromValue(stage->strength, value);
+    if (const auto* field = ownField(*stage, path.parameter))
+        field->set(*stage, value);
     else if (value)
         stage->parameters[path.parameter] = *value;
     else
@@ -79,9 +62,8 @@ void setAt(Grade& grade, const CarryPath& path, const std::optional<Value>& valu
 std::vector<Change> madeValues(const InForce& preset) {
     std::vector<Change> values;
     for (const Stage& stage : preset.madeStages) {
-        if (stage.enabled) values.push_back({{Part::Look, "", stage.id, kEnabledWord}, {}, asValue(stage.enabled)});
-        if (stage.strength)
-            values.push_back({{Part::Look, "", stage.id, kStrengthWord}, {}, asValue(stage.strength)});
+        for (const auto& field : ownFieldsOf(stage))
+            if (auto value = field.get(stage)) values.push_back({{Part::Look, "", stage.id, field.word}, {}, value});
         for (const auto& [id, value] : stage.parameters)
             values.push_back({{Part::Look, "", stage.id, id}, {}, value});
     }
@@ -101,7 +83,7 @@ Change* laterSetter(std::vector<InForce>& all, std::size_t index, const CarryPat
 }
 
 bool isEmptied(const Stage& stage) {
-    return !stage.enabled && !stage.strength && stage.parameters.empty();
+    return !hasOwnFields(stage) && stage.parameters.empty();
 }
 
 std::vector<Stage>* runOf(Grade& grade, const std::string& stageId) {
@@ -157,8 +139,9 @@ std::map<std::string, std::string> renameTaken(std::vector<Layer>& look, std::se
     std::map<std::string, std::string> renamed;
     const auto rename = [&](std::string& id, const std::string& stem) {
         if (!others.contains(id)) return;
-        std::string fresh;
-        for (int n = 1; fresh.empty() || !taken.insert(fresh).second; ++n) fresh = stem + "-" + std::to_string(n);
+        const std::string fresh = firstFree([&](int n) { return stem + "-" + std::to_string(n); },
+                                            [&](const std::string& each) { return taken.contains(each); });
+        taken.insert(fresh);
         renamed[id] = fresh;
         id = fresh;
     };
@@ -333,8 +316,9 @@ bool isChangedSince(const PictureWork& work, std::size_t index) {
     if (std::any_of(made.begin(), made.end(), differs)) return true;
     return std::any_of(entry.madeLayers.begin(), entry.madeLayers.end(), [&](const Layer& was) {
         const Layer* layer = layerOf(now.grade, was.id);
-        return !layer || layer->strength != was.strength || layer->enabled != was.enabled ||
-               layer->blend != was.blend;
+        const auto& fields = ownFieldsOf(was);
+        return !layer ||
+               std::any_of(fields.begin(), fields.end(), [&](const auto& f) { return f.get(*layer) != f.get(was); });
     });
 }
 

@@ -1,6 +1,6 @@
 #include "grade/grade.h"
 
-#include <set>
+#include <algorithm>
 
 namespace baryton {
 
@@ -37,12 +37,40 @@ std::optional<StagePlace> findStage(const Grade& grade, const std::string& stage
     return std::nullopt;
 }
 
+namespace {
+
+/// Raises the number of the id's stem to the id's. What is no stem and number, or one of more than eight digits, was
+/// given by a hand and can't clash with what freeId makes.
+void note(GivenIds& given, const std::string& id) {
+    const auto dash = id.rfind('-');
+    if (dash == std::string::npos) return;
+    const std::string number = id.substr(dash + 1);
+    constexpr std::size_t mostDigits = 8;
+    if (number.empty() || number.size() > mostDigits || number[0] == '0') return;
+    if (number.find_first_not_of("0123456789") != std::string::npos) return;
+    int& highest = given.highest[id.substr(0, dash)];
+    highest = std::max(highest, std::stoi(number));
+}
+
+void noteAll(GivenIds& given, const Grade& grade) {
+    for (const auto& place : stagePlaces(grade)) note(given, stageAt(grade, place).id);
+    for (const auto& layer : grade.look) note(given, layer.id);
+}
+
+} // namespace
+
 std::string freeId(const Grade& grade, const std::string& stem) {
-    std::set<std::string> taken;
-    for (const auto& place : stagePlaces(grade)) taken.insert(stageAt(grade, place).id);
-    for (const auto& layer : grade.look) taken.insert(layer.id);
-    for (int n = 1;; ++n)
-        if (std::string id = stem + "-" + std::to_string(n); !taken.contains(id)) return id;
+    GivenIds given = grade.given;
+    noteAll(given, grade);
+    return stem + "-" + std::to_string(given.highest[stem] + 1);
+}
+
+void noteGivenIds(Grade& grade, const GivenIds& others) {
+    for (const auto& [stem, number] : others.highest) {
+        int& highest = grade.given.highest[stem];
+        highest = std::max(highest, number);
+    }
+    noteAll(grade.given, grade);
 }
 
 } // namespace baryton

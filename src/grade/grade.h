@@ -54,11 +54,20 @@ struct Layer {
     bool operator==(const Layer&) const = default;
 };
 
+/// The highest number that an id of each stem ever had ("curves-3": 3 of "curves"), so that none comes back after its
+/// stage is gone: what is kept elsewhere under an id, in takes, presets in force and steps of undo, never comes to
+/// mean another stage. It is no part of what a grade *is*: grades that differ in it alone are equal.
+struct GivenIds {
+    std::map<std::string, int> highest;
+    bool operator==(const GivenIds&) const { return true; }
+};
+
 /// Everything done to one picture, as a plain value: copying takes a snapshot, comparing finds changes.
 struct Grade {
     std::vector<Stage> prep;   ///< this picture only: exposure, white balance; each type once
     std::vector<Layer> look;   ///< the style, in the order it acts
     std::vector<Stage> finish; ///< over the whole frame; each type once
+    GivenIds given;
     UnknownFields unknown;
 
     bool operator==(const Grade&) const = default;
@@ -82,7 +91,9 @@ std::optional<StagePlace> findStage(const Grade& grade, const std::string& stage
 /// The run of stages that a place belongs to.
 std::vector<Stage>& stagesOf(Grade& grade, const StagePlace& place);
 
-/// An id that no stage or layer of the grade has: the stem and the first free number.
+/// An id that no stage or layer of the grade has or, as far as `given` knows, had: the stem and the next number.
 std::string freeId(const Grade& grade, const std::string& stem);
+/// Notes in `given` the ids that stand in the grade, and those that another version of the picture has given.
+void noteGivenIds(Grade& grade, const GivenIds& others = {});
 
 } // namespace baryton

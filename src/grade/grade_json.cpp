@@ -1,9 +1,11 @@
 #include "grade/grade_json.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/first_free.h"
 #include "base/words.h"
 #include "grade/file_json.h"
 #include "grade/json_parts.h"
+#include "grade/own_fields.h"
 
 #include <algorithm>
 #include <cmath>
@@ -17,19 +19,11 @@ namespace {
 constexpr std::size_t kMostFileBytes = std::size_t(256) << 20;
 
 /// The fields of `json` that are not in `known`.
-UnknownFields unknownFields(const Json& json, std::initializer_list<const char*> known) {
+UnknownFields unknownFields(const Json& json, const std::vector<std::string>& known) {
     Json rest;
     for (const auto& [key, value] : json.items())
-        if (std::find_if(known.begin(), known.end(), [&](const char* k) { return key == k; }) == known.end())
-            rest[key] = value;
+        if (std::find(known.begin(), known.end(), key) == known.end()) rest[key] = value;
     return unknownFromJson(rest);
-}
-
-template <class T>
-std::optional<T> optionalField(const Json& json, const char* key) {
-    const auto at = json.find(key);
-    if (at == json.end()) return std::nullopt;
-    return at->get<T>();
 }
 
 std::string floatsToText(const std::vector<float>& floats) {
@@ -109,17 +103,27 @@ Value valueFromJson(const Json& json, const std::string& path) {
 
 namespace {
 
+/// Reads the id and the own fields of a stage or layer, and keeps the fields that are in neither them nor `others`.
+template <class Item>
+void commonFromJson(Item& item, const Json& json, std::vector<std::string> others, const std::string& path) {
+    item.id = json.value("id", "");
+    others.emplace_back("id");
+    for (const auto& field : ownFieldsOf(item)) {
+        if (const auto at = json.find(field.word); at != json.end())
+            field.set(item, valueFromJson(*at, path + "/" + field.word));
+        others.push_back(field.word);
+    }
+    item.unknown = unknownFields(json, others);
+}
+
 Stage stageFromJson(const Json& json, const std::string& path) {
     Stage stage;
-    stage.id = json.value("id", "");
+    commonFromJson(stage, json, {"type", "label", "parameters"}, path);
     stage.type = json.at("type").get<std::string>();
     stage.label = json.value("label", "");
-    stage.enabled = optionalField<bool>(json, "enabled");
-    stage.strength = optionalField<double>(json, "strength");
     if (const auto at = json.find("parameters"); at != json.end())
         for (const auto& [id, value] : at->items())
             stage.parameters[id] = valueFromJson(value, path + "/parameters/" + id);
-    stage.unknown = unknownFields(json, {"id", "type", "label", "enabled", "strength", "parameters"});
     return stage;
 }
 
@@ -139,8 +143,8 @@ template <class Item>
 Json commonToJson(const Item& item) {
     Json json = unknownToJson(item.unknown);
     if (!item.id.empty()) json["id"] = item.id;
-    if (item.enabled) json["enabled"] = *item.enabled;
-    if (item.strength) json["strength"] = *item.strength;
+    for (const auto& field : ownFieldsOf(item))
+        if (const auto value = field.get(item)) json[field.word] = valueToJson(*value);
     return json;
 }
 
@@ -165,10 +169,9 @@ void repairIds(Grade& grade) {
     std::set<std::string> seen;
     const auto repair = [&](auto& item, const std::string& stem) {
         if (item.id.empty() || !seen.insert(item.id).second) {
-            item.id.clear();
-            int n = 1;
-            do item.id = stem + "-" + std::to_string(n++);
-            while (!seen.insert(item.id).second);
+            item.id = firstFree([&](int n) { return stem + "-" + std::to_string(n); },
+                                [&](const std::string& id) { return seen.contains(id); });
+            seen.insert(item.id);
         }
     };
     for (auto& stage : grade.prep) repair(stage, stage.type);
@@ -179,6 +182,19 @@ void repairIds(Grade& grade) {
     for (auto& stage : grade.finish) repair(stage, stage.type);
 }
 
+/// Only numbers that the ids in the grade don't tell by themselves are written.
+Json givenToJson(const Grade& grade) {
+    Grade bare = grade;
+    bare.given = {};
+    noteGivenIds(bare);
+    Json json = Json::object();
+    for (const auto& [stem, number] : grade.given.highest) {
+        const auto known = bare.given.highest.find(stem);
+        if (known == bare.given.highest.end() || known->second < number) json[stem] = number;
+    }
+    return json;
+}
+
 } // namespace
 
 std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::string& path) {
@@ -187,14 +203,11 @@ std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::
     if (at == json.end()) return layers;
     for (std::size_t i = 0; i < at->size(); ++i) {
         const Json& item = (*at)[i];
+        const std::string place = path + "/" + key + "/" + std::to_string(i);
         Layer layer;
-        layer.id = item.value("id", "");
+        commonFromJson(layer, item, {"name", "stages"}, place);
         layer.name = item.value("name", "");
-        layer.enabled = optionalField<bool>(item, "enabled");
-        layer.strength = optionalField<double>(item, "strength");
-        layer.stages = stagesFromJson(item, "stages", path + "/" + key + "/" + std::to_string(i));
-        layer.blend = optionalField<std::string>(item, "blend");
-        layer.unknown = unknownFields(item, {"id", "name", "enabled", "strength", "blend", "stages"});
+        layer.stages = stagesFromJson(item, "stages", place);
         layers.push_back(std::move(layer));
     }
     return layers;
@@ -205,7 +218,6 @@ Json layersToJson(const std::vector<Layer>& layers) {
     for (const auto& layer : layers) {
         Json item = commonToJson(layer);
         item["name"] = layer.name;
-        if (layer.blend) item["blend"] = *layer.blend;
         item["stages"] = stagesToJson(layer.stages);
         all.push_back(std::move(item));
     }
@@ -218,6 +230,10 @@ Grade gradeFromJson(const Json& json, const std::string& path) {
     grade.look = layersFromJson(json, "look", path);
     grade.finish = stagesFromJson(json, "finish", path);
     repairIds(grade);
+    const auto given = json.find("givenIds");
+    if (given != json.end())
+        for (const auto& [stem, number] : given->items()) grade.given.highest[stem] = number.get<int>();
+    noteGivenIds(grade);
     return grade;
 }
 
@@ -225,6 +241,7 @@ void gradeIntoJson(const Grade& grade, Json& json) {
     json["prep"] = stagesToJson(grade.prep);
     json["look"] = layersToJson(grade.look);
     json["finish"] = stagesToJson(grade.finish);
+    if (Json given = givenToJson(grade); !given.empty()) json["givenIds"] = std::move(given);
 }
 
 Preset presetFromJson(const Json& json, const std::string& path) {
@@ -248,8 +265,8 @@ Preset presetFromJson(const Json& json, const std::string& path) {
                         words("take the cover out, or write a JPEG as base64"));
     }
     preset.carried = gradeFromJson(json, path);
-    preset.unknown =
-        unknownFields(json, {"format", "version", "name", "notes", "author", "covers", "prep", "look", "finish"});
+    preset.unknown = unknownFields(
+        json, {"format", "version", "name", "notes", "author", "covers", "prep", "look", "finish", "givenIds"});
     return preset;
 }
 
@@ -312,7 +329,7 @@ Grade gradeFromText(const std::string& text) {
     Json json = parseFileJson(text, "baryton-grade");
     unshareLuts(json);
     Grade grade = gradeFromJson(json);
-    grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish"});
+    grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish", "givenIds"});
     return grade;
 }
 
@@ -327,14 +344,14 @@ PictureWork workFromText(const std::string& text) {
     unshareLuts(json);
     PictureWork work;
     work.grade = gradeFromJson(json);
-    work.grade.unknown =
-        unknownFields(json, {"format", "version", "prep", "look", "finish", "take", "takes", "from", "inForce"});
+    work.grade.unknown = unknownFields(
+        json, {"format", "version", "prep", "look", "finish", "givenIds", "take", "takes", "from", "inForce"});
     work.inForce = inForceFromJson(json, "");
     const Json takes = json.value("takes", Json::array());
     for (std::size_t i = 0; i < takes.size(); ++i) {
         const std::string path = "/takes/" + std::to_string(i);
         Take take{takes[i].value("name", ""), gradeFromJson(takes[i], path), inForceFromJson(takes[i], path)};
-        take.grade.unknown = unknownFields(takes[i], {"name", "prep", "look", "finish", "inForce"});
+        take.grade.unknown = unknownFields(takes[i], {"name", "prep", "look", "finish", "givenIds", "inForce"});
         work.takes.push_back(std::move(take));
     }
     work.from = std::clamp(json.value("from", kStartTake), kStartTake, static_cast<int>(work.takes.size()) - 1);

@@ -8,8 +8,7 @@ namespace baryton {
 namespace {
 
 void setCarried(Stage& target, const Stage& carried) {
-    if (carried.enabled) target.enabled = carried.enabled;
-    if (carried.strength) target.strength = carried.strength;
+    setOwnFields(target, carried);
     for (const auto& [id, value] : carried.parameters) target.parameters[id] = value;
 }
 
@@ -75,9 +74,7 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
             at = std::find_if(result.look.begin() + below, result.look.end(),
                               [&](const Layer& l) { return l.name == carried.name; });
         if (at != result.look.end()) {
-            if (carried.enabled) at->enabled = carried.enabled;
-            if (carried.strength) at->strength = carried.strength;
-            if (carried.blend) at->blend = carried.blend;
+            setOwnFields(*at, carried);
             setStages(result, at->stages, carried.stages);
             continue;
         }
@@ -101,16 +98,17 @@ namespace {
 /// Calls `visit` with the path and the value of everything that is present, in the order it stands in the grade.
 template <class Visit>
 void visitPresent(const Grade& grade, const Visit& visit) {
+    const auto visitOwn = [&](CarryPath path, const auto& item) {
+        for (const auto& field : ownFieldsOf(item))
+            if (const auto value = field.get(item)) path.parameter = field.word, visit(path, *value);
+    };
     const auto visitStage = [&](Part part, const std::string& layer, const Stage& stage) {
-        if (stage.enabled) visit({part, layer, stage.id, kEnabledWord}, Value(*stage.enabled));
-        if (stage.strength) visit({part, layer, stage.id, kStrengthWord}, Value(*stage.strength));
+        visitOwn({part, layer, stage.id, ""}, stage);
         for (const auto& [id, value] : stage.parameters) visit({part, layer, stage.id, id}, value);
     };
     for (const Stage& stage : grade.prep) visitStage(Part::Prep, "", stage);
     for (const Layer& layer : grade.look) {
-        if (layer.enabled) visit({Part::Look, layer.id, "", kEnabledWord}, Value(*layer.enabled));
-        if (layer.strength) visit({Part::Look, layer.id, "", kStrengthWord}, Value(*layer.strength));
-        if (layer.blend) visit({Part::Look, layer.id, "", kBlendWord}, Value(*layer.blend));
+        visitOwn({Part::Look, layer.id, "", ""}, layer);
         for (const Stage& stage : layer.stages) visitStage(Part::Look, layer.id, stage);
     }
     for (const Stage& stage : grade.finish) visitStage(Part::Finish, "", stage);
@@ -138,8 +136,8 @@ Grade carve(const Grade& grade, const IncludeSet& include,
             any = any || found;
             return found;
         };
-        if (has(kEnabledWord)) carved.enabled = stage.isEnabled();
-        if (has(kStrengthWord)) carved.strength = stage.strengthOrFull();
+        for (const auto& field : ownFieldsOf(stage))
+            if (has(field.word)) field.set(carved, field.getOrDefault(stage));
         for (const auto& [id, value] : stage.parameters)
             if (has(id)) carved.parameters[id] = value;
         if (const auto known = defaults.find(stage.id); known != defaults.end())
@@ -153,12 +151,10 @@ Grade carve(const Grade& grade, const IncludeSet& include,
         Layer carved;
         carved.id = layer.id;
         carved.name = layer.name;
-        if (wanted.contains({Part::Look, layer.id, "", kEnabledWord})) carved.enabled = layer.isEnabled();
-        if (wanted.contains({Part::Look, layer.id, "", kStrengthWord})) carved.strength = layer.strengthOrFull();
-        if (wanted.contains({Part::Look, layer.id, "", kBlendWord})) carved.blend = layer.blendOrNormal();
+        for (const auto& field : ownFieldsOf(layer))
+            if (wanted.contains({Part::Look, layer.id, "", field.word})) field.set(carved, field.getOrDefault(layer));
         for (const auto& stage : layer.stages) carveStage(Part::Look, layer.id, stage, carved.stages);
-        if (carved.enabled || carved.strength || carved.blend || !carved.stages.empty())
-            result.look.push_back(std::move(carved));
+        if (hasOwnFields(carved) || !carved.stages.empty()) result.look.push_back(std::move(carved));
     }
     for (const auto& stage : grade.finish) carveStage(Part::Finish, "", stage, result.finish);
     return result;
@@ -179,18 +175,12 @@ Preset withEntry(const Preset& preset, const CarryPath& path, const Value& value
     const auto carried = presentIn(preset.carried);
     if (std::find(carried.begin(), carried.end(), path) == carried.end()) return next;
     const auto set = [&](auto& item) {
-        const auto* number = std::get_if<double>(&value);
-        const auto* on = std::get_if<bool>(&value);
-        if (path.parameter == kEnabledWord && on) item.enabled = *on;
-        if (path.parameter == kStrengthWord && number) item.strength = *number;
+        const auto* field = ownField(item, path.parameter);
+        if (field && field->defaultValue.index() == value.index()) field->set(item, value);
     };
     if (path.stage.empty()) {
         for (Layer& layer : next.carried.look)
-            if (layer.id == path.layer) {
-                set(layer);
-                const auto* mode = std::get_if<std::string>(&value);
-                if (path.parameter == kBlendWord && mode) layer.blend = *mode;
-            }
+            if (layer.id == path.layer) set(layer);
         return next;
     }
     if (const auto place = findStage(next.carried, path.stage)) {

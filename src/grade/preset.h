@@ -1,5 +1,5 @@
 #pragma once
-#include "grade/grade.h"
+#include "grade/own_fields.h"
 
 namespace baryton {
 
@@ -34,17 +34,14 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
 std::string applyModeId(ApplyMode mode);
 std::optional<ApplyMode> applyModeFromId(const std::string& id);
 
-/// One thing of a grade that a preset can carry: a parameter, or the word "enabled" or "strength" of a stage or
-/// layer.
+/// One thing of a grade that a preset can carry: a parameter of a stage, or an own field of a stage or layer.
 struct CarryPath {
     Part part = Part::Look;
     std::string layer;     ///< layer id, in the Look
     std::string stage;     ///< stage id; empty when the layer itself is meant
-    std::string parameter; ///< parameter id, or "enabled", "strength"
+    std::string parameter; ///< parameter id, or the word of an own field
     auto operator<=>(const CarryPath&) const = default;
 };
-/// A stage's or layer's own switch and strength in a CarryPath, and a layer's blend mode.
-inline const std::string kEnabledWord = "enabled", kStrengthWord = "strength", kBlendWord = "blend";
 
 using IncludeSet = std::vector<CarryPath>;
 

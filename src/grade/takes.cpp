@@ -1,4 +1,5 @@
 #include "grade/takes.h"
+#include "base/first_free.h"
 
 #include <algorithm>
 
@@ -7,10 +8,11 @@ namespace baryton {
 namespace {
 
 std::string freeName(const std::vector<Take>& takes) {
-    for (std::size_t n = 1;; ++n) {
-        std::string name = "Take " + std::to_string(n);
-        if (std::none_of(takes.begin(), takes.end(), [&](const Take& t) { return t.name == name; })) return name;
-    }
+    return firstFree([](int n) { return "Take " + std::to_string(n); },
+                     [&](const std::string& name) {
+                         return std::any_of(takes.begin(), takes.end(),
+                                            [&](const Take& t) { return t.name == name; });
+                     });
 }
 
 bool isThere(const PictureWork& work, int take) {

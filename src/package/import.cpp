@@ -1,6 +1,7 @@
 #include "package/import.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/first_free.h"
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "render/program.h"
@@ -329,10 +330,10 @@ LibraryEdit importEdit(const ImportAccount& account, const Library& library) {
             if (!fs::exists(each, ignored) && !added(each))
                 edit.changes.push_back({FileChange::Kind::Folder, each, {}, {}, {}});
         const fs::path wanted = folder / fileNameOf(item);
-        fs::path file = wanted;
         const bool mayReplace = item.choice == Choice::Replace;
-        for (int n = 2; taken.contains(file) || (!mayReplace && fs::exists(file, ignored)); ++n)
-            file = folder / (wanted.stem().string() + " " + std::to_string(n) + wanted.extension().string());
+        const fs::path file = freeFile(wanted, [&](const fs::path& each) {
+            return taken.contains(each) || (!mayReplace && fs::exists(each, ignored));
+        });
         taken.insert(file);
         std::string bytes = item.bytes;
         if (item.kind == LibraryEntry::Kind::Preset && file != wanted) { // a preset is called like its file

@@ -1,6 +1,7 @@
 #include "package/library.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/first_free.h"
 #include "base/natural_order.h"
 #include "base/words.h"
 #include "lut/bake.h"
@@ -49,13 +50,9 @@ void requireName(const std::string& name, const std::string& missing) {
         throw Error("", "", missing, words("type at least one letter"));
 }
 
-/// The file, or the first one with a number behind its name that is not there yet.
-fs::path freeFile(const fs::path& file, const std::set<fs::path>& taken = {}) {
+bool isThere(const fs::path& file) {
     std::error_code ignored;
-    fs::path next = file;
-    for (int n = 2; fs::exists(next, ignored) || taken.contains(next); ++n)
-        next = file.parent_path() / (file.stem().string() + " " + std::to_string(n) + file.extension().string());
-    return next;
+    return fs::exists(file, ignored);
 }
 
 std::string counted(const std::vector<LibraryEntry>& entries) {
@@ -201,14 +198,11 @@ void Library::renameInIndex(LibraryEdit& edit, const std::vector<std::pair<std::
 LibraryEdit Library::add(const Preset& preset, const std::string& group, bool keepBoth) const {
     Preset named = preset;
     requireName(named.name, words("a preset needs a name"));
+    named.name = firstFree([&](int n) { return n == 1 ? preset.name : preset.name + " " + std::to_string(n); },
+                           [&](const std::string& name) { return keepBoth && isThere(fileFor(group, name)); });
     fs::path file = fileFor(group, named.name);
-    std::error_code ignored;
-    for (int n = 2; keepBoth && fs::exists(file, ignored); ++n) {
-        named.name = preset.name + " " + std::to_string(n);
-        file = fileFor(group, named.name);
-    }
     // Two names can come to one file name ("a/b", "a:b"): only the same name replaces.
-    if (fs::exists(file, ignored) && entryFor(file, Luts::Read).name != named.name) file = freeFile(file);
+    if (isThere(file) && entryFor(file, Luts::Read).name != named.name) file = freeFile(file, isThere);
     LibraryEdit edit{inWords("Save preset {}", named.name), {}};
     addFolder(edit, group);
     edit.changes.push_back(contentChange(file, presetToText(named)));
@@ -218,7 +212,7 @@ LibraryEdit Library::add(const Preset& preset, const std::string& group, bool ke
 LibraryEdit Library::addFile(const std::string& bytes, const std::string& fileName, const std::string& group,
                              bool keepBoth) const {
     fs::path file = folderFor(group) / safeFileName(fileName);
-    if (keepBoth) file = freeFile(file);
+    if (keepBoth) file = freeFile(file, isThere);
     LibraryEdit edit{inWords("Add {}", file.filename().string()), {}};
     addFolder(edit, group);
     edit.changes.push_back(contentChange(file, bytes));
@@ -269,7 +263,9 @@ LibraryEdit Library::move(const std::vector<LibraryEntry>& entries, const std::s
         if (entry.file.parent_path() == folderFor(group) || !moved.insert(entry.file).second) continue;
         // The same name twice in a group: both stay, one with a number. A preset's name is its file's, so it is
         // written anew then.
-        const fs::path wanted = folderFor(group) / entry.file.filename(), file = freeFile(wanted, taken);
+        const fs::path wanted = folderFor(group) / entry.file.filename(),
+                       file = freeFile(wanted,
+                                       [&](const fs::path&each) { return taken.contains(each) || isThere(each); });
         taken.insert(file);
         if (file == wanted || !entry.preset || entry.kind == LibraryEntry::Kind::Lut) {
             edit.changes.push_back({FileChange::Kind::Move, entry.file, {}, {}, file});
@@ -321,7 +317,8 @@ LibraryEdit Library::renameGroup(const std::string& group, const std::string& na
 
 LibraryEdit Library::removeGroup(const std::string& group) const {
     LibraryEdit edit{inWords("Delete group {}", group), {}};
-    edit.changes.push_back({FileChange::Kind::Move, root_ / group, {}, {}, freeFile(root_ / kDeletedFolder / group)});
+    edit.changes.push_back(
+        {FileChange::Kind::Move, root_ / group, {}, {}, freeFile(root_ / kDeletedFolder / group, isThere)});
     renameInIndex(edit, {{group + "/", ""}});
     return edit;
 }

@@ -9,6 +9,7 @@ namespace baryton {
 namespace {
 struct alignas(64) Kept {
     float planes[kKeepSlots][3][kBlockPixels];
+    float weights[kKeepSlots][kBlockPixels];
 };
 } // namespace
 
@@ -41,9 +42,12 @@ void PointRun::operator()(const Block& whole) const {
                     std::memcpy(kept.planes[step.slot][k], planes[k], block.count * sizeof(float));
                 break;
             }
+            case PointStep::Kind::Weigh:
+                runLimitWeights(under, kBlockPixels, step.limits, block.count, kept.weights[step.slot]);
+                break;
             case PointStep::Kind::Mix:
-                if (step.limits)
-                    runMixLimited(under, kBlockPixels, step.strength, *step.limits, block);
+                if (step.isWeighted)
+                    runMixWeighted(under, kBlockPixels, step.strength, kept.weights[step.slot], block);
                 else
                     runMix(under, kBlockPixels, step.strength, block);
                 break;

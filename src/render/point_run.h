@@ -4,19 +4,21 @@
 #include "stages/limits.h"
 
 #include <array>
-#include <optional>
 #include <vector>
 
 namespace baryton {
 
 /// One step over single pixels.
 struct PointStep {
-    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Mix, Blend } kind = Kind::Stage;
+    /// Keep sets the colours aside in a slot; Weigh makes a slot's plane of weights, by which its Mix is then laid
+    /// over the kept colours.
+    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Weigh, Mix, Blend } kind = Kind::Stage;
     Kernel kernel;                      ///< Stage
     std::array<float, 9> matrix{};      ///< Matrix
-    int slot = 0;                       ///< Keep, Mix
+    int slot = 0;                       ///< Keep, Weigh, Mix, Blend
     float strength = 1;                 ///< Mix, Blend: result · strength + kept · (1 − strength)
-    std::optional<Limits> limits;       ///< Mix: where the stage acts
+    Limits limits;                      ///< Weigh: by the kept colours
+    bool isWeighted = false;            ///< Mix: the strength is multiplied by the slot's weights
     BlendMode mode = BlendMode::Normal; ///< Blend
 };
 

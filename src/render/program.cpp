@@ -73,10 +73,15 @@ private:
             const ParameterReader parameters(type, stage);
             const auto limits = type.standsIn(Part::Look) ? Limits::of(parameters) : std::nullopt;
             const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
+            if (limits) {
+                Step& weigh = push(Step::Kind::Weigh);
+                weigh.slot = slot;
+                weigh.limits = *limits;
+            }
             addKernel(type.compile(parameters));
             if (slot < 0) continue;
             mix(slot, stage.strengthOrFull());
-            steps().back().limits = limits;
+            steps().back().isWeighted = limits.has_value();
         }
     }
 

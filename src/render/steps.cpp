@@ -55,15 +55,25 @@ HWY_INLINE V LimitWeight(const Limits& limits, const OklabMatrices& m, V r, V g,
     return hn::Mul(tone, hn::MulAdd(hn::Sub(one, closed), Splat(limits.openHue), closed));
 }
 
-void MixLimitedBlock(const float* kept, std::size_t stride, float strength, const Limits& limits,
-                     const Block& block) {
+void LimitWeightsBlock(const float* kept, std::size_t stride, const Limits& limits, std::size_t count,
+                       float* weights) {
     const D d;
     const OklabMatrices& m = oklabMatrices();
+    for (std::size_t i = 0; i < count; i += hn::Lanes(d))
+        hn::StoreU(LimitWeight(limits, m, hn::LoadU(d, kept + i), hn::LoadU(d, kept + stride + i),
+                               hn::LoadU(d, kept + 2 * stride + i)),
+                   d, weights + i);
+}
+
+void MixWeightedBlock(const float* kept, std::size_t stride, float strength, const float* weights,
+                      const Block& block) {
+    const D d;
+    const V s = Splat(strength);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
-        const V r0 = hn::LoadU(d, kept + i), g0 = hn::LoadU(d, kept + stride + i),
-                b0 = hn::LoadU(d, kept + 2 * stride + i);
-        const V w = hn::Mul(Splat(strength), LimitWeight(limits, m, r0, g0, b0));
-        r = Mixed(r0, r, w), g = Mixed(g0, g, w), b = Mixed(b0, b, w);
+        const V w = hn::Mul(s, hn::LoadU(d, weights + i));
+        V* channels[3] = {&r, &g, &b};
+        for (std::size_t k = 0; k < 3; ++k)
+            *channels[k] = Mixed(hn::LoadU(d, kept + k * stride + i), *channels[k], w);
     });
 }
 
@@ -89,7 +99,8 @@ HWY_EXPORT(ToLinearBlock);
 HWY_EXPORT(ToEncodedBlock);
 HWY_EXPORT(MatrixBlock);
 HWY_EXPORT(MixBlock);
-HWY_EXPORT(MixLimitedBlock);
+HWY_EXPORT(MixWeightedBlock);
+HWY_EXPORT(LimitWeightsBlock);
 HWY_EXPORT(BlendBlock);
 
 void runToLinear(const Block& block) {
@@ -105,9 +116,13 @@ void runMix(const float* kept, std::size_t keptStride, float strength, const Blo
     HWY_DYNAMIC_DISPATCH(MixBlock)(kept, keptStride, strength, block);
 }
 
-void runMixLimited(const float* kept, std::size_t keptStride, float strength, const Limits& limits,
-                   const Block& block) {
-    HWY_DYNAMIC_DISPATCH(MixLimitedBlock)(kept, keptStride, strength, limits, block);
+void runMixWeighted(const float* kept, std::size_t keptStride, float strength, const float* weights,
+                    const Block& block) {
+    HWY_DYNAMIC_DISPATCH(MixWeightedBlock)(kept, keptStride, strength, weights, block);
+}
+void runLimitWeights(const float* kept, std::size_t keptStride, const Limits& limits, std::size_t count,
+                     float* weights) {
+    HWY_DYNAMIC_DISPATCH(LimitWeightsBlock)(kept, keptStride, limits, count, weights);
 }
 void runBlend(const float* kept, std::size_t keptStride, float strength, BlendMode mode, const Block& block) {
     HWY_DYNAMIC_DISPATCH(BlendBlock)(kept, keptStride, strength, mode, block);

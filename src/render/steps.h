@@ -13,9 +13,12 @@ void runMatrix(const float* matrix, const Block& block);
 /// block · strength + kept · (1 − strength); `kept` holds three planes, `keptStride` floats apart.
 void runMix(const float* kept, std::size_t keptStride, float strength, const Block& block);
 
-/// The same with the strength times each kept colour's weight within the limits.
-void runMixLimited(const float* kept, std::size_t keptStride, float strength, const Limits& limits,
-                   const Block& block);
+/// The same with the strength times each pixel's weight.
+void runMixWeighted(const float* kept, std::size_t keptStride, float strength, const float* weights,
+                    const Block& block);
+/// The weights of kept colours within limits, as a plane of `count` pixels, a multiple of kRowPad.
+void runLimitWeights(const float* kept, std::size_t keptStride, const Limits& limits, std::size_t count,
+                     float* weights);
 /// Lays the block over what was kept by a blend mode, and mixes by strength.
 void runBlend(const float* kept, std::size_t keptStride, float strength, BlendMode mode, const Block& block);
 

@@ -2,6 +2,7 @@
 #include "base/words.h"
 #include "colour/hue_scale.h"
 #include "stages/blend.h"
+#include "stages/own_field_type.h"
 
 #include <algorithm>
 #include <cmath>
@@ -207,6 +208,34 @@ bool isRisingCurve(const Curve& curve) {
     return curve.size() != 1;
 }
 
+void validateValue(const ParameterType& type, const Value& value, const std::string& at,
+                   const std::string& optionHint, std::vector<Error>& errors) {
+    if (value.index() != type.defaultValue.index()) {
+        errors.emplace_back("", at, type.name + " must be " + kindWord(type.kind), "correct the value");
+        return;
+    }
+    if (!isOption(type, value))
+        errors.emplace_back("", at, type.name + " can't be \"" + std::get<std::string>(value).substr(0, 40) + "\"",
+                            optionHint);
+    if (const auto* number = std::get_if<double>(&value);
+        number && !(*number >= type.minimum && *number <= type.maximum))
+        errors.emplace_back("", at,
+                            fmt::format("{} is {}, outside {}…{}", type.name, *number, type.minimum, type.maximum),
+                            "write a number within the range");
+    if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
+        errors.emplace_back(
+            "", at, type.name + ": the points must rise in x by at least 1/1024, lie within −4…4 and be at least two",
+            "sort the points, or take out those that stand on one another");
+}
+
+template <class Item>
+void validateOwnFields(const Item& item, const std::string& path, std::vector<Error>& errors) {
+    for (const auto& field : ownFieldsOf(item))
+        if (const auto value = field.get(item))
+            validateValue(ownFieldType(field.word), *value, path + "/" + field.word,
+                          "write one of the words of docs/formats/preset.md", errors);
+}
+
 void validateStage(const Stage& stage, Part part, const std::string& path, std::vector<Error>& errors) {
     const StageType* type = findStageType(stage.type);
     if (!type) {
@@ -217,35 +246,35 @@ void validateStage(const Stage& stage, Part part, const std::string& path, std::
     if (!type->standsIn(part))
         errors.emplace_back("", path + "/type", type->name + " can't stand in " + partName(part),
                             "move it to " + partName(type->parts[0]));
+    validateOwnFields(stage, path, errors);
     for (const auto& [id, value] : stage.parameters) {
         const std::string at = path + "/parameters/" + id;
-        const ParameterType* parameter = type->parameter(id);
-        if (!parameter) {
+        if (const ParameterType* parameter = type->parameter(id))
+            validateValue(*parameter, value, at, "write one of the words that baryton-cli stages lists", errors);
+        else
             errors.emplace_back("", at, type->name + " has no parameter \"" + id + "\"",
                                 "see baryton-cli stages for those it has");
-            continue;
-        }
-        if (value.index() != parameter->defaultValue.index()) {
-            errors.emplace_back("", at, parameter->name + " must be " + kindWord(parameter->kind),
-                                "correct the value");
-            continue;
-        }
-        if (!isOption(*parameter, value))
-            errors.emplace_back("", at,
-                                parameter->name + " can't be \"" + std::get<std::string>(value).substr(0, 40) + "\"",
-                                "write one of the words that baryton-cli stages lists");
-        if (const auto* number = std::get_if<double>(&value);
-            number && !(*number >= parameter->minimum && *number <= parameter->maximum))
-            errors.emplace_back("", at,
-                                fmt::format("{} is {}, outside {}…{}", parameter->name, *number, parameter->minimum,
-                                            parameter->maximum),
-                                "write a number within the range");
-        if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
-            errors.emplace_back(
-                "", at,
-                parameter->name +
-                    ": the points must rise in x by at least 1/1024, lie within −4…4 and be at least two",
-                "sort the points, or take out those that stand on one another");
+    }
+}
+
+/// Whether the value is one that `repaired` keeps; a number may lie outside the range.
+bool canStay(const ParameterType& type, const Value& value) {
+    const auto* curve = std::get_if<Curve>(&value);
+    return value.index() == type.defaultValue.index() && (!curve || isRisingCurve(*curve)) && isOption(type, value);
+}
+
+void holdToRange(const ParameterType& type, Value& value) {
+    if (auto* number = std::get_if<double>(&value)) *number = std::clamp(*number, type.minimum, type.maximum);
+}
+
+template <class Item>
+void repairOwnFields(Item& item) {
+    for (const auto& field : ownFieldsOf(item)) {
+        auto value = field.get(item);
+        if (!value) continue;
+        const ParameterType& type = ownFieldType(field.word);
+        holdToRange(type, *value);
+        field.set(item, canStay(type, *value) ? value : std::nullopt);
     }
 }
 
@@ -253,14 +282,8 @@ void validateStage(const Stage& stage, Part part, const std::string& path, std::
 
 std::vector<Error> validate(const Grade& grade) {
     std::vector<Error> errors;
-    for (std::size_t i = 0; i < grade.look.size(); ++i) {
-        const auto& modes = blendModes();
-        const std::string mode = grade.look[i].blendOrNormal();
-        if (std::none_of(modes.begin(), modes.end(), [&](const auto& o) { return o.id == mode; }))
-            errors.emplace_back("", fmt::format("/look/{}/blend", i),
-                                "there is no blend mode \"" + mode.substr(0, 40) + "\"",
-                                "write normal, or another mode of docs/formats/preset.md");
-    }
+    for (std::size_t i = 0; i < grade.look.size(); ++i)
+        validateOwnFields(grade.look[i], fmt::format("/look/{}", i), errors);
     for (const auto& place : stagePlaces(grade)) {
         const std::string path = place.part == Part::Look
                                      ? fmt::format("/look/{}/stages/{}", place.layer, place.index)
@@ -276,21 +299,18 @@ void requireValid(const Grade& grade) {
 
 Grade repaired(const Grade& grade) {
     Grade result = grade;
+    for (Layer& layer : result.look) repairOwnFields(layer);
     for (const auto& place : stagePlaces(result)) {
         Stage& stage = stageAt(result, place);
+        repairOwnFields(stage);
         const StageType* type = findStageType(stage.type);
         if (!type) continue;
         std::erase_if(stage.parameters, [&](const auto& entry) {
             const ParameterType* parameter = type->parameter(entry.first);
-            const auto* curve = std::get_if<Curve>(&entry.second);
-            return parameter && (entry.second.index() != parameter->defaultValue.index() ||
-                                 (curve && !isRisingCurve(*curve)) || !isOption(*parameter, entry.second));
+            return parameter && !canStay(*parameter, entry.second);
         });
-        for (auto& [id, value] : stage.parameters) {
-            const ParameterType* parameter = type->parameter(id);
-            auto* number = std::get_if<double>(&value);
-            if (parameter && number) *number = std::clamp(*number, parameter->minimum, parameter->maximum);
-        }
+        for (auto& [id, value] : stage.parameters)
+            if (const ParameterType* parameter = type->parameter(id)) holdToRange(*parameter, value);
     }
     return result;
 }

@@ -171,4 +171,24 @@ TEST(Undo, OfSeveralPicturesSpareThoseWorkedOnSince) {
     EXPECT_FALSE(d.undo());
 }
 
+TEST(Undo, AStageThatIsAddedAgainIsAnotherOne) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    std::set<std::string> seen;
+    const auto add = [&] {
+        d.addStage(tr8("Curves"));
+        EXPECT_TRUE(seen.insert(d.state().chosenStage()).second) << d.state().chosenStage();
+    };
+    add();
+    d.key("Ctrl+Backspace");
+    add();
+    d.undo();
+    d.undo();
+    d.undo();
+    add();
+    d.state().keepTake();
+    d.state().goOnFrom(kStartTake);
+    add();
+}
+
 } // namespace baryton::test

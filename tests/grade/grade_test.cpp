@@ -1,10 +1,14 @@
+#include "edits/carry_over.h"
+#include "edits/in_force.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
+#include "stages/own_field_type.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
 
+#include <functional>
 #include <set>
 
 namespace baryton::test {
@@ -26,9 +30,8 @@ std::map<std::string, Value> flat(const Grade& grade) {
         if (path.stage.empty()) continue;
         const Stage& stage = stageAt(grade, *findStage(grade, path.stage));
         const std::string key = partName(path.part) + "/" + path.layer + "/" + path.stage + "/" + path.parameter;
-        all[key] = path.parameter == kEnabledWord    ? Value(*stage.enabled)
-                   : path.parameter == kStrengthWord ? Value(*stage.strength)
-                                                     : stage.parameters.at(path.parameter);
+        const auto* field = ownField(stage, path.parameter);
+        all[key] = field ? *field->get(stage) : stage.parameters.at(path.parameter);
     }
     return all;
 }
@@ -45,6 +48,92 @@ TEST(GradeJson, RoundTripsToTheSameValueAndText) {
         EXPECT_EQ(gradeToText(back), text);
         const Preset preset = presetOf(grade);
         EXPECT_EQ(presetFromText(presetToText(preset)), preset);
+    }
+}
+
+namespace {
+
+/// A value of an own field that is not its default.
+Value awayFromDefault(const std::string& word) {
+    const ParameterType& type = ownFieldType(word);
+    if (type.kind == ParameterKind::Number) return (type.minimum + type.maximum) / 2;
+    if (type.kind == ParameterKind::Toggle) return !std::get<bool>(type.defaultValue);
+    return type.options.back().id;
+}
+
+/// What holds for any own field, whichever there are.
+template <class Item>
+void checkOwnFields(const std::function<Item&(Grade&)>& itemOf, CarryPath path) {
+    for (const auto& field : ownFieldsOf(Item())) {
+        SCOPED_TRACE(field.word);
+        const Grade bare = startingGrade();
+        Grade set = bare;
+        const Value value = awayFromDefault(field.word);
+        ASSERT_EQ(value.index(), field.defaultValue.index());
+        EXPECT_EQ(field.getOrDefault(itemOf(set)), ownFieldType(field.word).defaultValue);
+        field.set(itemOf(set), value);
+        EXPECT_NE(set, bare);
+        EXPECT_EQ(gradeFromText(gradeToText(set)), set);
+        path.parameter = field.word;
+        const auto changes = diff(bare, set);
+        ASSERT_EQ(changes.size(), 1u);
+        EXPECT_EQ(changes[0], (Change{path, std::nullopt, value}));
+        const Grade carried = carve(set, {path}, {});
+        EXPECT_EQ(presentIn(carried), IncludeSet{path});
+        Preset preset = presetOf(carried);
+        EXPECT_EQ(applied(bare, preset, ApplyMode::Set), set);
+        EXPECT_EQ(carriedOver(bare, bare, set), set);
+        EXPECT_EQ(presentIn(carve(bare, {path}, {})), IncludeSet{path}) << "carried, though at its default";
+        EXPECT_EQ(applied(bare, withEntry(preset, path, field.defaultValue), ApplyMode::Set), [&] {
+            Grade back = bare;
+            field.set(itemOf(back), field.defaultValue);
+            return back;
+        }());
+        EXPECT_TRUE(presentIn(withoutEntries(preset, {path}).carried).empty());
+        EXPECT_EQ(withoutPreset(withPreset({bare, {}, kStartTake, {}}, preset, ApplyMode::Set), 0).grade, bare);
+        EXPECT_TRUE(validate(set).empty());
+        field.set(itemOf(set), Value(field.word == kBlendWord ? Value(std::string("glue")) : value));
+        if (field.defaultValue.index() == Value(0.0).index()) field.set(itemOf(set), 7.0);
+        if (field.defaultValue.index() == Value(true).index()) continue;
+        ASSERT_EQ(validate(set).size(), 1u);
+        EXPECT_TRUE(validate(set)[0].place().ends_with("/" + field.word)) << validate(set)[0].place();
+        EXPECT_TRUE(validate(repaired(set)).empty());
+    }
+}
+
+} // namespace
+
+TEST(GradeFields, EveryOwnFieldIsWrittenCarriedAppliedTakenOffAndChecked) {
+    const Grade grade = startingGrade();
+    checkOwnFields<Layer>([](Grade& g) -> Layer& { return g.look[0]; }, {Part::Look, grade.look[0].id, "", ""});
+    checkOwnFields<Stage>([](Grade& g) -> Stage& { return g.look[0].stages[1]; },
+                          {Part::Look, grade.look[0].id, grade.look[0].stages[1].id, ""});
+    checkOwnFields<Stage>([](Grade& g) -> Stage& { return g.finish[0]; }, {Part::Finish, "", grade.finish[0].id, ""});
+    // No parameter is called like one: in a preset's paths they would be the same.
+    for (const StageType* type : stageTypes())
+        for (const auto& field : ownFieldsOf(Stage())) EXPECT_EQ(type->parameter(field.word), nullptr) << type->id;
+}
+
+TEST(GradeIds, AreNeverGivenAgain) {
+    Grade grade = startingGrade();
+    const std::string first = freeId(grade, "curves");
+    EXPECT_EQ(freeId(grade, "curves"), first) << "asking gives nothing away";
+    grade.look[0].stages.push_back(makeStage(grade, "curves"));
+    noteGivenIds(grade);
+    grade.look[0].stages.pop_back();
+    EXPECT_NE(freeId(grade, "curves"), first);
+    EXPECT_NE(freeId(gradeFromText(gradeToText(grade)), "curves"), first) << "also after it was written and read";
+    EXPECT_EQ(gradeToText(startingGrade()).find("givenIds"), std::string::npos) << "what ids tell is not written";
+    Grade other = startingGrade();
+    noteGivenIds(other, grade.given);
+    EXPECT_NE(freeId(other, "curves"), first);
+    EXPECT_EQ(other, startingGrade()) << "it is no part of what a grade is";
+    // Ids of another kind, such as hands write, are passed over.
+    for (const char* id : {"curves-", "curves-999999999999", "curves-012", "-3", "curves--2", "x"}) {
+        Grade odd = startingGrade();
+        odd.look[0].stages[0].id = id;
+        noteGivenIds(odd);
+        EXPECT_TRUE(findStage(odd, freeId(odd, "curves")) == std::nullopt) << id;
     }
 }
 

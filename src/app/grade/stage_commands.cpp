@@ -1,5 +1,6 @@
 #include "app/grade/stage_commands.h"
 #include "base/error.h"
+#include "base/first_free.h"
 #include "lut/lut_file.h"
 #include "stages/finish_order.h"
 #include "stages/stage_type.h"
@@ -177,9 +178,7 @@ std::string freeLayerName(const Grade& grade, const std::string& stem) {
     const auto taken = [&](const std::string& name) {
         return std::any_of(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.name == name; });
     };
-    std::string name = stem;
-    for (int n = 2; taken(name); ++n) name = stem + " " + std::to_string(n);
-    return name;
+    return firstFree([&](int n) { return n == 1 ? stem : stem + " " + std::to_string(n); }, taken);
 }
 
 } // namespace

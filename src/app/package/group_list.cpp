@@ -1,5 +1,6 @@
 #include "app/package/group_list.h"
 #include "app/theme/theme.h"
+#include "base/first_free.h"
 
 #include <QDesktopServices>
 #include <QDropEvent>
@@ -89,10 +90,10 @@ void GroupList::fill() {
 }
 
 void GroupList::addGroup() {
-    std::string name = tr("New group").toStdString();
     const auto groups = state_.library().groups();
-    for (int n = 2; std::find(groups.begin(), groups.end(), name) != groups.end(); ++n)
-        name = tr("New group %1").arg(n).toStdString();
+    const std::string name = firstFree(
+        [](int n) { return (n == 1 ? tr("New group") : tr("New group %1").arg(n)).toStdString(); },
+        [&](const std::string& each) { return std::find(groups.begin(), groups.end(), each) != groups.end(); });
     state_.editLibrary([&] { return state_.library().addGroup(name); });
     for (int i = 0; i < count(); ++i)
         if (item(i)->data(GroupRole).toString() == QString::fromStdString(name)) {

@@ -5,7 +5,7 @@
 #include "app/widgets/labels.h"
 #include "edits/carry_over.h"
 #include "edits/preset_words.h"
-#include "stages/blend.h"
+#include "stages/own_field_type.h"
 
 #include <QHBoxLayout>
 #include <QVBoxLayout>
@@ -327,18 +327,12 @@ void PresetDetails::takeValue(const CarryPath& path, const QString& typed) {
     if (!chosen || !chosen->preset) return;
     const Preset preset = *chosen->preset;
     std::optional<Value> value;
-    if (path.parameter == kStrengthWord) {
-        if (const auto number = evaluateArithmetic(typed)) value = std::clamp(*number / 100, 0.0, 1.0);
-    } else if (path.parameter == kEnabledWord) {
-        ParameterType type;
-        type.kind = ParameterKind::Toggle;
-        value = typedValue(type, typed);
-    } else if (path.parameter == kBlendWord) {
-        ParameterType type;
-        type.kind = ParameterKind::Choice;
-        type.options = blendModes();
-        value = typedValue(type, typed);
-    } else if (const auto place = findStage(preset.carried, path.stage)) {
+    const auto place = findStage(preset.carried, path.stage);
+    const bool isOwn = place ? ownField(stageAt(preset.carried, *place), path.parameter) != nullptr
+                             : ownField(Layer(), path.parameter) != nullptr;
+    if (isOwn) {
+        value = typedValue(ownFieldType(path.parameter), typed);
+    } else if (place) {
         const StageType* type = findStageType(stageAt(preset.carried, *place).type);
         const ParameterType* parameter = type ? type->parameter(path.parameter) : nullptr;
         if (parameter) value = typedValue(*parameter, typed);
