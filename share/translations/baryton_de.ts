@@ -4010,6 +4010,30 @@
         <source>Adds a stage at the end of the Look</source>
         <translation>Fügt am Ende des Looks eine Stufe an</translation>
     </message>
+    <message>
+        <source>Add to Prep</source>
+        <translation>Zur Vorbereitung hinzufügen</translation>
+    </message>
+    <message>
+        <source>Add to the Finish</source>
+        <translation>Zum Abschluss hinzufügen</translation>
+    </message>
+    <message>
+        <source>Adds a stage to Prep, for this picture alone</source>
+        <translation>Fügt der Vorbereitung eine Stufe hinzu, nur für dieses Bild</translation>
+    </message>
+    <message>
+        <source>Prep has all its stages</source>
+        <translation>Die Vorbereitung hat alle ihre Stufen</translation>
+    </message>
+    <message>
+        <source>Adds a stage to the Finish, over the whole frame</source>
+        <translation>Fügt dem Abschluss eine Stufe hinzu, über das ganze Bild</translation>
+    </message>
+    <message>
+        <source>The Finish has all its stages</source>
+        <translation>Der Abschluss hat alle seine Stufen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ChannelMixEditor</name>

@@ -227,7 +227,7 @@ TEST(Chain, ShowsThatThereIsMoreAddsAtTheEndAndTellsStagesOfAKindApart) {
     d.state().chooseStage("exposure-1");
     QTest::qWait(30);
     ASSERT_TRUE(scroll->later()->isVisible());
-    for (int i = 0; i < 5 && scroll->later()->isVisible(); ++i) d.click(scroll->later());
+    for (int i = 0; i < 8 && scroll->later()->isVisible(); ++i) d.click(scroll->later());
     finish = grade->chain()->card("vignette-1");
     EXPECT_FALSE(finish->visibleRegion().isEmpty());
     EXPECT_TRUE(scroll->earlier()->isVisible());

@@ -1,4 +1,5 @@
 // The chain of stages: cards dragged, held off, added to the Finish.
+#include "app/grade/add_stage_list.h"
 #include "app/render_image.h"
 #include "app/screen_helpers.h"
 #include "picture/picture_file.h"
@@ -120,6 +121,49 @@ TEST(Chain, FinishHoldsEachStageOnceInItsOrder) {
     // The exact frame comes when the hand has rested.
     const QImage want = imageOf(program, source);
     EXPECT_TRUE(Driver::waitFor([&] { return grade->view()->shownAfter() == want; }));
+}
+
+TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const auto plus = [&](const char* name) {
+        return d.named<QPushButton>(d.window().gradePage(), ChainView::tr(name));
+    };
+    const auto addFrom = [&](const char* name) {
+        const QRect before = plus(name)->geometry();
+        d.click(plus(name));
+        auto* list = qobject_cast<AddStageList*>(QApplication::activePopupWidget());
+        EXPECT_NE(list, nullptr);
+        QStringList names;
+        for (int row = 0; row < list->list()->count(); ++row)
+            names.append(list->list()->item(row)->text().section(u'\n', 0, 0));
+        QTest::keyClick(list->search(), Qt::Key_Down); // the second one
+        QTest::keyClick(list->search(), Qt::Key_Return);
+        QTest::qWait(30);
+        QApplication::setActiveWindow(&d.window());
+        EXPECT_EQ(plus(name)->size(), before.size());
+        return names;
+    };
+    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Tone")}));
+    const auto types = [](const std::vector<Stage>& stages) {
+        std::vector<std::string> all;
+        for (const Stage& stage : stages) all.push_back(stage.type);
+        return all;
+    };
+    EXPECT_EQ(types(d.state().keyGrade().prep), (std::vector<std::string>{"exposure", "white-balance", "tone"}));
+    EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().prep.back().id);
+    EXPECT_TRUE(plus("Add to Prep")->isEnabled());
+    d.addStage(tr8("Frame"));
+    EXPECT_EQ(types(d.state().keyGrade().prep),
+              (std::vector<std::string>{"frame", "exposure", "white-balance", "tone"}));
+    d.key("Return"); // done with the frame
+    EXPECT_FALSE(plus("Add to Prep")->isEnabled()) << "Prep holds each once";
+    EXPECT_EQ(addFrom("Add to the Finish"), (QStringList{tr8("Bloom"), tr8("Detail")}));
+    EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().finish.back().id);
+    d.addStage(tr8("Bloom"));
+    EXPECT_FALSE(plus("Add to the Finish")->isEnabled());
+    d.key("Ctrl+Backspace");
+    EXPECT_TRUE(plus("Add to the Finish")->isEnabled());
 }
 
 } // namespace baryton::test

@@ -408,7 +408,8 @@ TEST(Window, NewStagesWorkAndSayWhatTheyDo) {
     EXPECT_TRUE(parameters.contains("lab.l"));
     EXPECT_EQ(std::get<std::string>(parameters.at("spline")), "natural");
     // The layer is laid over by another mode.
-    d.click(grade->chain(), {320, 30});
+    const QPoint middle = grade->chain()->card("curves-1")->geometry().center();
+    d.click(grade->chain(), QPoint(middle.x(), 30)); // its title, over the cards
     auto* blend = d.named<QComboBox>(grade->editorPanel(), tr8("Blend mode"));
     blend->setFocus();
     QTest::keyClick(blend, Qt::Key_Down);

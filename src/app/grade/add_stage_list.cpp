@@ -12,12 +12,12 @@ namespace {
 constexpr int kSought = Qt::UserRole + 1; ///< what the typed words are sought in
 }
 
-AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
+AddStageList::AddStageList(AppState& state, AddAt at, std::optional<Part> part, QWidget* parent)
     : FindPopup(tr("Add a stage"), tr("Find a stage, or what it is for"),
                 tr("No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, "
                    "“black and white”."),
                 parent),
-      state_(state), at_(at) {
+      state_(state), at_(at), part_(part) {
     list()->setIconSize({84, 56});
     list()->setWordWrap(true);
     list()->setItemDelegate(new WrappedRows(list()));
@@ -27,15 +27,16 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
     std::vector<TileDrawer::Tile> tiles;
     const Picture small = state.hasKey() ? state.pictures().smallOf(state.key()) : Picture();
     for (const StageType* type : stageTypes()) {
-        const bool isLook = type->standsIn(Part::Look);
-        if (!canAddStage(*type)) continue;
+        const Part goes = part.value_or(usualPart(*type));
+        if (!canAddStage(*type, goes)) continue;
+        // Of all stages one that is there can be found and taken in hand; a part's own + only adds.
+        if (part && holds(state.shownGrade(), *part, type->id)) continue;
         const QString name = QString::fromStdString(type->name);
-        auto* item = new QListWidgetItem(QStringLiteral("%1\n%2").arg(isLook ? name
-                                                                      : type->standsIn(Part::Prep)
-                                                                          ? tr("%1 (Prep)").arg(name)
-                                                                          : tr("%1 (Finish)").arg(name),
-                                                                      QString::fromStdString(type->summary)),
-                                         list());
+        const QString title = part || goes == Part::Look ? name
+                              : goes == Part::Prep       ? tr("%1 (Prep)").arg(name)
+                                                         : tr("%1 (Finish)").arg(name);
+        auto* item =
+            new QListWidgetItem(QStringLiteral("%1\n%2").arg(title, QString::fromStdString(type->summary)), list());
         item->setData(Qt::UserRole, QString::fromStdString(type->id));
         item->setData(kSought, item->text() + u'\n' + QString::fromStdString(purposesOf(type->id)));
         QPixmap empty(168, 112);
@@ -47,15 +48,9 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
         Stage stage = makeStage(grade, type->id);
         stage.parameters = exampleOf(type->id);
         if (grade.look.empty()) grade.look = startingGrade().look;
-        if (isLook) {
-            grade.look.back().stages.push_back(std::move(stage));
-        } else if (type->standsIn(Part::Prep)) {
-            std::erase_if(grade.prep, [&](const Stage& s) { return s.type == type->id; });
-            grade.prep.push_back(std::move(stage));
-        } else {
-            std::erase_if(grade.finish, [&](const Stage& s) { return s.type == type->id; });
-            grade.finish.push_back(std::move(stage));
-        }
+        auto& stages = goes == Part::Look ? grade.look.back().stages : goes == Part::Prep ? grade.prep : grade.finish;
+        if (goes != Part::Look) std::erase_if(stages, [&](const Stage& s) { return s.type == type->id; });
+        stages.push_back(std::move(stage));
         // What is there is in its frame already.
         const FrameSettings frame = type->id == kFrameType ? frameOf(grade) : FrameSettings();
         tiles.push_back({list()->count() - 1, std::move(grade),
@@ -70,6 +65,8 @@ AddStageList::AddStageList(AppState& state, AddAt at, QWidget* parent)
     });
     drawer_.draw(std::move(tiles));
     list()->setCurrentRow(0);
+    constexpr int rowHeight = 76, head = 70;
+    resize(width(), std::min(height(), head + list()->count() * rowHeight));
 }
 
 void AddStageList::popup(QPoint lowerLeft) {
@@ -89,7 +86,7 @@ void AddStageList::filter() {
 }
 
 void AddStageList::take(QListWidgetItem* item) {
-    addStage(state_, item->data(Qt::UserRole).toString().toStdString(), at_);
+    addStage(state_, item->data(Qt::UserRole).toString().toStdString(), at_, part_);
 }
 
 } // namespace baryton

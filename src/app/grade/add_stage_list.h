@@ -10,7 +10,8 @@ namespace baryton {
 class AddStageList : public FindPopup {
     Q_OBJECT
 public:
-    AddStageList(AppState& state, AddAt at, QWidget* parent = nullptr);
+    /// All stages, or those of one part.
+    AddStageList(AppState& state, AddAt at, std::optional<Part> part, QWidget* parent = nullptr);
     /// Opens with its lower left corner there.
     void popup(QPoint lowerLeft);
 
@@ -21,6 +22,7 @@ protected:
 private:
     AppState& state_;
     AddAt at_;
+    std::optional<Part> part_;
     TileDrawer drawer_;
 };
 

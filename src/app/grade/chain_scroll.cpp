@@ -26,6 +26,9 @@ ChainScroll::ChainScroll(QWidget* chain, QWidget* parent)
     later_->setAccessibleName(tr("Later stages"));
     earlier_->setToolTip(tr("There is more of the chain this way"));
     later_->setToolTip(tr("There is more of the chain this way"));
+    // When the one that was pressed goes, the focus would go on to a card far off and the chain with it. By keys one
+    // walks the cards.
+    for (QPushButton* each : {earlier_, later_}) each->setFocusPolicy(Qt::NoFocus);
     const auto go = [this](int way) {
         horizontalScrollBar()->setValue(horizontalScrollBar()->value() + way * (viewport()->width() - 120));
     };

@@ -25,13 +25,18 @@ constexpr int kLeastCard = 76; ///< px that a card may shrink to: its name on tw
 
 ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_(state) {
     setAccessibleName(tr("Chain"));
-    auto* add = makeButton({}, "", this);
-    add->setIcon(theme::icon(QStringLiteral("plus")));
-    add->setAccessibleName(tr("Add a stage"));
-    add->setToolTip(tr("Adds a stage at the end of the Look"));
-    add->setFixedSize(28, StageCard::kSize.height());
-    connect(add, &QPushButton::clicked, this, [this] { openAddList(AddAt::End); });
-    addButton_ = add;
+    const auto makeAdd = [this](Part part, const QString& name) {
+        auto* add = makeButton({}, "", this);
+        add->setIcon(theme::icon(QStringLiteral("plus")));
+        add->setAccessibleName(name);
+        add->setFixedSize(28, StageCard::kSize.height());
+        connect(add, &QPushButton::clicked, this,
+                [this, part] { openAddList(AddAt::End, part == Part::Look ? std::nullopt : std::optional(part)); });
+        addButtons_[part] = add;
+    };
+    makeAdd(Part::Prep, tr("Add to Prep"));
+    makeAdd(Part::Look, tr("Add a stage"));
+    makeAdd(Part::Finish, tr("Add to the Finish"));
     connect(&state, &AppState::shownGradeChanged, this, &ChainView::rebuild);
     connect(&state, &AppState::stageChosen, this, [this] {
         for (StageCard* each : cards_) each->update();
@@ -48,13 +53,13 @@ ChainView::~ChainView() {
     delete addList_; // while there are cards that it can hand the focus to
 }
 
-void ChainView::openAddList(AddAt at) {
-    auto* list = new AddStageList(state_, at, this);
+void ChainView::openAddList(AddAt at, std::optional<Part> part) {
+    auto* list = new AddStageList(state_, at, part, this);
     addList_ = list;
     connect(list, &QObject::destroyed, this, [this] {
         if (StageCard* chosen = card(state_.chosenStage())) chosen->setFocus();
     });
-    list->popup(addButton_->mapToGlobal(QPoint(0, 0)));
+    list->popup(addButtons_.at(part.value_or(Part::Look))->mapToGlobal(QPoint(0, 0)));
 }
 
 StageCard* ChainView::card(const std::string& stageId) const {
@@ -94,6 +99,14 @@ void ChainView::rebuild() {
         if (contentWidth_ <= room) break;
     }
     for (StageCard* each : cards_) each->refresh();
+    const auto refreshAdd = [&](Part part, const QString& adds, const QString& isFull) {
+        addButtons_[part]->setEnabled(canAddTo(grade, part));
+        addButtons_[part]->setToolTip(canAddTo(grade, part) ? adds : isFull);
+    };
+    refreshAdd(Part::Prep, tr("Adds a stage to Prep, for this picture alone"), tr("Prep has all its stages"));
+    refreshAdd(Part::Look, tr("Adds a stage at the end of the Look"), {});
+    refreshAdd(Part::Finish, tr("Adds a stage to the Finish, over the whole frame"),
+               tr("The Finish has all its stages"));
     const Counts counts = countStages(grade);
     const bool same = !isOther && contentWidth_ == before && brackets == brackets_ && counts == counts_;
     brackets_ = std::move(brackets);
@@ -115,7 +128,12 @@ std::vector<ChainView::Bracket> ChainView::layOut(int cardWidth) {
             x += cardWidth + kGap;
         }
     };
+    const auto placeAdd = [&](Part part) {
+        addButtons_.at(part)->move(x, kCardTop);
+        x += addButtons_.at(part)->width() + kGap;
+    };
     place(grade.prep.size());
+    placeAdd(Part::Prep);
     prepEnd_ = x;
     x += 2 * kGap;
     lookStart_ = x;
@@ -136,10 +154,11 @@ std::vector<ChainView::Bracket> ChainView::layOut(int cardWidth) {
             {QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l, layer.isEnabled(), title});
         x += kGap;
     }
-    addButton_->move(x, kCardTop);
-    x += addButton_->width() + 3 * kGap;
+    placeAdd(Part::Look);
+    x += 2 * kGap;
     finishStart_ = x;
     place(grade.finish.size());
+    placeAdd(Part::Finish);
     contentWidth_ = x + kGap;
     return brackets;
 }

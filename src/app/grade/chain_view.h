@@ -18,7 +18,8 @@ public:
     explicit ChainView(AppState& state, QWidget* parent = nullptr);
     StageCard* card(const std::string& stageId) const;
     ~ChainView() override;
-    void openAddList(AddAt at = AddAt::Chosen);
+    /// The list of all stages, or of those of one part, at that part's +.
+    void openAddList(AddAt at = AddAt::Chosen, std::optional<Part> part = {});
     void setReports(const std::vector<StageReport>& reports);
     QSize sizeHint() const override { return {contentWidth_, 140}; }
 
@@ -70,7 +71,7 @@ private:
     std::vector<Bracket> brackets_;
     Counts counts_;
     std::optional<int> dropX_; ///< where the line is drawn while a card is dragged
-    QWidget* addButton_ = nullptr;
+    std::map<Part, QWidget*> addButtons_;
     int prepEnd_ = 0, lookStart_ = 0, finishStart_ = 0, contentWidth_ = 0;
 };
 

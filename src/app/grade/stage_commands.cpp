@@ -3,31 +3,27 @@
 #include "base/first_free.h"
 #include "lut/lut_file.h"
 #include "stages/finish_order.h"
+#include "stages/frame.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
 
 namespace baryton {
 
-void addStage(AppState& state, const std::string& type, AddAt at) {
+void addStage(AppState& state, const std::string& type, AddAt at, std::optional<Part> wanted) {
     if (!state.hasKey()) return;
     Grade next = state.keyGrade();
     if (next.look.empty()) next.look = startingGrade().look;
     Stage stage = makeStage(next, type);
     stage.parameters = findStageType(type)->starters;
     const std::string id = stage.id;
-    if (findStageType(type)->standsIn(Part::Prep) && !findStageType(type)->standsIn(Part::Look)) {
-        for (const Stage& there : next.prep)
+    const Part part = wanted.value_or(usualPart(*findStageType(type)));
+    if (part != Part::Look) {
+        auto& stages = part == Part::Prep ? next.prep : next.finish;
+        for (const Stage& there : stages)
             if (there.type == type) return state.chooseStage(there.id);
-        next.prep.insert(next.prep.begin(), std::move(stage)); // ahead of what is done to the colours
-        state.editKey(next);
-        return state.chooseStage(id);
-    }
-    if (!findStageType(type)->standsIn(Part::Look)) {
-        // The Finish holds each type once: what is there already is taken in hand.
-        for (const Stage& there : next.finish)
-            if (there.type == type) return state.chooseStage(there.id);
-        next.finish.push_back(std::move(stage));
+        // The frame ahead of what is done to the colours; the Finish has an order of its own.
+        stages.insert(type == kFrameType ? stages.begin() : stages.end(), std::move(stage));
         orderFinish(next);
         state.editKey(next);
         return state.chooseStage(id);
@@ -61,10 +57,27 @@ void addLutStage(AppState& state, const std::filesystem::path& file) {
     for (const auto& remark : lut.remarks) state.tell(QString::fromStdString(remark));
 }
 
-bool canAddStage(const StageType& type) {
-    if (type.standsIn(Part::Look) || type.standsIn(Part::Finish)) return true;
+Part usualPart(const StageType& type) {
+    return type.standsIn(Part::Look) ? Part::Look : type.standsIn(Part::Prep) ? Part::Prep : Part::Finish;
+}
+
+bool canAddStage(const StageType& type, Part part) {
+    if (!type.standsIn(part)) return false;
+    if (part != Part::Prep) return true;
     const auto& always = startingGrade().prep;
     return std::none_of(always.begin(), always.end(), [&](const Stage& s) { return s.type == type.id; });
+}
+
+bool holds(const Grade& grade, Part part, const std::string& type) {
+    if (part == Part::Look) return false;
+    const auto& stages = part == Part::Prep ? grade.prep : grade.finish;
+    return std::any_of(stages.begin(), stages.end(), [&](const Stage& s) { return s.type == type; });
+}
+
+bool canAddTo(const Grade& grade, Part part) {
+    return std::any_of(stageTypes().begin(), stageTypes().end(), [&](const StageType* type) {
+        return canAddStage(*type, part) && !holds(grade, part, type->id);
+    });
 }
 
 bool canRemoveStage(const Grade& grade, const StagePlace& place) {

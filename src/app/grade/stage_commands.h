@@ -7,13 +7,23 @@ namespace baryton {
 // duplicated and moved; for others the call does nothing.
 
 /// Puts a new stage behind the chosen one (or at the end of the Look), or at the end whatever is chosen, and chooses
-/// it. A type of Prep or of the Finish goes to its place there; where the picture has it already it is just chosen.
+/// it. In Prep and Finish it goes to its place there; where the part has one of the type already that is just chosen.
 enum class AddAt { Chosen, End };
-void addStage(AppState& state, const std::string& type, AddAt at = AddAt::Chosen);
+/// Into the part that is named; else into the Look where the type may stand there.
+void addStage(AppState& state, const std::string& type, AddAt at = AddAt::Chosen, std::optional<Part> part = {});
 /// The same with a LUT read from a file; throws Error when it can't be read.
 void addLutStage(AppState& state, const std::filesystem::path& file);
-/// Whether a stage of this type can be added: all but those of Prep that every grade has.
-bool canAddStage(const StageType& type);
+/// Whether stages of the type are added to the part: those of Prep that every picture has are there already.
+bool canAddStage(const StageType& type, Part part);
+/// Where one of the type goes when no part is named.
+Part usualPart(const StageType& type);
+inline bool canAddStage(const StageType& type) {
+    return canAddStage(type, usualPart(type));
+}
+/// Whether Prep or Finish has one of the type; the Look may hold any number.
+bool holds(const Grade& grade, Part part, const std::string& type);
+/// Whether the part has room for one more: the Look always has, Prep and Finish hold each type once.
+bool canAddTo(const Grade& grade, Part part);
 /// Those that every picture has, in Prep and Finish, stay.
 bool canRemoveStage(const Grade& grade, const StagePlace& place);
 void removeStage(AppState& state, const std::string& stageId);
