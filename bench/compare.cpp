@@ -254,7 +254,7 @@ void compareAround(const Picture& picture) {
     };
     const Stage& stage = whole.finish[last - 1];
     const StageType& type = *findStageType("bloom");
-    const auto onBase = [&] { type.compileWide(ParameterReader(type, stage), map.base->picture()); };
+    const auto onBase = [&] { type.compileWide(stage, map.base->picture()); };
     const Placement turned = placementOf({0, 1, 0.5, 0.5, 1.3}, picture.width(), picture.height());
     const Placement cut = placementOf({2, 0.9, 0.6, 0.5, 0}, picture.width(), picture.height());
     const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,

@@ -6,7 +6,7 @@
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
 #include "package/library.h"
-#include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <csignal>
 #include <iostream>

@@ -2,7 +2,7 @@
 #include "grade/grade_json.h"
 #include "grade/json.h"
 #include "lut/bake.h"
-#include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <algorithm>
 #include <iostream>

@@ -6,6 +6,7 @@
 #include "grade/json.h"
 #include "package/import.h"
 #include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <fmt/format.h>
 #include <functional>

@@ -1,4 +1,5 @@
 #include "colour/illuminant.h"
+#include "colour/smooth_step.h"
 #include "colour/spaces.h"
 
 #include <algorithm>
@@ -39,7 +40,7 @@ double largestGain(const Vec3& light) {
 
 Uv locus(double kelvin) {
     const double t = std::clamp(kelvin, kLowestTemperature, kHighestTemperature);
-    const double s = std::clamp((t - 3500) / 500, 0.0, 1.0), k = s * s * (3 - 2 * s);
+    const double k = smoothStep(t, 3500, 1.0 / 500);
     const Uv black = planckian(t), day = daylight(std::max(t, 3500.0));
     return {black.u + k * (day.u - black.u), black.v + k * (day.v - black.v)};
 }

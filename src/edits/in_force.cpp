@@ -3,7 +3,7 @@
 #include "edits/apply_strength.h"
 #include "edits/carry_over.h"
 #include "edits/preset_words.h"
-#include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <algorithm>
 #include <map>

@@ -3,7 +3,7 @@
 #include "base/file.h"
 #include "base/words.h"
 #include "grade/grade_json.h"
-#include "stages/stage_type.h"
+#include "stages/validate.h"
 
 namespace baryton {
 

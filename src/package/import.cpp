@@ -5,7 +5,7 @@
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "render/program.h"
-#include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <algorithm>
 #include <cmath>

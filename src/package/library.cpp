@@ -7,6 +7,7 @@
 #include "lut/bake.h"
 #include "lut/lut_file.h"
 #include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <algorithm>
 #include <set>

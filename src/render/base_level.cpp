@@ -49,7 +49,7 @@ Kernel BaseLevel::kernelOf(const Stage& stage, const Ahead& ahead, int threads, 
             if (each.stage == stage && each.ahead == ahead) return each.kernel;
     }
     const StageType& type = *findStageType(stage.type);
-    Kernel kernel = type.compileWide(ParameterReader(type, stage), graded(ahead, threads, task));
+    Kernel kernel = type.compileWide(stage, graded(ahead, threads, task));
     if (kernel.domain != Domain::Linear) throw std::logic_error(type.id + ": a Wide stage works in linear light");
     const std::lock_guard<std::mutex> guard(lock_);
     keep(kernels_, {stage, ahead, kernel});

@@ -83,8 +83,7 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& whole, 
                 frame_.base->kernelOf(wide.stage, {wide.ahead, program.options_}, threads, task);
         }
         if (!from.narrow) continue;
-        AreaKernel kernel =
-            from.narrow->type->compileNarrow(ParameterReader(*from.narrow->type, from.narrow->stage), frame_.scale);
+        AreaKernel kernel = from.narrow->type->compileNarrow(from.narrow->stage, frame_.scale);
         constexpr int hardlySeen = 2; // the margin of a Gaussian below 0.8 pixels
         if (!kernel.run || (frame_.isMoving && kernel.margin <= hardlySeen)) continue;
         margin_ += kernel.margin;

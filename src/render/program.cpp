@@ -70,15 +70,14 @@ private:
             if (!counts(stage)) continue;
             const StageType& type = *findStageType(stage.type);
             if (!type.compile) continue; // looks around: acts in the Finish alone, whatever a file says
-            const ParameterReader parameters(type, stage);
-            const auto limits = type.standsIn(Part::Look) ? Limits::of(parameters) : std::nullopt;
+            const auto limits = type.standsIn(Part::Look) ? Limits::of(stage) : std::nullopt;
             const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
             if (limits) {
                 Step& weigh = push(Step::Kind::Weigh);
                 weigh.slot = slot;
                 weigh.limits = *limits;
             }
-            addKernel(type.compile(parameters));
+            addKernel(type.compile(stage));
             if (slot < 0) continue;
             mix(slot, stage.strengthOrFull());
             steps().back().isWeighted = limits.has_value();
@@ -184,7 +183,7 @@ ViewNeeds Program::needs(double scale) const {
     for (const Segment& segment : segments_) {
         needs.base = needs.base || !segment.wide.empty();
         if (const auto& narrow = segment.narrow)
-            needs.margin += narrow->type->compileNarrow(ParameterReader(*narrow->type, narrow->stage), scale).margin;
+            needs.margin += narrow->type->compileNarrow(narrow->stage, scale).margin;
     }
     return needs;
 }

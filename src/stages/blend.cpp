@@ -1,5 +1,6 @@
 #include "stages/blend.h"
 #include "base/words.h"
+#include "colour/smooth_step.h"
 
 #include <algorithm>
 #include <cmath>
@@ -53,13 +54,11 @@ Vec3 setSat(Vec3 c, double s) {
     for (double& v : c) v = (v - n) / range * s;
     return c;
 }
-double smooth(double v) {
-    const double t = std::clamp(v / 0.08, 0.0, 1.0);
-    return t * t * (3 - 2 * t);
-}
 Vec3 mixed(const Vec3& a, const Vec3& b, double t) {
     return {a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t};
 }
+
+constexpr double perColour = 1 / 0.08; ///< over this much colour Hue and Saturation fade in
 
 double separable(BlendMode mode, double b, double s) {
     switch (mode) {
@@ -95,10 +94,10 @@ Vec3 blended(BlendMode mode, const Vec3& lower, const Vec3& upper) {
     for (std::size_t k = 0; k < 3; ++k) b[k] = std::clamp(lower[k], 0.0, 1.0), s[k] = std::clamp(upper[k], 0.0, 1.0);
     switch (mode) {
     case BlendMode::Hue:
-        out = mixed({lum(b), lum(b), lum(b)}, setLum(setSat(s, sat(b)), lum(b)), smooth(sat(s)));
+        out = mixed({lum(b), lum(b), lum(b)}, setLum(setSat(s, sat(b)), lum(b)), smoothStep(sat(s), 0, perColour));
         break;
     case BlendMode::Saturation:
-        out = mixed(b, setLum(setSat(b, sat(s)), lum(b)), smooth(sat(b)));
+        out = mixed(b, setLum(setSat(b, sat(s)), lum(b)), smoothStep(sat(b), 0, perColour));
         break;
     case BlendMode::Colour:
         out = setLum(s, lum(b));

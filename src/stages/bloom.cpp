@@ -84,11 +84,13 @@ void RunBloom(const BloomConstants& c, const float* const* rows, int origin, flo
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
+#include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "picture/light.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -136,7 +138,8 @@ void runBloom(const void* constants, const Block& block) {
 }
 
 struct BloomSettings {
-    double amount, threshold, softness, reach, hue, tint;
+    double amount = 0, threshold = 0.75, softness = 0.3, reach = 12; ///< reach in thousandths of the long side
+    double hue = 0, tint = 0;                                        ///< degrees; 0…1
 };
 
 /// S at half the base level's size in three planes, and the most of it around in the fourth.
@@ -156,9 +159,7 @@ Picture lightsOf(const Picture& base, const BloomConstants& c) {
                 rowToLinear(v[k], out[k], width);
             }
             for (std::size_t x = 0; x < width; ++x) {
-                const float t =
-                    std::clamp((std::max({v[0][x], v[1][x], v[2][x]}) - c.low) * c.perSoftness, 0.0F, 1.0F);
-                const float weight = t * t * (3 - 2 * t);
+                const float weight = smoothStep(std::max({v[0][x], v[1][x], v[2][x]}), c.low, c.perSoftness);
                 for (float* plane : out) {
                     plane[x] = weight * std::clamp(plane[x], 0.0F, BloomConstants::kMostLight);
                     highest[x / 2] = std::max(highest[x / 2], plane[x]);
@@ -195,7 +196,7 @@ std::array<float, 3> tintOf(const BloomSettings& s) {
     return tint;
 }
 
-Kernel bloomKernel(const Picture& base, const BloomSettings& s) {
+Kernel bloomKernel(const BloomSettings& s, const Picture& base) {
     auto constants = std::make_shared<BloomConstants>();
     constants->amount = static_cast<float>(s.amount);
     constants->low = static_cast<float>(s.threshold - s.softness / 2);
@@ -236,31 +237,33 @@ Kernel bloomKernel(const Picture& base, const BloomSettings& s) {
 
 const StageType& bloomType() {
     using namespace describe;
-    static const StageType type = {
-        "bloom",
-        "Bloom",
-        "Lets bright places glow into what surrounds them, as light does in a lens or in haze.",
-        {Part::Finish},
-        Footprint::Wide,
-        {percent("amount", "Amount", 0, 100, 0, "How much of their light bright places give away."),
-         through({"amount"}, percent("threshold", "Threshold", 0, 100, 75, "From which tone on a place is bright.")),
-         through({"amount"}, percent("softness", "Softness", 0, 100, 30,
-                                     "How gently that sets in: at 0 the threshold is a hard line.")),
-         through({"amount"},
-                 number("reach", "Reach", 1, 40, 0.5, 12,
-                        "How far the glow goes, in thousandths of the frame's long side.", Unit::PerMille)),
-         through({"tint"}, hue("tint.hue", "Tint hue", "The colour of the glow.")),
-         through({"amount"}, percent("tint", "Tint", 0, 100, 0,
-                                     "How far the glow takes that colour; the lights themselves keep theirs."))},
-        [](const ParameterReader& p) { return p.number("amount") == 0; },
-        {},
-        {{"amount", 0.5}},
-        {},
-        [](const ParameterReader& p, const Picture& base) {
-            return bloomKernel(base, {p.number("amount"), p.number("threshold"), p.number("softness"),
-                                      p.number("reach"), p.number("tint.hue"), p.number("tint")});
-        },
-    };
+    using S = BloomSettings;
+    static const StageType type = stageType<S>({
+        .id = "bloom",
+        .name = "Bloom",
+        .summary = "Lets bright places glow into what surrounds them, as light does in a lens or in haze.",
+        .parts = {Part::Finish},
+        .footprint = Footprint::Wide,
+        .settings =
+            {{&S::amount, percent("amount", "Amount", 0, 100, 0, "How much of their light bright places give away.")},
+             {&S::threshold, through({"amount"}, percent("threshold", "Threshold", 0, 100, 75,
+                                                         "From which tone on a place is bright."))},
+             {&S::softness,
+              through({"amount"}, percent("softness", "Softness", 0, 100, 30,
+                                          "How gently that sets in: at 0 the threshold is a hard line."))},
+             {&S::reach, through({"amount"}, number("reach", "Reach", 1, 40, 0.5, 12,
+                                                    "How far the glow goes, in thousandths of the frame's long side.",
+                                                    Unit::PerMille))},
+             {&S::hue, through({"tint"}, hue("tint.hue", "Tint hue", "The colour of the glow."))},
+             {&S::tint,
+              through({"amount"},
+                      percent("tint", "Tint", 0, 100, 0,
+                              "How far the glow takes that colour; the lights themselves keep "
+                              "theirs."))}},
+        .isNeutral = [](const S& s) { return s.amount == 0; },
+        .compileWide = bloomKernel,
+        .starters = {{"amount", 0.5}},
+    });
     return type;
 }
 

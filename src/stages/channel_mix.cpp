@@ -31,6 +31,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 
@@ -38,54 +39,68 @@ namespace baryton {
 
 HWY_EXPORT(RunChannelMix);
 
-const StageType& channelMixType() {
+namespace {
+
+struct ChannelMixSettings {
+    struct Row {
+        std::array<double, 3> from{};
+        double offset = 0;
+
+        bool operator==(const Row&) const = default;
+    };
+    std::array<Row, 3> rows{{{{1, 0, 0}}, {{0, 1, 0}}, {{0, 0, 1}}}}; ///< of red, green, blue
+    bool keepsSums = false;
+};
+
+SettingList<ChannelMixSettings> channelMixSettings() {
     using namespace describe;
-    static const StageType type = [] {
-        std::vector<ParameterType> parameters;
-        const char* names[][2] = {{"red", "Red"}, {"green", "Green"}, {"blue", "Blue"}};
-        for (const auto& [to, toName] : names) {
-            for (const auto& [from, fromName] : names)
-                parameters.push_back(
-                    percent(std::string(to) + ".from." + from, std::string(toName) + " from " + from, -200, 200,
-                            std::string(to) == from ? 100 : 0,
-                            std::string("How much of the picture's ") + from + " goes into " + to + "."));
-            parameters.push_back(percent(std::string(to) + ".offset", std::string(toName) + " offset", -50, 50, 0,
-                                         std::string("Added to ") + to + " everywhere."));
+    using S = ChannelMixSettings;
+    constexpr const char* names[][2] = {{"red", "Red"}, {"green", "Green"}, {"blue", "Blue"}};
+    SettingList<S> all;
+    for (std::size_t i = 0; i < 3; ++i) {
+        const std::string to = names[i][0], name = names[i][1];
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::string from = names[k][0];
+            all.emplace_back([i, k](S& s) -> double& { return s.rows[i].from[k]; },
+                             percent(to + ".from." + from, name + " from " + from, -200, 200, i == k ? 100 : 0,
+                                     "How much of the picture's " + from + " goes into " + to + "."));
         }
-        parameters.push_back(toggle("keep.sums", "Keep sums", "Scales each row so that greys keep their lightness."));
-        return StageType{
-            "channel-mix",
-            "Channel mix",
-            "Makes each channel anew from shares of all three.",
-            {Part::Look},
-            Footprint::Colour,
-            parameters,
-            [parameters](const ParameterReader& p) {
-                return std::all_of(parameters.begin(), parameters.end(), [&](const auto& q) {
-                    return q.kind != ParameterKind::Number || p.number(q.id) == std::get<double>(q.defaultValue);
-                });
-            },
-            [](const ParameterReader& p) {
-                const char* channels[] = {"red", "green", "blue"};
-                ChannelMixConstants c;
-                for (std::size_t row = 0; row < 3; ++row) {
-                    double shares[3], sum = 0;
-                    for (std::size_t k = 0; k < 3; ++k)
-                        sum += shares[k] = p.number(std::string(channels[row]) + ".from." + channels[k]);
-                    const double scale = p.toggle("keep.sums") ? 1 / std::max(sum, 0.25) : 1;
-                    for (std::size_t k = 0; k < 3; ++k) c.matrix[3 * row + k] = static_cast<float>(shares[k] * scale);
-                    c.offset[row] = static_cast<float>(p.number(std::string(channels[row]) + ".offset"));
-                }
-                Kernel kernel;
-                kernel.constants = std::make_shared<ChannelMixConstants>(c);
-                kernel.run = [](const void* constants, const Block& block) {
-                    HWY_DYNAMIC_DISPATCH(RunChannelMix)(*static_cast<const ChannelMixConstants*>(constants), block);
-                };
-                return kernel;
-            },
-            {},
-        };
-    }();
+        all.emplace_back(entry(&S::rows, i, &S::Row::offset),
+                         percent(to + ".offset", name + " offset", -50, 50, 0, "Added to " + to + " everywhere."));
+    }
+    all.emplace_back(&S::keepsSums,
+                     toggle("keep.sums", "Keep sums", "Scales each row so that greys keep their lightness."));
+    return all;
+}
+
+Kernel channelMixKernel(const ChannelMixSettings& s) {
+    ChannelMixConstants c;
+    for (std::size_t i = 0; i < 3; ++i) {
+        const auto& row = s.rows[i];
+        double sum = 0;
+        for (const double share : row.from) sum += share;
+        const double scale = s.keepsSums ? 1 / std::max(sum, 0.25) : 1;
+        for (std::size_t k = 0; k < 3; ++k) c.matrix[3 * i + k] = static_cast<float>(row.from[k] * scale);
+        c.offset[i] = static_cast<float>(row.offset);
+    }
+    return kernelOf(Domain::Encoded, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunChannelMix)(k, block);
+    });
+}
+
+} // namespace
+
+const StageType& channelMixType() {
+    using S = ChannelMixSettings;
+    static const StageType type = stageType<S>({
+        .id = "channel-mix",
+        .name = "Channel mix",
+        .summary = "Makes each channel anew from shares of all three.",
+        .parts = {Part::Look},
+        .settings = channelMixSettings(),
+        .isNeutral = [](const S& s) { return s.rows == S().rows; },
+        .compile = channelMixKernel,
+    });
     return type;
 }
 

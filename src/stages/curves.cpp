@@ -80,6 +80,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 
@@ -87,51 +88,66 @@ namespace baryton {
 
 HWY_EXPORT(RunCurves);
 
+namespace {
+
+struct CurvesSettings {
+    Curve rgb, luma, red, green, blue, lightness, a, b;
+    CurveResponse response = CurveResponse::Channels;
+    SplineKind spline = SplineKind::Monotone;
+};
+
+bool isNeutralCurves(const CurvesSettings& s) {
+    return isStraight(s.rgb) && isStraight(s.luma) && isStraight(s.red) && isStraight(s.green) &&
+           isStraight(s.blue) && isStraight(s.lightness) && isStraight(s.a) && isStraight(s.b);
+}
+
+Kernel curvesKernel(const CurvesSettings& s) {
+    const auto spline = [&](const Curve& curve) { return Spline(curve, s.spline); };
+    return kernelOf(Domain::Encoded,
+                    CurvesConstants{spline(s.rgb),
+                                    {spline(s.red), spline(s.green), spline(s.blue)},
+                                    spline(s.luma),
+                                    spline(s.lightness),
+                                    spline(s.a),
+                                    spline(s.b),
+                                    s.response},
+                    [](const auto& c, const Block& block) {
+                        HWY_DYNAMIC_DISPATCH(RunCurves)
+                        (c, block);
+                    });
+}
+
+} // namespace
+
 const StageType& curvesType() {
     using namespace describe;
-    static const StageType type = {
-        "curves",
-        "Curves",
-        "Bends the tones: what is dark, middling or light becomes darker or lighter, in all channels or in one.",
-        {Part::Look},
-        Footprint::Colour,
-        {curve("rgb", "RGB",
-               "Changes the tones of all three channels alike: an S gives contrast, a lifted left end matte blacks."),
-         curve("luma", "Luma", "Changes how light tones are and leaves their colour as it is."),
-         curve("r", "Red", "Upward turns these tones toward red, downward toward cyan."),
-         curve("g", "Green", "Upward turns these tones toward green, downward toward magenta."),
-         curve("b", "Blue", "Upward turns these tones toward blue, downward toward yellow."),
-         curve("lab.l", "Lightness", "Changes lightness as the eye sees it."),
-         curve("lab.a", "Green to red", "The middle is neutral; steeper draws greens and reds apart."),
-         curve("lab.b", "Blue to yellow", "The middle is neutral; steeper draws blues and yellows apart."),
-         choice("response", "Response", {{"channels", "Channels"}, {"hold-hue", "Hold hue"}, {"luma", "Luma only"}},
-                "How the RGB curve acts: on each channel, with hues held, or on luma alone."),
-         choice("spline", "Spline", {{"monotone", "Monotone"}, {"natural", "Natural"}},
-                "Monotone never swings past its points; natural is smoother.")},
-        [](const ParameterReader& p) {
-            const char* curves[] = {"rgb", "luma", "r", "g", "b", "lab.l", "lab.a", "lab.b"};
-            return std::all_of(std::begin(curves), std::end(curves),
-                               [&](const char* id) { return isStraight(p.curve(id)); });
-        },
-        [](const ParameterReader& p) {
-            const auto kind = p.choice("spline") == "natural" ? SplineKind::Natural : SplineKind::Monotone;
-            const auto spline = [&](const char* id) { return Spline(p.curve(id), kind); };
-            Kernel kernel;
-            kernel.constants = std::make_shared<CurvesConstants>(
-                CurvesConstants{spline("rgb"),
-                                {spline("r"), spline("g"), spline("b")},
-                                spline("luma"),
-                                spline("lab.l"),
-                                spline("lab.a"),
-                                spline("lab.b"),
-                                static_cast<CurveResponse>(p.choiceIndex("response"))});
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunCurves)(*static_cast<const CurvesConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {},
-    };
+    using S = CurvesSettings;
+    static const StageType type = stageType<S>({
+        .id = "curves",
+        .name = "Curves",
+        .summary =
+            "Bends the tones: what is dark, middling or light becomes darker or lighter, in all channels or in one.",
+        .parts = {Part::Look},
+        .settings =
+            {{&S::rgb, curve("rgb", "RGB",
+                             "Changes the tones of all three channels alike: an S gives contrast, a lifted left end "
+                             "matte blacks.")},
+             {&S::luma, curve("luma", "Luma", "Changes how light tones are and leaves their colour as it is.")},
+             {&S::red, curve("r", "Red", "Upward turns these tones toward red, downward toward cyan.")},
+             {&S::green, curve("g", "Green", "Upward turns these tones toward green, downward toward magenta.")},
+             {&S::blue, curve("b", "Blue", "Upward turns these tones toward blue, downward toward yellow.")},
+             {&S::lightness, curve("lab.l", "Lightness", "Changes lightness as the eye sees it.")},
+             {&S::a, curve("lab.a", "Green to red", "The middle is neutral; steeper draws greens and reds apart.")},
+             {&S::b,
+              curve("lab.b", "Blue to yellow", "The middle is neutral; steeper draws blues and yellows apart.")},
+             {&S::response, choice("response", "Response",
+                                   {{"channels", "Channels"}, {"hold-hue", "Hold hue"}, {"luma", "Luma only"}},
+                                   "How the RGB curve acts: on each channel, with hues held, or on luma alone.")},
+             {&S::spline, choice("spline", "Spline", {{"monotone", "Monotone"}, {"natural", "Natural"}},
+                                 "Monotone never swings past its points; natural is smoother.")}},
+        .isNeutral = isNeutralCurves,
+        .compile = curvesKernel,
+    });
     return type;
 }
 

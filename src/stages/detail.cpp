@@ -89,6 +89,7 @@ HWY_AFTER_NAMESPACE();
 #include "picture/blur.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 
@@ -134,50 +135,62 @@ void runSharpen(const void* constants, const AreaTile& tile) {
     }
 }
 
+struct DetailSettings {
+    enum class Way : std::uint8_t { Unsharp, HighPass } way = Way::Unsharp;
+    double amount = 0, radius = 1; ///< −1…2; pixels of the full-size picture
+    double threshold = 0.005, haloGuard = 0.5;
+};
+
+AreaKernel detailKernel(const DetailSettings& s, double scale) {
+    constexpr double leastSigma = 0.05; // pixels: what is smaller has gone into the averages
+    const double sigma = s.radius * scale;
+    if (sigma < leastSigma) return {};
+    DetailConstants c;
+    c.weights = gaussianWeights(sigma);
+    c.isHighPass = s.way == DetailSettings::Way::HighPass;
+    c.amount = static_cast<float>(s.amount);
+    c.threshold = static_cast<float>(s.threshold);
+    // Even steps of the slider are even steps of what is seen.
+    const double open = 1 - s.haloGuard;
+    c.allowance = DetailConstants::kWidestAllowance * static_cast<float>(open * open);
+    return {std::max(static_cast<int>(c.weights.size()) - 1, 1), std::make_shared<DetailConstants>(std::move(c)),
+            runSharpen};
+}
+
 } // namespace
 
 const StageType& detailType() {
     using namespace describe;
-    static const StageType type = {
-        "detail",
-        "Detail",
-        "Makes edges and fine structure clearer, or softer.",
-        {Part::Finish},
-        Footprint::Narrow,
-        {through({"amount"}, choice("way", "Way", {{"unsharp", "Unsharp mask"}, {"high-pass", "High-pass"}},
-                                    "Unsharp mask adds what a blurred copy lacks; high-pass lays it over softly and "
-                                    "leaves black and white alone.")),
-         percent("amount", "Amount", -100, 200, 0,
-                 "How much clearer (right) or softer (left) fine structure becomes."),
-         through({"amount"}, number("radius", "Radius", 0.3, 5, 0.1, 1,
-                                    "How coarse the structure is that it works on, in pixels of the full-size "
-                                    "picture: a smaller view shows what will be left of it.",
-                                    Unit::Pixels)),
-         through({"amount"}, percent("threshold", "Threshold", 0, 10, 0.5,
-                                     "Leaves weaker differences alone, such as noise. Of Unsharp mask.")),
-         through({"amount"},
-                 percent("halo.guard", "Halo guard", 0, 100, 50,
-                         "Holds light and dark seams along edges back: at 100 no pixel becomes lighter or "
-                         "darker than its neighbours. Of Unsharp mask."))},
-        [](const ParameterReader& p) { return p.number("amount") == 0; },
-        {},
-        {{"amount", 0.8}},
-        [](const ParameterReader& p, double scale) {
-            constexpr double leastSigma = 0.05; // pixels: what is smaller has gone into the averages
-            const double sigma = p.number("radius") * scale;
-            if (sigma < leastSigma) return AreaKernel{};
-            DetailConstants c;
-            c.weights = gaussianWeights(sigma);
-            c.isHighPass = p.choice("way") == "high-pass";
-            c.amount = static_cast<float>(p.number("amount"));
-            c.threshold = static_cast<float>(p.number("threshold"));
-            // Even steps of the slider are even steps of what is seen.
-            const double open = 1 - p.number("halo.guard");
-            c.allowance = DetailConstants::kWidestAllowance * static_cast<float>(open * open);
-            return AreaKernel{std::max(static_cast<int>(c.weights.size()) - 1, 1),
-                              std::make_shared<DetailConstants>(std::move(c)), runSharpen};
-        },
-    };
+    using S = DetailSettings;
+    static const StageType type = stageType<S>({
+        .id = "detail",
+        .name = "Detail",
+        .summary = "Makes edges and fine structure clearer, or softer.",
+        .parts = {Part::Finish},
+        .footprint = Footprint::Narrow,
+        .settings =
+            {{&S::way,
+              through({"amount"}, choice("way", "Way", {{"unsharp", "Unsharp mask"}, {"high-pass", "High-pass"}},
+                                         "Unsharp mask adds what a blurred copy lacks; high-pass lays it over "
+                                         "softly and leaves black and white alone."))},
+             {&S::amount, percent("amount", "Amount", -100, 200, 0,
+                                  "How much clearer (right) or softer (left) fine structure becomes.")},
+             {&S::radius,
+              through({"amount"}, number("radius", "Radius", 0.3, 5, 0.1, 1,
+                                         "How coarse the structure is that it works on, in pixels of the "
+                                         "full-size picture: a smaller view shows what will be left of it.",
+                                         Unit::Pixels))},
+             {&S::threshold, through({"amount"}, percent("threshold", "Threshold", 0, 10, 0.5,
+                                                         "Leaves weaker differences alone, such as noise. Of Unsharp "
+                                                         "mask."))},
+             {&S::haloGuard,
+              through({"amount"}, percent("halo.guard", "Halo guard", 0, 100, 50,
+                                          "Holds light and dark seams along edges back: at 100 no pixel becomes "
+                                          "lighter or darker than its neighbours. Of Unsharp mask."))}},
+        .isNeutral = [](const S& s) { return s.amount == 0; },
+        .compileNarrow = detailKernel,
+        .starters = {{"amount", 0.8}},
+    });
     return type;
 }
 

@@ -64,6 +64,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -138,15 +139,22 @@ void anchorLayers(FilmConstants& c, double anchor) {
     }
 }
 
-FilmConstants filmConstants(const ParameterReader& p) {
-    const FilmCharacter& film = filmCharacters()[static_cast<std::size_t>(p.choiceIndex("response") - 1)];
+struct FilmSettings {
+    std::size_t response = 0;                                 ///< 0 none, then those of filmCharacters()
+    double contrast = 0, toe = 0, shoulder = 0, coupling = 0; ///< −1…1, as all below but the anchor
+    double grade = 0, blackLift = 0, crossoverRed = 0, crossoverBlue = 0;
+    std::array<double, 3> printer{}; ///< red, green, blue
+    double anchor = 0.18;            ///< in linear light
+};
+
+FilmConstants filmConstants(const FilmSettings& s) {
+    const FilmCharacter& film = filmCharacters()[s.response - 1];
     FilmConstants c;
     c.isMono = film.kind == FilmCharacter::Kind::Mono;
     c.isReversal = film.kind == FilmCharacter::Kind::Reversal;
-    const double contrast = 1 + 0.4 * p.number("contrast"), toe = std::exp2(p.number("toe")),
-                 shoulder = std::exp2(p.number("shoulder"));
-    const double crossover[3] = {p.number("crossover.red"), 0, p.number("crossover.blue")};
-    const double anchor = p.number("anchor");
+    const double contrast = 1 + 0.4 * s.contrast, toe = std::exp2(s.toe), shoulder = std::exp2(s.shoulder);
+    const double crossover[3] = {s.crossoverRed, 0, s.crossoverBlue};
+    const double anchor = s.anchor;
     for (std::size_t k = 0; k < 3; ++k) {
         CharacteristicCurve curve = film.film;
         curve.gamma *= contrast * film.layerGamma[k];
@@ -157,51 +165,50 @@ FilmConstants filmConstants(const ParameterReader& p) {
         c.bend[k] = static_cast<float>(0.25 * crossover[k]);
         c.full[k] = static_cast<float>(curve.gamma * (curve.shoulderAt - curve.toeAt));
     }
-    c.coupling = static_cast<float>(film.coupling + 0.4 * p.number("coupling"));
+    c.coupling = static_cast<float>(film.coupling + 0.4 * s.coupling);
     CharacteristicCurve paper;
-    paper.gamma = film.grade * (1 + 0.4 * p.number("grade"));
+    paper.gamma = film.grade * (1 + 0.4 * s.grade);
     paper.toeAt = -1.2, paper.shoulderAt = paper.toeAt + 2.3 / paper.gamma; // 2.3: the density of a good black
     paper.toe = paper.shoulder = 0.14;
     c.print = kneeOf(paper);
     for (std::size_t k = 0; k < 3; ++k)
         c.anchorDensity[k] = static_cast<float>(densityOf(c.film[k], std::log10(anchor + kFlareLight) + c.speed[k]));
-    const double lift = std::clamp(film.blackLift + p.number("black.lift"), 0.0, 1.0);
+    const double lift = std::clamp(film.blackLift + s.blackLift, 0.0, 1.0);
     anchorLayers(c, anchor);
     c.lift = static_cast<float>(0.15 * anchor * lift);
     c.perAnchor = static_cast<float>(1 / anchor);
     const double black = passedGrey(c, 1, 0), white = passedGrey(c, 1, 1);
     c.subtract = static_cast<float>(black);
     c.perRange = static_cast<float>(1 / std::max(white - black, 1e-3));
-    const char* printers[] = {"printer.red", "printer.green", "printer.blue"};
     for (std::size_t k = 0; k < 3; ++k)
-        (c.isReversal ? c.speed : c.printer)[k] +=
-            static_cast<float>((c.isReversal ? 0.15 : -0.15) * p.number(printers[k]));
+        (c.isReversal ? c.speed : c.printer)[k] += static_cast<float>((c.isReversal ? 0.15 : -0.15) * s.printer[k]);
     return c;
 }
 
-std::vector<ParameterType> filmParameters() {
+SettingList<FilmSettings> filmSettings() {
     using namespace describe;
+    using S = FilmSettings;
     std::vector<ParameterType::Option> responses = {{"none", "None"}};
     for (const FilmCharacter& film : filmCharacters()) responses.push_back({film.id, film.name});
-    ParameterType anchor =
-        percent("anchor", "Anchored grey", 5, 50, 18, "The grey, in linear light, that stays where it is.");
-    return {choice("response", "Response", std::move(responses), "The character of film and print."),
-            percent("contrast", "Film contrast", -100, 100, 0, "The slope of the film itself."),
-            percent("toe", "Toe", -100, 100, 0, "How gently the shadows end."),
-            percent("shoulder", "Shoulder", -100, 100, 0, "How gently the lights end."),
-            percent("coupling", "Coupling", -50, 100, 0,
-                    "How much the layers hold one another back: more makes colours stronger."),
-            percent("grade", "Print grade", -100, 100, 0, "The contrast of the print."),
-            percent("black.lift", "Black lift", -100, 100, 0,
-                    "Makes the blacks more or less matte; the anchored grey stays."),
-            percent("crossover.red", "Crossover red", -100, 100, 0,
-                    "Right: red lights over cyan shadows; the anchored grey stays."),
-            percent("crossover.blue", "Crossover blue", -100, 100, 0,
-                    "Right: blue lights over yellow shadows; left: warm lights over blue shadows."),
-            percent("printer.red", "Printer red", -100, 100, 0, "Red light in the print."),
-            percent("printer.green", "Printer green", -100, 100, 0, "Green light in the print."),
-            percent("printer.blue", "Printer blue", -100, 100, 0, "Blue light in the print."),
-            std::move(anchor)};
+    return {
+        {&S::response, choice("response", "Response", std::move(responses), "The character of film and print.")},
+        {&S::contrast, percent("contrast", "Film contrast", -100, 100, 0, "The slope of the film itself.")},
+        {&S::toe, percent("toe", "Toe", -100, 100, 0, "How gently the shadows end.")},
+        {&S::shoulder, percent("shoulder", "Shoulder", -100, 100, 0, "How gently the lights end.")},
+        {&S::coupling, percent("coupling", "Coupling", -50, 100, 0,
+                               "How much the layers hold one another back: more makes colours stronger.")},
+        {&S::grade, percent("grade", "Print grade", -100, 100, 0, "The contrast of the print.")},
+        {&S::blackLift, percent("black.lift", "Black lift", -100, 100, 0,
+                                "Makes the blacks more or less matte; the anchored grey stays.")},
+        {&S::crossoverRed, percent("crossover.red", "Crossover red", -100, 100, 0,
+                                   "Right: red lights over cyan shadows; the anchored grey stays.")},
+        {&S::crossoverBlue, percent("crossover.blue", "Crossover blue", -100, 100, 0,
+                                    "Right: blue lights over yellow shadows; left: warm lights over blue shadows.")},
+        {entry(&S::printer, 0), percent("printer.red", "Printer red", -100, 100, 0, "Red light in the print.")},
+        {entry(&S::printer, 1), percent("printer.green", "Printer green", -100, 100, 0, "Green light in the print.")},
+        {entry(&S::printer, 2), percent("printer.blue", "Printer blue", -100, 100, 0, "Blue light in the print.")},
+        {&S::anchor,
+         percent("anchor", "Anchored grey", 5, 50, 18, "The grey, in linear light, that stays where it is.")}};
 }
 
 } // namespace
@@ -211,25 +218,22 @@ double CharacteristicCurve::operator()(double logExposure) const {
 }
 
 const StageType& filmResponseType() {
-    static const StageType type = {
-        "film-response",
-        "Film response",
-        "Answers to light as film and print do: with a toe, a straight part and a shoulder in each layer.",
-        {Part::Look},
-        Footprint::Colour,
-        filmParameters(),
-        [](const ParameterReader& p) { return p.choiceIndex("response") == 0; },
-        [](const ParameterReader& p) {
-            Kernel kernel;
-            kernel.domain = Domain::Linear;
-            kernel.constants = std::make_shared<FilmConstants>(filmConstants(p));
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunFilm)(*static_cast<const FilmConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {{"response", std::string("touring")}},
-    };
+    using S = FilmSettings;
+    static const StageType type = stageType<S>({
+        .id = "film-response",
+        .name = "Film response",
+        .summary = "Answers to light as film and print do: with a toe, a straight part and a shoulder in each layer.",
+        .parts = {Part::Look},
+        .settings = filmSettings(),
+        .isNeutral = [](const S& s) { return s.response == 0; },
+        .compile =
+            [](const S& s) {
+                return kernelOf(Domain::Linear, filmConstants(s), [](const auto& c, const Block& block) {
+                    HWY_DYNAMIC_DISPATCH(RunFilm)(c, block);
+                });
+            },
+        .starters = {{"response", std::string("touring")}},
+    });
     return type;
 }
 

@@ -3,6 +3,7 @@
 #include "stages/frame.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -23,6 +24,35 @@ constexpr Ratio kRatios[] = {
     {"3:1", "3 : 1", 3},          {"4:5", "4 : 5", 4.0 / 5}, {"3:4", "3 : 4", 3.0 / 4},    {"2:3", "2 : 3", 2.0 / 3},
     {"9:16", "9 : 16", 9.0 / 16}, {"1:2", "1 : 2", 1.0 / 2}, {"1:3", "1 : 3", 1.0 / 3},
 };
+
+/// A Frame stage's parameters as they stand in it.
+struct FrameParameters {
+    std::size_t ratio = 0;  ///< an index into kRatios
+    double proportions = 0; ///< where the ratio is free
+    double size = 1, x = 0.5, y = 0.5, angle = 0;
+
+    FrameSettings settings() const {
+        const double chosen = kRatios[ratio].proportions;
+        return {chosen == kFree ? proportions : chosen, size, x, y, angle};
+    }
+};
+
+SettingList<FrameParameters> frameParameters() {
+    using namespace describe;
+    using P = FrameParameters;
+    std::vector<ParameterType::Option> ratios;
+    for (const Ratio& each : kRatios) ratios.push_back({each.id, each.name});
+    return {{&P::ratio, choice("ratio", "Ratio", std::move(ratios), "Width to height of the frame.")},
+            {&P::proportions, number("proportions", "Proportions", 0, 10, 0.01, 0,
+                                     "Width over height, where the ratio is free; 0 is the picture's own.")},
+            {&P::size, percent("size", "Size", 5, 100, 100, "How large the frame is; 100 is the largest that fits.")},
+            {&P::x, percent("centre.x", "Middle across", 0, 100, 50,
+                            "Where the frame's middle lies, from the picture's left edge to the right.")},
+            {&P::y, percent("centre.y", "Middle down", 0, 100, 50,
+                            "Where the frame's middle lies, from the picture's top edge to the bottom.")},
+            {&P::angle, number("angle", "Angle", -45, 45, 0.1, 0,
+                               "Turns the picture under the frame until the horizon is level.", Unit::Degrees)}};
+}
 
 double radians(double degrees) {
     return degrees * std::numbers::pi / 180;
@@ -46,14 +76,8 @@ std::optional<double> proportionsOf(const std::string& ratio) {
 }
 
 FrameSettings frameOf(const Stage& stage) {
-    const StageType& type = frameType();
-    const ParameterReader p(type, stage);
-    FrameSettings frame;
-    frame.proportions = proportionsOf(p.choice("ratio")).value_or(p.number("proportions"));
-    frame.size = p.number("size");
-    frame.x = p.number("centre.x"), frame.y = p.number("centre.y");
-    frame.angle = p.number("angle");
-    return frame;
+    static const auto list = frameParameters();
+    return readSettings(list, stage).settings();
 }
 
 FrameSettings frameOf(const Grade& grade) {
@@ -100,34 +124,21 @@ FrameSettings frameFrom(double centreX, double centreY, double width, double hei
 }
 
 const StageType& frameType() {
-    using namespace describe;
-    static const StageType type = [] {
-        std::vector<ParameterType::Option> ratios;
-        for (const Ratio& each : kRatios) ratios.push_back({each.id, each.name});
-        StageType frame{
-            kFrameType,
-            "Frame",
-            "Shows a part of the picture, level and in the proportions you want. What is outside is kept.",
-            {Part::Prep},
-            Footprint::Frame,
-            {choice("ratio", "Ratio", std::move(ratios), "Width to height of the frame."),
-             number("proportions", "Proportions", 0, 10, 0.01, 0,
-                    "Width over height, where the ratio is free; 0 is the picture's own."),
-             percent("size", "Size", 5, 100, 100, "How large the frame is; 100 is the largest that fits."),
-             percent("centre.x", "Middle across", 0, 100, 50,
-                     "Where the frame's middle lies, from the picture's left edge to the right."),
-             percent("centre.y", "Middle down", 0, 100, 50,
-                     "Where the frame's middle lies, from the picture's top edge to the bottom."),
-             {"angle", "Angle", ParameterKind::Number, Unit::Degrees, -45, 45, 0.1, 0.0,
-              "Turns the picture under the frame until the horizon is level."}},
-            [](const ParameterReader& p) {
-                return proportionsOf(p.choice("ratio")).value_or(p.number("proportions")) == 0 &&
-                       p.number("size") == 1 && p.number("angle") == 0;
+    using P = FrameParameters;
+    static const StageType type = stageType<P>({
+        .id = kFrameType,
+        .name = "Frame",
+        .summary = "Shows a part of the picture, level and in the proportions you want. What is outside is kept.",
+        .parts = {Part::Prep},
+        .footprint = Footprint::Frame,
+        .settings = frameParameters(),
+        .isNeutral =
+            [](const P& p) {
+                const FrameSettings frame = p.settings();
+                return frame.proportions == 0 && frame.size == 1 && frame.angle == 0;
             },
-            {}};
-        frame.starters = {{"ratio", std::string("free")}};
-        return frame;
-    }();
+        .starters = {{"ratio", std::string("free")}},
+    });
     return type;
 }
 

@@ -92,6 +92,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <cmath>
 
@@ -106,38 +107,47 @@ GamutConstants::GamutConstants(double amount_, double knee_, double reach, doubl
     scale = static_cast<float>(far * near / std::sqrt(far * far - near * near));
 }
 
+namespace {
+
+struct GamutSettings {
+    double amount = 0, knee = 0.8, reach = 1.5, darkening = 0.6;
+};
+
+} // namespace
+
 const StageType& gamutType() {
     using namespace describe;
-    static const StageType type = {
-        "gamut",
-        "Gamut compression",
-        "Holds strong colours in: what is more colourful than a file can hold is folded toward the limit and keeps "
-        "its "
-        "folds, its lightness and its hue.",
-        {Part::Look},
-        Footprint::Colour,
-        {percent("amount", "Amount", 0, 100, 0, "How much of the fold is felt."),
-         through({"amount"},
-                 percent("knee", "Knee", 40, 95, 80, "The share of the limit up to which colours stay as they are.")),
-         through({"amount"}, percent("reach", "Reach", 105, 300, 150,
-                                     "How far past the limit a colour may lie and still come to lie inside it.")),
-         through({"amount"},
-                 percent("darkening", "Darkening", 0, 100, 60,
-                         "How far colours that are past white may darken so as not to pale: at 0 all keep "
-                         "their lightness."))},
-        [](const ParameterReader& p) { return p.number("amount") == 0; },
-        [](const ParameterReader& p) {
-            Kernel kernel;
-            kernel.domain = Domain::Linear;
-            kernel.constants = std::make_shared<GamutConstants>(p.number("amount"), p.number("knee"),
-                                                                p.number("reach"), p.number("darkening"));
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunGamut)(*static_cast<const GamutConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {{"amount", 1.0}},
-    };
+    using S = GamutSettings;
+    static const StageType type = stageType<S>({
+        .id = "gamut",
+        .name = "Gamut compression",
+        .summary = "Holds strong colours in: what is more colourful than a file can hold is folded toward the limit "
+                   "and keeps its folds, its lightness and its hue.",
+        .parts = {Part::Look},
+        .settings =
+            {{&S::amount, percent("amount", "Amount", 0, 100, 0, "How much of the fold is felt.")},
+             {&S::knee, through({"amount"}, percent("knee", "Knee", 40, 95, 80,
+                                                    "The share of the limit up to which colours stay as they are."))},
+             {&S::reach,
+              through({"amount"},
+                      percent("reach", "Reach", 105, 300, 150,
+                              "How far past the limit a colour may lie and still come to lie inside it."))},
+             {&S::darkening,
+              through({"amount"},
+                      percent("darkening", "Darkening", 0, 100, 60,
+                              "How far colours that are past white may darken so as not to pale: at 0 all keep "
+                              "their lightness."))}},
+        .isNeutral = [](const S& s) { return s.amount == 0; },
+        .compile =
+            [](const S& s) {
+                return kernelOf(Domain::Linear, GamutConstants(s.amount, s.knee, s.reach, s.darkening),
+                                [](const auto& c, const Block& block) {
+                                    HWY_DYNAMIC_DISPATCH(RunGamut)
+                                    (c, block);
+                                });
+            },
+        .starters = {{"amount", 1.0}},
+    });
     return type;
 }
 

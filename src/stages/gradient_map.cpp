@@ -41,6 +41,7 @@ HWY_AFTER_NAMESPACE();
 #include "colour/transfer.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 
@@ -59,11 +60,21 @@ Vec3 GradientMapConstants::at(double y) const {
 
 namespace {
 
-constexpr int kMostStops = 8;
+constexpr std::size_t kMostStops = 8;
+
+enum class GradientSpace : std::uint8_t { Oklab, Encoded, Linear };
 
 struct Stop {
-    double position;
-    Vec3 colour; ///< in the working encoding
+    double position = 0;
+    Vec3 colour{}; ///< in the working encoding
+};
+
+struct GradientMapSettings {
+    double amount = 0;
+    BlendMode blend = BlendMode::Normal;
+    GradientSpace space = GradientSpace::Oklab;
+    double count = 2; ///< of the stops that count
+    std::array<Stop, kMostStops> stops;
 };
 
 Vec3 each(const Vec3& v, double (*f)(double)) {
@@ -71,7 +82,7 @@ Vec3 each(const Vec3& v, double (*f)(double)) {
 }
 
 /// The colour at y of stops in rising order, in the space chosen.
-Vec3 gradientAt(const std::vector<Stop>& stops, const std::string& space, double y) {
+Vec3 gradientAt(const std::vector<Stop>& stops, GradientSpace space, double y) {
     constexpr double leastDistance = 1e-3; // closer stops would be a jump
     std::size_t i = 0;
     while (i + 1 < stops.size() && stops[i + 1].position < y) ++i;
@@ -80,82 +91,85 @@ Vec3 gradientAt(const std::vector<Stop>& stops, const std::string& space, double
     const double t = std::clamp(
         (y - stops[i].position) / std::max(stops[i + 1].position - stops[i].position, leastDistance), 0.0, 1.0);
     const auto into = [&](const Vec3& v) {
-        if (space == "encoded") return v;
+        if (space == GradientSpace::Encoded) return v;
         const Vec3 linear = each(v, srgbToLinear);
-        return space == "linear" ? linear : oklabFromLinear(linear);
+        return space == GradientSpace::Linear ? linear : oklabFromLinear(linear);
     };
     const Vec3 a = into(stops[i].colour), b = into(stops[i + 1].colour);
     const Vec3 mixed = {a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t};
-    if (space == "encoded") return mixed;
-    return each(space == "linear" ? mixed : linearFromOklab(mixed), linearToSrgb);
+    if (space == GradientSpace::Encoded) return mixed;
+    return each(space == GradientSpace::Linear ? mixed : linearFromOklab(mixed), linearToSrgb);
 }
 
-std::vector<Stop> stopsOf(const ParameterReader& p) {
-    std::vector<Stop> stops;
-    const int count = static_cast<int>(p.number("stops"));
-    for (int i = 0; i < count; ++i) {
-        const std::string id = "stop" + std::to_string(i + 1);
-        stops.push_back(
-            {p.number(id + ".position"), {p.number(id + ".r"), p.number(id + ".g"), p.number(id + ".b")}});
-    }
+/// The stops that count, in rising order.
+std::vector<Stop> stopsOf(const GradientMapSettings& s) {
+    std::vector<Stop> stops(s.stops.begin(), s.stops.begin() + static_cast<std::ptrdiff_t>(s.count));
     std::stable_sort(stops.begin(), stops.end(),
                      [](const Stop& a, const Stop& b) { return a.position < b.position; });
     return stops;
 }
 
+SettingList<GradientMapSettings> gradientMapSettings() {
+    using namespace describe;
+    using S = GradientMapSettings;
+    SettingList<S> all = {
+        {&S::amount, percent("amount", "Amount", 0, 100, 0, "How much of the gradient is felt.")},
+        {&S::blend, choice("blend", "Blend", blendModes(), "How the gradient's colours are laid over the picture.")},
+        {&S::space,
+         choice("space", "Space", {{"oklab", "Perceptual"}, {"encoded", "As encoded"}, {"linear", "Linear light"}},
+                "In which space the colours between two stops are found.")},
+        {&S::count, number("stops", "Stops", 2, kMostStops, 1, 2, "How many of the stops below count.")}};
+    constexpr const char* channels[][2] = {{"r", "red"}, {"g", "green"}, {"b", "blue"}};
+    for (std::size_t i = 0; i < kMostStops; ++i) {
+        const std::string id = "stop" + std::to_string(i + 1), name = "Stop " + std::to_string(i + 1);
+        const double standard = i == 0 ? 0 : i == 1 ? 100 : 50;
+        all.emplace_back(entry(&S::stops, i, &Stop::position),
+                         percent(id + ".position", name + " position", 0, 100, standard,
+                                 "The tone that takes this stop's colour."));
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::string word = channels[k][1];
+            all.emplace_back([i, k](S& s) -> double& { return s.stops[i].colour[k]; },
+                             percent(id + "." + channels[k][0], name + " " + word, 0, 100, standard,
+                                     "The " + word + " of this stop's colour."));
+        }
+    }
+    return all;
+}
+
+Kernel gradientMapKernel(const GradientMapSettings& s) {
+    const std::vector<Stop> stops = stopsOf(s);
+    GradientMapConstants c;
+    c.mode = s.blend;
+    c.amount = static_cast<float>(s.amount);
+    for (int i = 0; i <= GradientMapConstants::kSteps; ++i) {
+        const Vec3 colour = gradientAt(stops, s.space, double(i) / GradientMapConstants::kSteps);
+        for (std::size_t k = 0; k < 3; ++k) c.table[k].push_back(static_cast<float>(colour[k]));
+    }
+    return kernelOf(Domain::Encoded, std::move(c), [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunGradientMap)(k, block);
+    });
+}
+
 } // namespace
 
-Vec3 gradientColour(const ParameterReader& parameters, double y) {
-    return gradientAt(stopsOf(parameters), parameters.choice("space"), y);
+Vec3 gradientColour(const Stage& stage, double y) {
+    static const auto list = gradientMapSettings();
+    const GradientMapSettings s = readSettings(list, stage);
+    return gradientAt(stopsOf(s), s.space, y);
 }
 
 const StageType& gradientMapType() {
-    using namespace describe;
-    static const StageType type = [] {
-        std::vector<ParameterType> parameters = {
-            percent("amount", "Amount", 0, 100, 0, "How much of the gradient is felt."),
-            choice("blend", "Blend", blendModes(), "How the gradient's colours are laid over the picture."),
-            choice("space", "Space", {{"oklab", "Perceptual"}, {"encoded", "As encoded"}, {"linear", "Linear light"}},
-                   "In which space the colours between two stops are found."),
-            number("stops", "Stops", 2, kMostStops, 1, 2, "How many of the stops below count.")};
-        for (int i = 0; i < kMostStops; ++i) {
-            const std::string id = "stop" + std::to_string(i + 1), name = "Stop " + std::to_string(i + 1);
-            const double standard = i < 2 ? 100.0 * i : 50;
-            parameters.push_back(percent(id + ".position", name + " position", 0, 100, standard,
-                                         "The tone that takes this stop's colour."));
-            for (const auto& [channel, word] :
-                 {std::pair("r", "red"), std::pair("g", "green"), std::pair("b", "blue")})
-                parameters.push_back(percent(id + "." + channel, name + " " + word, 0, 100, standard,
-                                             std::string("The ") + word + " of this stop's colour."));
-        }
-        return StageType{
-            "gradient-map",
-            "Gradient map",
-            "Gives every tone the colour of a gradient, and lays it over the picture.",
-            {Part::Look},
-            Footprint::Colour,
-            parameters,
-            [](const ParameterReader& p) { return p.number("amount") == 0; },
-            [](const ParameterReader& p) {
-                const std::vector<Stop> stops = stopsOf(p);
-                GradientMapConstants c;
-                c.mode = blendModeFrom(p.choice("blend"));
-                c.amount = static_cast<float>(p.number("amount"));
-                for (int i = 0; i <= GradientMapConstants::kSteps; ++i) {
-                    const Vec3 colour =
-                        gradientAt(stops, p.choice("space"), double(i) / GradientMapConstants::kSteps);
-                    for (std::size_t k = 0; k < 3; ++k) c.table[k].push_back(static_cast<float>(colour[k]));
-                }
-                Kernel kernel;
-                kernel.constants = std::make_shared<GradientMapConstants>(std::move(c));
-                kernel.run = [](const void* constants, const Block& block) {
-                    HWY_DYNAMIC_DISPATCH(RunGradientMap)(*static_cast<const GradientMapConstants*>(constants), block);
-                };
-                return kernel;
-            },
-            {{"amount", 1.0}},
-        };
-    }();
+    using S = GradientMapSettings;
+    static const StageType type = stageType<S>({
+        .id = "gradient-map",
+        .name = "Gradient map",
+        .summary = "Gives every tone the colour of a gradient, and lays it over the picture.",
+        .parts = {Part::Look},
+        .settings = gradientMapSettings(),
+        .isNeutral = [](const S& s) { return s.amount == 0; },
+        .compile = gradientMapKernel,
+        .starters = {{"amount", 1.0}},
+    });
     return type;
 }
 

@@ -20,7 +20,7 @@ struct GradientMapConstants {
     Vec3 at(double y) const;
 };
 
-/// The gradient's colour at luma y (0…1), before it is laid over anything; in the working encoding.
-Vec3 gradientColour(const ParameterReader& parameters, double y);
+/// The colour of a Gradient map stage at luma y (0…1), before it is laid over anything; in the working encoding.
+Vec3 gradientColour(const Stage& stage, double y);
 
 } // namespace baryton

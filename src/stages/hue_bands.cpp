@@ -47,7 +47,9 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
+#include <algorithm>
 #include <numbers>
 
 namespace baryton {
@@ -56,73 +58,74 @@ HWY_EXPORT(RunHueBands);
 
 namespace {
 
-std::string bandId(int index) {
-    return "band" + std::to_string(index + 1);
-}
+struct HueBandsSettings {
+    struct Band {
+        double centre = 0, width = 30, feather = 30;     ///< degrees of hue
+        double shift = 0, saturation = 0, lightness = 0; ///< degrees; −1…1
 
-bool doesNothing(const ParameterReader& p, const std::string& id) {
-    return p.number(id + ".shift") == 0 && p.number(id + ".saturation") == 0 && p.number(id + ".lightness") == 0;
-}
+        bool doesNothing() const { return shift == 0 && saturation == 0 && lightness == 0; }
+    };
+    std::array<Band, HueBandsConstants::kMost> bands;
+};
 
-std::vector<ParameterType> bandParameters() {
+SettingList<HueBandsSettings> hueBandsSettings() {
     using namespace describe;
-    std::vector<ParameterType> all;
-    for (int i = 0; i < HueBandsConstants::kMost; ++i) {
-        const std::string id = bandId(i), name = "Band " + std::to_string(i + 1);
+    using Band = HueBandsSettings::Band;
+    SettingList<HueBandsSettings> all;
+    for (std::size_t i = 0; i < HueBandsConstants::kMost; ++i) {
+        const std::string id = "band" + std::to_string(i + 1), name = "Band " + std::to_string(i + 1);
         const std::vector<std::string> changes = {id + ".shift", id + ".saturation", id + ".lightness"};
+        const auto add = [&](double Band::*member, ParameterType type) {
+            all.emplace_back(entry(&HueBandsSettings::bands, i, member), std::move(type));
+        };
         ParameterType centre = hue(id + ".centre", name + " hue", "The middle of the hues that the band takes.");
-        centre.defaultValue = 360.0 * i / HueBandsConstants::kMost;
-        all.push_back(through(changes, std::move(centre)));
-        all.push_back(through(changes, number(id + ".width", name + " width", 5, 180, 1, 30,
-                                              "How many degrees of hue the band takes whole.", Unit::Degrees)));
-        all.push_back(through(changes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
-                                              "How gently the band ends on either side.", Unit::Degrees)));
-        all.push_back(number(id + ".shift", name + " shift", -60, 60, 1, 0, "Turns these hues round the circle.",
-                             Unit::Degrees));
-        all.push_back(
+        centre.defaultValue = 360.0 * static_cast<double>(i) / HueBandsConstants::kMost;
+        add(&Band::centre, through(changes, std::move(centre)));
+        add(&Band::width, through(changes, number(id + ".width", name + " width", 5, 180, 1, 30,
+                                                  "How many degrees of hue the band takes whole.", Unit::Degrees)));
+        add(&Band::feather, through(changes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
+                                                    "How gently the band ends on either side.", Unit::Degrees)));
+        add(&Band::shift, number(id + ".shift", name + " shift", -60, 60, 1, 0, "Turns these hues round the circle.",
+                                 Unit::Degrees));
+        add(&Band::saturation,
             percent(id + ".saturation", name + " saturation", -100, 100, 0, "Makes these hues stronger or quieter."));
-        all.push_back(
+        add(&Band::lightness,
             percent(id + ".lightness", name + " lightness", -100, 100, 0, "Makes these hues lighter or darker."));
     }
     return all;
 }
 
+Kernel hueBandsKernel(const HueBandsSettings& s) {
+    HueBandsConstants c;
+    for (const auto& from : s.bands) {
+        if (from.doesNothing()) continue;
+        auto& band = c.bands[c.count++];
+        band.window = HueWindow(from.centre, from.width, from.feather);
+        band.shift = static_cast<float>(from.shift * std::numbers::pi / 180);
+        band.saturation = static_cast<float>(from.saturation);
+        band.lightness = static_cast<float>(from.lightness);
+    }
+    return kernelOf(Domain::Linear, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunHueBands)(k, block);
+    });
+}
+
 } // namespace
 
 const StageType& hueBandsType() {
-    static const StageType type = {
-        "hue-bands",
-        "Hue bands",
-        "Turns, strengthens and lightens families of hues, each on its own.",
-        {Part::Look},
-        Footprint::Colour,
-        bandParameters(),
-        [](const ParameterReader& p) {
-            for (int i = 0; i < HueBandsConstants::kMost; ++i)
-                if (!doesNothing(p, bandId(i))) return false;
-            return true;
-        },
-        [](const ParameterReader& p) {
-            HueBandsConstants c;
-            for (int i = 0; i < HueBandsConstants::kMost; ++i) {
-                const std::string id = bandId(i);
-                if (doesNothing(p, id)) continue;
-                auto& band = c.bands[c.count++];
-                band.window = HueWindow(p.number(id + ".centre"), p.number(id + ".width"), p.number(id + ".feather"));
-                band.shift = static_cast<float>(p.number(id + ".shift") * std::numbers::pi / 180);
-                band.saturation = static_cast<float>(p.number(id + ".saturation"));
-                band.lightness = static_cast<float>(p.number(id + ".lightness"));
-            }
-            Kernel kernel;
-            kernel.domain = Domain::Linear;
-            kernel.constants = std::make_shared<HueBandsConstants>(c);
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunHueBands)(*static_cast<const HueBandsConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {},
-    };
+    using S = HueBandsSettings;
+    static const StageType type = stageType<S>({
+        .id = "hue-bands",
+        .name = "Hue bands",
+        .summary = "Turns, strengthens and lightens families of hues, each on its own.",
+        .parts = {Part::Look},
+        .settings = hueBandsSettings(),
+        .isNeutral =
+            [](const S& s) {
+                return std::all_of(s.bands.begin(), s.bands.end(), [](const auto& b) { return b.doesNothing(); });
+            },
+        .compile = hueBandsKernel,
+    });
     return type;
 }
 

@@ -4,6 +4,7 @@
 #include <cstddef>
 #include <memory>
 #include <optional>
+#include <utility>
 
 namespace baryton {
 
@@ -47,6 +48,27 @@ struct Kernel {
     /// Set when the stage is a matrix in linear light and nothing more: neighbours are fused. `run` is then not used.
     std::optional<Mat3> matrix;
 };
+
+/// A kernel of these constants; the last argument is a lambda without captures taking (const Constants&, const
+/// Block&), over blocks.
+template <class Constants, class Runner>
+Kernel kernelOf(Domain domain, Constants constants, Runner) {
+    Kernel kernel;
+    kernel.domain = domain;
+    kernel.constants = std::make_shared<const Constants>(std::move(constants));
+    kernel.run = [](const void* erased, const Block& block) {
+        Runner{}(*static_cast<const Constants*>(erased), block);
+    };
+    return kernel;
+}
+
+/// A matrix in linear light.
+inline Kernel matrixKernel(const Mat3& matrix) {
+    Kernel kernel;
+    kernel.domain = Domain::Linear;
+    kernel.matrix = matrix;
+    return kernel;
+}
 
 /// A rectangle of pixels and what lies around it, as planes of the working encoding.
 struct AreaTile {

@@ -42,6 +42,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -73,72 +74,74 @@ double LevelsChannel::operator()(double v) const {
 
 namespace {
 
-struct Range {
-    const char *id, *name, *what;
+struct LevelsSettings {
+    struct Range {
+        double inBlack = 0, gamma = 1, inWhite = 1, outBlack = 0, outWhite = 1;
+
+        bool operator==(const Range&) const = default;
+        bool isPlain() const { return *this == Range(); }
+        LevelsChannel channel() const { return {inBlack, gamma, inWhite, outBlack, outWhite}; }
+    };
+    std::array<Range, 4> ranges; ///< all channels, red, green, blue
 };
-constexpr Range kRanges[] = {
-    {"rgb", "RGB", "all channels"}, {"r", "Red", "red"}, {"g", "Green", "green"}, {"b", "Blue", "blue"}};
 
-bool isPlain(const ParameterReader& p, const std::string& id) {
-    return p.number(id + ".in.black") == 0 && p.number(id + ".gamma") == 1 && p.number(id + ".in.white") == 1 &&
-           p.number(id + ".out.black") == 0 && p.number(id + ".out.white") == 1;
-}
-
-LevelsChannel channelOf(const ParameterReader& p, const std::string& id) {
-    return {p.number(id + ".in.black"), p.number(id + ".gamma"), p.number(id + ".in.white"),
-            p.number(id + ".out.black"), p.number(id + ".out.white")};
-}
-
-std::vector<ParameterType> levelsParameters() {
+SettingList<LevelsSettings> levelsSettings() {
     using namespace describe;
-    std::vector<ParameterType> all;
-    for (const Range& range : kRanges) {
-        const std::string id = range.id, name = range.name, of = std::string(" of ") + range.what;
-        all.push_back(
+    using Range = LevelsSettings::Range;
+    constexpr struct {
+        const char *id, *name, *what;
+    } ranges[] = {
+        {"rgb", "RGB", "all channels"}, {"r", "Red", "red"}, {"g", "Green", "green"}, {"b", "Blue", "blue"}};
+    SettingList<LevelsSettings> all;
+    for (std::size_t i = 0; i < std::size(ranges); ++i) {
+        const std::string id = ranges[i].id, name = ranges[i].name, of = std::string(" of ") + ranges[i].what;
+        const auto add = [&](double Range::*member, ParameterType type) {
+            all.emplace_back(entry(&LevelsSettings::ranges, i, member), std::move(type));
+        };
+        add(&Range::inBlack,
             percent(id + ".in.black", name + " black in", 0, 80, 0, "What is darker" + of + " becomes black."));
-        all.push_back(number(id + ".gamma", name + " gamma", 0.33, 3, 0.01, 1,
-                             "Above 1 lightens the middle" + of + ", below darkens it."));
-        all.push_back(
+        add(&Range::gamma, number(id + ".gamma", name + " gamma", 0.33, 3, 0.01, 1,
+                                  "Above 1 lightens the middle" + of + ", below darkens it."));
+        add(&Range::inWhite,
             percent(id + ".in.white", name + " white in", 20, 100, 100, "What is lighter" + of + " becomes white."));
-        all.push_back(percent(id + ".out.black", name + " black out", 0, 100, 0,
-                              "The darkest that comes out" + of + ": lifted, blacks turn matte."));
-        all.push_back(
+        add(&Range::outBlack, percent(id + ".out.black", name + " black out", 0, 100, 0,
+                                      "The darkest that comes out" + of + ": lifted, blacks turn matte."));
+        add(&Range::outWhite,
             percent(id + ".out.white", name + " white out", 0, 100, 100, "The lightest that comes out" + of + "."));
     }
     return all;
 }
 
+Kernel levelsKernel(const LevelsSettings& s) {
+    LevelsConstants c;
+    c.common = s.ranges[0].channel();
+    c.hasCommon = !s.ranges[0].isPlain();
+    for (std::size_t k = 0; k < 3; ++k) {
+        c.channel[k] = s.ranges[k + 1].channel();
+        c.hasChannel[k] = !s.ranges[k + 1].isPlain();
+    }
+    return kernelOf(Domain::Encoded, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunLevels)(k, block);
+    });
+}
+
 } // namespace
 
 const StageType& levelsType() {
-    static const StageType type = {
-        "levels",
-        "Levels",
-        "Chooses what becomes black and white, where the middle lies, and how dark and light the result may be.",
-        {Part::Look},
-        Footprint::Colour,
-        levelsParameters(),
-        [](const ParameterReader& p) {
-            return std::all_of(std::begin(kRanges), std::end(kRanges),
-                               [&](const Range& r) { return isPlain(p, r.id); });
-        },
-        [](const ParameterReader& p) {
-            LevelsConstants c;
-            c.common = channelOf(p, "rgb");
-            c.hasCommon = !isPlain(p, "rgb");
-            for (std::size_t k = 0; k < 3; ++k) {
-                c.channel[k] = channelOf(p, kRanges[k + 1].id);
-                c.hasChannel[k] = !isPlain(p, kRanges[k + 1].id);
-            }
-            Kernel kernel;
-            kernel.constants = std::make_shared<LevelsConstants>(c);
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunLevels)(*static_cast<const LevelsConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {},
-    };
+    using S = LevelsSettings;
+    static const StageType type = stageType<S>({
+        .id = "levels",
+        .name = "Levels",
+        .summary =
+            "Chooses what becomes black and white, where the middle lies, and how dark and light the result may be.",
+        .parts = {Part::Look},
+        .settings = levelsSettings(),
+        .isNeutral =
+            [](const S& s) {
+                return std::all_of(s.ranges.begin(), s.ranges.end(), [](const auto& r) { return r.isPlain(); });
+            },
+        .compile = levelsKernel,
+    });
     return type;
 }
 

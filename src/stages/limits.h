@@ -21,7 +21,7 @@ struct Limits {
     float openHue = 1; ///< 1 where every hue is let through, grey too
 
     /// Nothing when the stage acts everywhere.
-    static std::optional<Limits> of(const ParameterReader& parameters);
+    static std::optional<Limits> of(const Stage& stage);
     /// The weight of one colour in the working encoding; the vector code computes the same.
     double weight(const Vec3& encoded) const;
 };

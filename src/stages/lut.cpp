@@ -210,6 +210,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -219,6 +220,11 @@ namespace baryton {
 HWY_EXPORT(RunLut);
 
 namespace {
+
+struct LutSettings {
+    LutContent file;
+    LutUse use;
+};
 
 ParameterType encodingChoice(std::string id, std::string name, std::string tooltip) {
     std::vector<ParameterType::Option> options;
@@ -246,33 +252,31 @@ Vec3 trilinear(const LutTable& table, const std::size_t (&index)[3], const std::
 } // namespace
 
 Kernel lutKernel(const LutTable& table, const LutUse& use) {
-    auto c = std::make_shared<LutConstants>();
-    c->use = use;
+    LutConstants c;
+    c.use = use;
     const Mat3 &to = toEncodingPrimaries(use.reads), from = inverse(toEncodingPrimaries(use.writes));
-    std::transform(to.begin(), to.end(), c->toReads, [](double v) { return static_cast<float>(v); });
-    std::transform(from.begin(), from.end(), c->fromWrites, [](double v) { return static_cast<float>(v); });
-    c->size = table.gridSize();
+    std::transform(to.begin(), to.end(), c.toReads, [](double v) { return static_cast<float>(v); });
+    std::transform(from.begin(), from.end(), c.fromWrites, [](double v) { return static_cast<float>(v); });
+    c.size = table.gridSize();
     for (std::size_t k = 0; k < 3; ++k) {
         for (std::size_t i = k; i < table.shaper.size(); i += 3)
-            c->shaper[k].push_back(std::clamp(table.shaper[i], -kHeldRange, kHeldRange));
+            c.shaper[k].push_back(std::clamp(table.shaper[i], -kHeldRange, kHeldRange));
         const auto axis = [](float low, float high, std::size_t n, float& scale, float& shift) {
             scale = static_cast<float>((static_cast<double>(n) - 1) / (double(high) - low));
             shift = -low * scale;
         };
-        axis(table.shaperMin[k], table.shaperMax[k], table.shaperSize(), c->shaperScale[k], c->shaperShift[k]);
-        axis(table.gridMin[k], table.gridMax[k], static_cast<std::size_t>(c->size), c->gridScale[k], c->gridShift[k]);
+        axis(table.shaperMin[k], table.shaperMax[k], table.shaperSize(), c.shaperScale[k], c.shaperShift[k]);
+        axis(table.gridMin[k], table.gridMax[k], static_cast<std::size_t>(c.size), c.gridScale[k], c.gridShift[k]);
     }
-    c->grid.resize(table.grid.size() / 3 * 4);
+    c.grid.resize(table.grid.size() / 3 * 4);
     for (std::size_t node = 0; node < table.grid.size() / 3; ++node)
         for (std::size_t k = 0; k < 3; ++k)
-            c->grid[node * 4 + k] = std::clamp(table.grid[node * 3 + k], -kHeldRange, kHeldRange);
-    Kernel kernel;
-    kernel.domain = use.isPlain() ? Domain::Encoded : Domain::Linear;
-    kernel.constants = std::move(c);
-    kernel.run = [](const void* constants, const Block& block) {
-        HWY_DYNAMIC_DISPATCH(RunLut)(*static_cast<const LutConstants*>(constants), block);
-    };
-    return kernel;
+            c.grid[node * 4 + k] = std::clamp(table.grid[node * 3 + k], -kHeldRange, kHeldRange);
+    return kernelOf(use.isPlain() ? Domain::Encoded : Domain::Linear, std::move(c),
+                    [](const auto& k, const Block& block) {
+                        HWY_DYNAMIC_DISPATCH(RunLut)
+                        (k, block);
+                    });
 }
 
 Vec3 applyLut(const LutTable& table, const Vec3& rgb, Interpolation interpolation) {
@@ -312,28 +316,28 @@ Vec3 applyLut(const LutTable& table, const Vec3& rgb, Interpolation interpolatio
     return sum;
 }
 
-LutUse lutUse(const ParameterReader& p) {
-    return {static_cast<Encoding>(p.choiceIndex("reads")), static_cast<Encoding>(p.choiceIndex("writes")),
-            static_cast<Interpolation>(p.choiceIndex("interpolation"))};
-}
-
 const StageType& lutType() {
-    static const StageType type = {
-        "lut",
-        "LUT",
-        "Passes every colour through a look-up table from a file, which is kept inside the grade.",
-        {Part::Look},
-        Footprint::Colour,
-        {{"file", "LUT", ParameterKind::LutFile, Unit::None, 0, 1, 1, LutContent{},
-          "The look-up table, kept inside the grade whatever becomes of its file."},
-         encodingChoice("reads", "Reads", "The space in which the table expects its colours."),
-         encodingChoice("writes", "Writes", "The space in which the table gives its colours."),
-         describe::choice("interpolation", "Interpolation",
+    using S = LutSettings;
+    static const StageType type = stageType<S>({
+        .id = "lut",
+        .name = "LUT",
+        .summary = "Passes every colour through a look-up table from a file, which is kept inside the grade.",
+        .parts = {Part::Look},
+        .settings = {{&S::file,
+                      {"file", "LUT", ParameterKind::LutFile, Unit::None, 0, 1, 1, LutContent{},
+                       "The look-up table, kept inside the grade whatever becomes of its file."}},
+                     {[](S& s) -> Encoding& { return s.use.reads; },
+                      encodingChoice("reads", "Reads", "The space in which the table expects its colours.")},
+                     {[](S& s) -> Encoding& { return s.use.writes; },
+                      encodingChoice("writes", "Writes", "The space in which the table gives its colours.")},
+                     {[](S& s) -> Interpolation& { return s.use.interpolation; },
+                      describe::choice(
+                          "interpolation", "Interpolation",
                           {{"tetrahedral", "Tetrahedral"}, {"trilinear", "Trilinear"}},
-                          "Tetrahedral keeps greys cleaner; trilinear is what some older programs do.")},
-        [](const ParameterReader& p) { return !p.lut("file").table; },
-        [](const ParameterReader& p) { return lutKernel(*p.lut("file").table, lutUse(p)); },
-    };
+                          "Tetrahedral keeps greys cleaner; trilinear is what some older programs do.")}},
+        .isNeutral = [](const S& s) { return !s.file.table; },
+        .compile = [](const S& s) { return lutKernel(*s.file.table, s.use); },
+    });
     return type;
 }
 

@@ -22,9 +22,6 @@ struct LutUse {
 /// linear light, from which it goes to the space that the table reads and back from the one that it writes.
 Kernel lutKernel(const LutTable& table, const LutUse& use = {});
 
-/// As a LUT stage's parameters say.
-LutUse lutUse(const ParameterReader& parameters);
-
 /// The table alone in double for one colour; what the vector code is tested against.
 Vec3 applyLut(const LutTable& table, const Vec3& rgb, Interpolation interpolation = Interpolation::Tetrahedral);
 

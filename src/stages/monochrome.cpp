@@ -44,6 +44,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <cmath>
 #include <numbers>
@@ -63,53 +64,59 @@ constexpr Family kFamilies[MonochromeConstants::kBands] = {
     {"red", "Reds", 29},    {"orange", "Oranges", 60}, {"yellow", "Yellows", 105}, {"green", "Greens", 142},
     {"cyan", "Cyans", 195}, {"blue", "Blues", 255},    {"violet", "Violets", 300}, {"magenta", "Magentas", 345}};
 
+struct MonochromeSettings {
+    double amount = 0;
+    std::array<double, MonochromeConstants::kBands> lightness{}; ///< −1…1, of each family
+    double filter = 1, tintHue = 0, tintAmount = 0;              ///< 0…1; degrees
+};
+
+SettingList<MonochromeSettings> monochromeSettings() {
+    using namespace describe;
+    using S = MonochromeSettings;
+    SettingList<S> all = {
+        {&S::amount, percent("amount", "Amount", 0, 100, 0, "How far the picture goes toward monochrome.")}};
+    for (std::size_t i = 0; i < MonochromeConstants::kBands; ++i)
+        all.emplace_back(entry(&S::lightness, i),
+                         percent(std::string(kFamilies[i].id) + ".lightness", kFamilies[i].name, -100, 100, 0,
+                                 "How light this family of hues comes out."));
+    all.emplace_back(&S::filter,
+                     percent("filter", "Filter strength", 0, 100, 100, "How much of the settings by hue is felt."));
+    all.emplace_back(&S::tintHue,
+                     through({"tint.amount"}, hue("tint.hue", "Tint hue", "The colour laid over the greys.")));
+    all.emplace_back(&S::tintAmount, percent("tint.amount", "Tint amount", 0, 100, 0,
+                                             "How much of it; black and white stay neutral."));
+    return all;
+}
+
+Kernel monochromeKernel(const MonochromeSettings& s) {
+    MonochromeConstants c;
+    c.amount = static_cast<float>(s.amount);
+    const double angle = s.tintHue * std::numbers::pi / 180, tint = s.tintAmount * MonochromeConstants::kTintReach;
+    c.tintA = static_cast<float>(tint * std::cos(angle));
+    c.tintB = static_cast<float>(tint * std::sin(angle));
+    for (std::size_t i = 0; i < MonochromeConstants::kBands; ++i) {
+        c.lightness[i] = static_cast<float>(s.lightness[i] * s.filter);
+        c.windows[i] = HueWindow(kFamilies[i].hue, 20, 40);
+    }
+    return kernelOf(Domain::Linear, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunMonochrome)(k, block);
+    });
+}
+
 } // namespace
 
 const StageType& monochromeType() {
-    using namespace describe;
-    static const StageType type = [] {
-        std::vector<ParameterType> parameters = {
-            percent("amount", "Amount", 0, 100, 0, "How far the picture goes toward monochrome.")};
-        for (const Family& f : kFamilies)
-            parameters.push_back(percent(std::string(f.id) + ".lightness", f.name, -100, 100, 0,
-                                         "How light this family of hues comes out."));
-        parameters.push_back(
-            percent("filter", "Filter strength", 0, 100, 100, "How much of the settings by hue is felt."));
-        parameters.push_back(
-            through({"tint.amount"}, hue("tint.hue", "Tint hue", "The colour laid over the greys.")));
-        parameters.push_back(
-            percent("tint.amount", "Tint amount", 0, 100, 0, "How much of it; black and white stay neutral."));
-        return StageType{
-            "monochrome",
-            "Monochrome",
-            "Takes the colour away; how light each hue comes out is yours to say.",
-            {Part::Look},
-            Footprint::Colour,
-            parameters,
-            [](const ParameterReader& p) { return p.number("amount") == 0; },
-            [](const ParameterReader& p) {
-                MonochromeConstants c;
-                c.amount = static_cast<float>(p.number("amount"));
-                const double angle = p.number("tint.hue") * std::numbers::pi / 180,
-                             tint = p.number("tint.amount") * MonochromeConstants::kTintReach;
-                c.tintA = static_cast<float>(tint * std::cos(angle));
-                c.tintB = static_cast<float>(tint * std::sin(angle));
-                for (int i = 0; i < MonochromeConstants::kBands; ++i) {
-                    c.lightness[i] = static_cast<float>(p.number(std::string(kFamilies[i].id) + ".lightness") *
-                                                        p.number("filter"));
-                    c.windows[i] = HueWindow(kFamilies[i].hue, 20, 40);
-                }
-                Kernel kernel;
-                kernel.domain = Domain::Linear;
-                kernel.constants = std::make_shared<MonochromeConstants>(c);
-                kernel.run = [](const void* constants, const Block& block) {
-                    HWY_DYNAMIC_DISPATCH(RunMonochrome)(*static_cast<const MonochromeConstants*>(constants), block);
-                };
-                return kernel;
-            },
-            {{"amount", 1.0}},
-        };
-    }();
+    using S = MonochromeSettings;
+    static const StageType type = stageType<S>({
+        .id = "monochrome",
+        .name = "Monochrome",
+        .summary = "Takes the colour away; how light each hue comes out is yours to say.",
+        .parts = {Part::Look},
+        .settings = monochromeSettings(),
+        .isNeutral = [](const S& s) { return s.amount == 0; },
+        .compile = monochromeKernel,
+        .starters = {{"amount", 1.0}},
+    });
     return type;
 }
 

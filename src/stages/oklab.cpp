@@ -1,4 +1,5 @@
 #include "stages/oklab.h"
+#include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 
@@ -36,8 +37,7 @@ HueWindow::HueWindow(double centre, double width, double softness) {
 }
 
 double HueWindow::weight(double cosDelta) const {
-    const double t = std::clamp((cosDelta - outer) * perSpan, 0.0, 1.0);
-    return t * t * (3 - 2 * t);
+    return smoothStep(cosDelta, outer, perSpan);
 }
 
 double HueWindow::share(const Vec3& encoded) const {
@@ -47,11 +47,9 @@ double HueWindow::share(const Vec3& encoded) const {
 }
 
 double hueFade(double lightness, double chroma) {
-    const auto step = [](double low, double high, double v) {
-        const double t = std::clamp((v - low) / (high - low), 0.0, 1.0);
-        return t * t * (3 - 2 * t);
-    };
-    return step(kFadeChromaLow, kFadeChromaHigh, chroma) * step(kFadeLightLow, kFadeLightHigh, lightness);
+    constexpr double perChroma = 1 / (double(kFadeChromaHigh) - kFadeChromaLow),
+                     perLight = 1 / (double(kFadeLightHigh) - kFadeLightLow);
+    return smoothStep(chroma, kFadeChromaLow, perChroma) * smoothStep(lightness, kFadeLightLow, perLight);
 }
 
 } // namespace baryton

@@ -3,6 +3,7 @@
 #include "colour/spaces.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -67,45 +68,59 @@ Mat3 primariesMatrix(const PrimariesSettings& settings, double* slid) {
     return kXyzToSrgb * (corners * diagonal(weightsOf(corners)));
 }
 
-const StageType& primariesType() {
+namespace {
+
+struct PrimariesParameters {
+    struct Corner {
+        double turn = 0, reach = 0; ///< degrees; −0.6…0.4
+
+        bool operator==(const Corner&) const = default;
+    };
+    std::array<Corner, 4> corners; ///< red, green, blue, all
+};
+
+SettingList<PrimariesParameters> primariesParameters() {
     using namespace describe;
-    static const StageType type = [] {
-        std::vector<ParameterType> parameters;
-        const char* names[][2] = {{"red", "Red"}, {"green", "Green"}, {"blue", "Blue"}, {"all", "All"}};
-        for (const auto& [id, name] : names) {
-            const std::string i = id, n = name;
-            parameters.push_back(number(i + ".turn", n + " turn", -45, 45, 1, 0,
-                                        "Turns this corner's colours toward their neighbours.", Unit::Degrees));
-            parameters.push_back(percent(i + ".reach", n + " reach", -60, 40, 0,
-                                         "Draws this corner's colours toward white, or away from it."));
-        }
-        return StageType{
-            "primaries",
-            "Primaries",
-            "Turns and stretches the picture's red, green and blue; every other colour follows, white stays.",
-            {Part::Look},
-            Footprint::Colour,
-            parameters,
-            [parameters](const ParameterReader& p) {
-                return std::all_of(parameters.begin(), parameters.end(),
-                                   [&](const auto& q) { return p.number(q.id) == 0; });
+    using P = PrimariesParameters;
+    constexpr const char* names[][2] = {{"red", "Red"}, {"green", "Green"}, {"blue", "Blue"}, {"all", "All"}};
+    SettingList<P> all;
+    for (std::size_t i = 0; i < std::size(names); ++i) {
+        const std::string id = names[i][0], name = names[i][1];
+        all.emplace_back(entry(&P::corners, i, &P::Corner::turn),
+                         number(id + ".turn", name + " turn", -45, 45, 1, 0,
+                                "Turns this corner's colours toward their neighbours.", Unit::Degrees));
+        all.emplace_back(entry(&P::corners, i, &P::Corner::reach),
+                         percent(id + ".reach", name + " reach", -60, 40, 0,
+                                 "Draws this corner's colours toward white, or away from it."));
+    }
+    return all;
+}
+
+} // namespace
+
+const StageType& primariesType() {
+    using P = PrimariesParameters;
+    static const StageType type = stageType<P>({
+        .id = "primaries",
+        .name = "Primaries",
+        .summary = "Turns and stretches the picture's red, green and blue; every other colour follows, white stays.",
+        .parts = {Part::Look},
+        .settings = primariesParameters(),
+        .isNeutral =
+            [](const P& p) {
+                return std::all_of(p.corners.begin(), p.corners.end(),
+                                   [](const auto& corner) { return corner == P::Corner(); });
             },
-            [](const ParameterReader& p) {
+        .compile =
+            [](const P& p) {
                 PrimariesSettings s;
-                const char* corners[] = {"red", "green", "blue"};
                 for (std::size_t i = 0; i < 3; ++i) {
-                    const std::string id = corners[i];
-                    s.turn[i] = std::clamp(p.number(id + ".turn") + p.number("all.turn"), -45.0, 45.0);
-                    s.reach[i] = std::clamp(p.number(id + ".reach") + p.number("all.reach"), -0.6, 0.4);
+                    s.turn[i] = std::clamp(p.corners[i].turn + p.corners[3].turn, -45.0, 45.0);
+                    s.reach[i] = std::clamp(p.corners[i].reach + p.corners[3].reach, -0.6, 0.4);
                 }
-                Kernel kernel;
-                kernel.domain = Domain::Linear;
-                kernel.matrix = primariesMatrix(s);
-                return kernel;
+                return matrixKernel(primariesMatrix(s));
             },
-            {},
-        };
-    }();
+    });
     return type;
 }
 

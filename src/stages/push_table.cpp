@@ -59,6 +59,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 
@@ -68,92 +69,99 @@ HWY_EXPORT(RunPushTable);
 
 namespace {
 
-constexpr const char* kColumns[] = {"cyan.red", "magenta.green", "yellow.blue", "density"};
+struct PushTableSettings {
+    enum class Kind : std::uint8_t { Tones, Hues };
+    struct Row {
+        Kind kind = Kind::Tones;
+        double low = 0, high = 1, softness = 0.2;                          ///< of a range of tones
+        double centre = 0, width = 30, feather = 30;                       ///< of a family of hues, degrees
+        double cyanRed = 0, magentaGreen = 0, yellowBlue = 0, density = 0; ///< −1…1
 
-std::string rowId(int index) {
-    return "row" + std::to_string(index + 1);
-}
+        bool doesNothing() const { return cyanRed == 0 && magentaGreen == 0 && yellowBlue == 0 && density == 0; }
+    };
+    std::array<Row, PushTableConstants::kMost> rows;
+    bool holdsLuma = false;
+};
 
-bool doesNothing(const ParameterReader& p, const std::string& id) {
-    return std::all_of(std::begin(kColumns), std::end(kColumns),
-                       [&](const char* column) { return p.number(id + "." + column) == 0; });
-}
-
-std::vector<ParameterType> rowParameters() {
+SettingList<PushTableSettings> pushTableSettings() {
     using namespace describe;
-    std::vector<ParameterType> all = {toggle("hold.luma", "Hold luma", "Colours move, lightness stays.")};
+    using S = PushTableSettings;
+    using Row = S::Row;
+    SettingList<S> all = {{&S::holdsLuma, toggle("hold.luma", "Hold luma", "Colours move, lightness stays.")}};
     // The first rows stand for the darks, the middle and the lights; the rest wait to be set.
     constexpr double starts[][2] = {{0, 25}, {40, 60}, {75, 100}};
-    for (int i = 0; i < PushTableConstants::kMost; ++i) {
-        const std::string id = rowId(i), name = "Row " + std::to_string(i + 1);
+    for (std::size_t i = 0; i < PushTableConstants::kMost; ++i) {
+        const std::string id = "row" + std::to_string(i + 1), name = "Row " + std::to_string(i + 1);
         const double low = i < 3 ? starts[i][0] : 0, high = i < 3 ? starts[i][1] : 100;
-        std::vector<std::string> pushes;
-        for (const char* column : kColumns) pushes.push_back(id + "." + column);
-        all.push_back(through(pushes, choice(id + ".kind", name + " takes", {{"tones", "Tones"}, {"hues", "Hues"}},
-                                             "Whether the row is a range of tones or a family of hues.")));
-        all.push_back(
+        const std::vector<std::string> pushes = {id + ".cyan.red", id + ".magenta.green", id + ".yellow.blue",
+                                                 id + ".density"};
+        const auto add = [&](auto Row::*member, ParameterType type) {
+            all.emplace_back(entry(&S::rows, i, member), std::move(type));
+        };
+        add(&Row::kind, through(pushes, choice(id + ".kind", name + " takes", {{"tones", "Tones"}, {"hues", "Hues"}},
+                                               "Whether the row is a range of tones or a family of hues.")));
+        add(&Row::low,
             through(pushes, percent(id + ".low", name + " tones from", 0, 100, low, "The dark end of the range.")));
-        all.push_back(
+        add(&Row::high,
             through(pushes, percent(id + ".high", name + " tones to", 0, 100, high, "The light end of the range.")));
-        all.push_back(
+        add(&Row::softness,
             through(pushes, percent(id + ".softness", name + " softness", 10, 50, 20, "How gently the range ends.")));
-        all.push_back(through(pushes, hue(id + ".centre", name + " hue", "The middle of the family of hues.")));
-        all.push_back(through(pushes, number(id + ".width", name + " width", 5, 180, 1, 30,
-                                             "How many degrees of hue it takes whole.", Unit::Degrees)));
-        all.push_back(through(pushes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
-                                             "How gently the family ends.", Unit::Degrees)));
-        all.push_back(
+        add(&Row::centre, through(pushes, hue(id + ".centre", name + " hue", "The middle of the family of hues.")));
+        add(&Row::width, through(pushes, number(id + ".width", name + " width", 5, 180, 1, 30,
+                                                "How many degrees of hue it takes whole.", Unit::Degrees)));
+        add(&Row::feather, through(pushes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
+                                                  "How gently the family ends.", Unit::Degrees)));
+        add(&Row::cyanRed,
             percent(id + ".cyan.red", name + " cyan–red", -100, 100, 0, "Left toward cyan, right toward red."));
-        all.push_back(percent(id + ".magenta.green", name + " magenta–green", -100, 100, 0,
-                              "Left toward magenta, right toward green."));
-        all.push_back(percent(id + ".yellow.blue", name + " yellow–blue", -100, 100, 0,
-                              "Left toward yellow, right toward blue."));
-        all.push_back(percent(id + ".density", name + " density", -100, 100, 0, "Left lighter, right denser."));
+        add(&Row::magentaGreen, percent(id + ".magenta.green", name + " magenta–green", -100, 100, 0,
+                                        "Left toward magenta, right toward green."));
+        add(&Row::yellowBlue, percent(id + ".yellow.blue", name + " yellow–blue", -100, 100, 0,
+                                      "Left toward yellow, right toward blue."));
+        add(&Row::density, percent(id + ".density", name + " density", -100, 100, 0, "Left lighter, right denser."));
     }
     return all;
+}
+
+Kernel pushTableKernel(const PushTableSettings& s) {
+    PushTableConstants c;
+    c.holdLuma = s.holdsLuma;
+    for (const auto& from : s.rows) {
+        if (from.doesNothing()) continue;
+        auto& row = c.rows[c.count++];
+        row.isHue = from.kind == PushTableSettings::Kind::Hues;
+        c.anyHue = c.anyHue || row.isHue;
+        row.low = static_cast<float>(from.low);
+        row.high = static_cast<float>(std::max(from.low, from.high));
+        row.perSoftness = static_cast<float>(1 / from.softness);
+        row.window = HueWindow(from.centre, from.width, from.feather);
+        row.push[0] = static_cast<float>(from.cyanRed);
+        row.push[1] = static_cast<float>(from.magentaGreen);
+        row.push[2] = static_cast<float>(from.yellowBlue);
+        row.density = static_cast<float>(from.density);
+    }
+    return kernelOf(Domain::Encoded, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunPushTable)(k, block);
+    });
 }
 
 } // namespace
 
 const StageType& pushTableType() {
-    static const StageType type = {
-        "push-table",
-        "Push table",
-        "Pushes ranges of tones and families of hues toward red or cyan, green or magenta, blue or yellow, and in "
-        "density.",
-        {Part::Look},
-        Footprint::Colour,
-        rowParameters(),
-        [](const ParameterReader& p) {
-            for (int i = 0; i < PushTableConstants::kMost; ++i)
-                if (!doesNothing(p, rowId(i))) return false;
-            return true;
-        },
-        [](const ParameterReader& p) {
-            PushTableConstants c;
-            c.holdLuma = p.toggle("hold.luma");
-            for (int i = 0; i < PushTableConstants::kMost; ++i) {
-                const std::string id = rowId(i);
-                if (doesNothing(p, id)) continue;
-                auto& row = c.rows[c.count++];
-                row.isHue = p.choice(id + ".kind") == "hues";
-                c.anyHue = c.anyHue || row.isHue;
-                row.low = static_cast<float>(p.number(id + ".low"));
-                row.high = static_cast<float>(std::max(p.number(id + ".low"), p.number(id + ".high")));
-                row.perSoftness = static_cast<float>(1 / p.number(id + ".softness"));
-                row.window = HueWindow(p.number(id + ".centre"), p.number(id + ".width"), p.number(id + ".feather"));
-                for (int k = 0; k < 3; ++k) row.push[k] = static_cast<float>(p.number(id + "." + kColumns[k]));
-                row.density = static_cast<float>(p.number(id + ".density"));
-            }
-            Kernel kernel;
-            kernel.constants = std::make_shared<PushTableConstants>(c);
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunPushTable)(*static_cast<const PushTableConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {},
-    };
+    using S = PushTableSettings;
+    static const StageType type = stageType<S>({
+        .id = "push-table",
+        .name = "Push table",
+        .summary =
+            "Pushes ranges of tones and families of hues toward red or cyan, green or magenta, blue or yellow, "
+            "and in density.",
+        .parts = {Part::Look},
+        .settings = pushTableSettings(),
+        .isNeutral =
+            [](const S& s) {
+                return std::all_of(s.rows.begin(), s.rows.end(), [](const auto& r) { return r.doesNothing(); });
+            },
+        .compile = pushTableKernel,
+    });
     return type;
 }
 

@@ -71,6 +71,7 @@ HWY_AFTER_NAMESPACE();
 #include "colour/spaces.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 
@@ -78,56 +79,67 @@ namespace baryton {
 
 HWY_EXPORT(RunSaturation);
 
-const StageType& saturationType() {
-    static const StageType type = {
-        "saturation",
-        "Saturation",
-        "Makes all colours stronger or quieter without changing how light they are.",
-        {Part::Look},
-        Footprint::Colour,
-        {describe::percent("overall", "Saturation", -100, 100, 0,
-                           "To the right colours grow stronger, to the left quieter; at −100 the picture is grey."),
-         describe::percent("muted", "Muted colours", -100, 100, 0, "Strengthens or quiets what has little colour."),
-         describe::percent("vivid", "Vivid colours", -100, 100, 0, "Strengthens or quiets what has much colour."),
-         describe::curve("chroma", "Curve over chroma",
-                         "Across: how strong a colour is, grey at the left. Up: how strong it becomes."),
-         describe::through({"guard.strength"}, describe::hue("guard.hue", "Guarded hue",
-                                                             "The hue that is left as it is: faces lie about 50°.")),
-         describe::through({"guard.strength"},
-                           describe::number("guard.width", "Guard width", 10, 180, 1, 40,
-                                            "How many degrees of hue are guarded.", Unit::Degrees)),
-         describe::percent("guard.strength", "Guard", 0, 100, 0, "How firmly the guarded hue is kept.")},
-        [](const ParameterReader& p) {
-            return p.number("overall") == 0 && p.number("muted") == 0 && p.number("vivid") == 0 &&
-                   isStraight(p.curve("chroma"));
-        },
-        [](const ParameterReader& p) {
-            const double gain = 1 + p.number("overall");
-            SaturationConstants c{};
-            const auto copy = [](const Mat3& from, float* to) {
-                std::transform(from.begin(), from.end(), to, [](double v) { return static_cast<float>(v); });
-            };
-            copy(kOklabCones, c.toCones);
-            copy(inverse(kOklabCones), c.toRgb);
-            copy(inverse(kOklabFromRoots) * diagonal({1, gain, gain}) * kOklabFromRoots, c.mix);
-            c.chroma = Spline(p.curve("chroma"));
-            c.isPlain = p.number("muted") == 0 && p.number("vivid") == 0 && c.chroma.knots == 0 &&
-                        p.number("guard.strength") == 0;
-            c.overall = static_cast<float>(p.number("overall"));
-            c.muted = static_cast<float>(p.number("muted"));
-            c.vivid = static_cast<float>(p.number("vivid"));
-            c.guardStrength = static_cast<float>(p.number("guard.strength"));
-            constexpr double guardSoftness = 30;
-            c.guard = HueWindow(p.number("guard.hue"), p.number("guard.width"), guardSoftness);
-            Kernel kernel;
-            kernel.domain = Domain::Linear;
-            kernel.constants = std::make_shared<SaturationConstants>(c);
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunSaturation)(*static_cast<const SaturationConstants*>(constants), block);
-            };
-            return kernel;
-        },
+namespace {
+
+struct SaturationSettings {
+    double overall = 0, muted = 0, vivid = 0; ///< −1…1
+    Curve chroma;
+    double guardHue = 0, guardWidth = 40, guardStrength = 0; ///< degrees; 0…1
+};
+
+Kernel saturationKernel(const SaturationSettings& s) {
+    const double gain = 1 + s.overall;
+    SaturationConstants c{};
+    const auto copy = [](const Mat3& from, float* to) {
+        std::transform(from.begin(), from.end(), to, [](double v) { return static_cast<float>(v); });
     };
+    copy(kOklabCones, c.toCones);
+    copy(inverse(kOklabCones), c.toRgb);
+    copy(inverse(kOklabFromRoots) * diagonal({1, gain, gain}) * kOklabFromRoots, c.mix);
+    c.chroma = Spline(s.chroma);
+    c.isPlain = s.muted == 0 && s.vivid == 0 && c.chroma.knots == 0 && s.guardStrength == 0;
+    c.overall = static_cast<float>(s.overall);
+    c.muted = static_cast<float>(s.muted);
+    c.vivid = static_cast<float>(s.vivid);
+    c.guardStrength = static_cast<float>(s.guardStrength);
+    constexpr double guardSoftness = 30;
+    c.guard = HueWindow(s.guardHue, s.guardWidth, guardSoftness);
+    return kernelOf(Domain::Linear, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunSaturation)(k, block);
+    });
+}
+
+} // namespace
+
+const StageType& saturationType() {
+    using namespace describe;
+    using S = SaturationSettings;
+    static const StageType type = stageType<S>({
+        .id = "saturation",
+        .name = "Saturation",
+        .summary = "Makes all colours stronger or quieter without changing how light they are.",
+        .parts = {Part::Look},
+        .settings =
+            {{&S::overall,
+              percent("overall", "Saturation", -100, 100, 0,
+                      "To the right colours grow stronger, to the left quieter; at −100 the picture is grey.")},
+             {&S::muted,
+              percent("muted", "Muted colours", -100, 100, 0, "Strengthens or quiets what has little colour.")},
+             {&S::vivid,
+              percent("vivid", "Vivid colours", -100, 100, 0, "Strengthens or quiets what has much colour.")},
+             {&S::chroma, curve("chroma", "Curve over chroma",
+                                "Across: how strong a colour is, grey at the left. Up: how strong it becomes.")},
+             {&S::guardHue, through({"guard.strength"}, hue("guard.hue", "Guarded hue",
+                                                            "The hue that is left as it is: faces lie about 50°."))},
+             {&S::guardWidth,
+              through({"guard.strength"}, number("guard.width", "Guard width", 10, 180, 1, 40,
+                                                 "How many degrees of hue are guarded.", Unit::Degrees))},
+             {&S::guardStrength,
+              percent("guard.strength", "Guard", 0, 100, 0, "How firmly the guarded hue is kept.")}},
+        .isNeutral =
+            [](const S& s) { return s.overall == 0 && s.muted == 0 && s.vivid == 0 && isStraight(s.chroma); },
+        .compile = saturationKernel,
+    });
     return type;
 }
 

@@ -34,10 +34,12 @@ void RunSplitTone(const SplitToneConstants& c, const Block& block) {
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
+#include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -47,15 +49,11 @@ namespace baryton {
 HWY_EXPORT(RunSplitTone);
 
 void SplitToneConstants::apply(double rgb[3]) const {
-    const auto step = [](double start, double per, double v) {
-        const double t = std::clamp((v - start) * per, 0.0, 1.0);
-        return t * t * (3 - 2 * t);
-    };
     const double y = luma(rgb[0], rgb[1], rgb[2]);
-    double h = step(low, perWidth, y), s = 1 - h;
+    double h = smoothStep(y, low, perWidth), s = 1 - h;
     if (holdEnds) {
-        const double keep =
-            step(0, 1 / double(endWidth), y) * (1 - step(1 - double(endWidth), 1 / double(endWidth), y));
+        constexpr double per = 1 / double(endWidth);
+        const double keep = smoothStep(y, 0, per) * (1 - smoothStep(y, 1 - double(endWidth), per));
         h *= keep, s *= keep;
     }
     for (int k = 0; k < 3; ++k)
@@ -77,55 +75,68 @@ double SplitToneConstants::leastSlope() const {
     return least;
 }
 
+namespace {
+
+struct SplitToneSettings {
+    struct Colour {
+        double hue = 0, amount = 0; ///< an angle of the vectorscope; 0…1
+    } shadows, highlights;
+    double balance = 0;
+    bool holdsEnds = false;
+};
+
+Kernel splitToneKernel(const SplitToneSettings& s) {
+    SplitToneConstants c;
+    constexpr double half = 0.35;
+    c.low = static_cast<float>(0.5 - 0.35 * s.balance - half);
+    c.perWidth = static_cast<float>(1 / (2 * half));
+    c.holdEnds = s.holdsEnds;
+    const auto push = [](const SplitToneSettings::Colour& colour, float* out) {
+        const Vec3 d = hueDirection(colour.hue);
+        for (unsigned k = 0; k < 3; ++k) out[k] = static_cast<float>(kSplitReach * colour.amount * d[k]);
+    };
+    push(s.shadows, c.shadows);
+    push(s.highlights, c.highlights);
+    constexpr double leastAllowed = 0.05;
+    if (const double slope = c.leastSlope(); slope < leastAllowed) {
+        const auto scale = static_cast<float>((1 - leastAllowed) / (1 - slope)); // without colour it is 1
+        for (float* range : {c.shadows, c.highlights})
+            for (int k = 0; k < 3; ++k) range[k] *= scale;
+    }
+    return kernelOf(Domain::Encoded, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunSplitTone)(k, block);
+    });
+}
+
+} // namespace
+
 const StageType& splitToneType() {
     using namespace describe;
-    static const StageType type = {
-        "split-tone",
-        "Split tone",
-        "Puts one colour into the shadows and another into the highlights.",
-        {Part::Look},
-        Footprint::Colour,
-        {through({"shadows.amount"}, pullHue("shadows.hue", "Shadows hue", "The colour that goes into the shadows.")),
-         percent("shadows.amount", "Shadows amount", 0, 100, 0, "How much of it."),
-         through({"highlights.amount"},
-                 pullHue("highlights.hue", "Highlights hue", "The colour that goes into the highlights.")),
-         percent("highlights.amount", "Highlights amount", 0, 100, 0, "How much of it."),
-         through({"shadows.amount", "highlights.amount"},
-                 percent("balance", "Balance", -100, 100, 0,
-                         "To the right the highlights' colour reaches further down.")),
-         through({"shadows.amount", "highlights.amount"},
-                 toggle("hold", "Hold black and white", "Leaves the very darkest and lightest tones neutral."))},
-        [](const ParameterReader& p) {
-            return p.number("shadows.amount") == 0 && p.number("highlights.amount") == 0;
-        },
-        [](const ParameterReader& p) {
-            SplitToneConstants c;
-            constexpr double half = 0.35;
-            c.low = static_cast<float>(0.5 - 0.35 * p.number("balance") - half);
-            c.perWidth = static_cast<float>(1 / (2 * half));
-            c.holdEnds = p.toggle("hold");
-            const auto push = [&](const std::string& range, float* out) {
-                const Vec3 d = hueDirection(p.number(range + ".hue"));
-                for (unsigned k = 0; k < 3; ++k)
-                    out[k] = static_cast<float>(kSplitReach * p.number(range + ".amount") * d[k]);
-            };
-            push("shadows", c.shadows);
-            push("highlights", c.highlights);
-            constexpr double leastAllowed = 0.05;
-            if (const double slope = c.leastSlope(); slope < leastAllowed) {
-                const auto scale = static_cast<float>((1 - leastAllowed) / (1 - slope)); // without colour it is 1
-                for (float* range : {c.shadows, c.highlights})
-                    for (int k = 0; k < 3; ++k) range[k] *= scale;
-            }
-            Kernel kernel;
-            kernel.constants = std::make_shared<SplitToneConstants>(c);
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunSplitTone)(*static_cast<const SplitToneConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {},
-    };
+    using S = SplitToneSettings;
+    const std::vector<std::string> amounts = {"shadows.amount", "highlights.amount"};
+    static const StageType type = stageType<S>({
+        .id = "split-tone",
+        .name = "Split tone",
+        .summary = "Puts one colour into the shadows and another into the highlights.",
+        .parts = {Part::Look},
+        .settings =
+            {{[](S& s) -> double& { return s.shadows.hue; },
+              through({"shadows.amount"},
+                      pullHue("shadows.hue", "Shadows hue", "The colour that goes into the shadows."))},
+             {[](S& s) -> double& { return s.shadows.amount; },
+              percent("shadows.amount", "Shadows amount", 0, 100, 0, "How much of it.")},
+             {[](S& s) -> double& { return s.highlights.hue; },
+              through({"highlights.amount"},
+                      pullHue("highlights.hue", "Highlights hue", "The colour that goes into the highlights."))},
+             {[](S& s) -> double& { return s.highlights.amount; },
+              percent("highlights.amount", "Highlights amount", 0, 100, 0, "How much of it.")},
+             {&S::balance, through(amounts, percent("balance", "Balance", -100, 100, 0,
+                                                    "To the right the highlights' colour reaches further down."))},
+             {&S::holdsEnds, through(amounts, toggle("hold", "Hold black and white",
+                                                     "Leaves the very darkest and lightest tones neutral."))}},
+        .isNeutral = [](const S& s) { return s.shadows.amount == 0 && s.highlights.amount == 0; },
+        .compile = splitToneKernel,
+    });
     return type;
 }
 

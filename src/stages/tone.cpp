@@ -45,6 +45,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -70,39 +71,42 @@ Curve toneCurve(const ToneSettings& s) {
 
 const StageType& toneType() {
     using namespace describe;
-    static const StageType type = {
-        "tone",
-        "Tone",
-        "Sets the scale from dark to light: its two ends, the shadows, the highlights and the contrast between.",
-        {Part::Prep, Part::Look},
-        Footprint::Colour,
-        {percent("black.end", "Black end", -100, 100, 0, "Lifts or deepens the darkest tones alone."),
-         percent("shadows", "Shadows", -100, 100, 0, "Opens or closes the shadows; black stays."),
-         percent("contrast", "Contrast", -100, 100, 0, "Draws tones apart or together about the pivot."),
-         percent("pivot", "Pivot", 20, 80, 50, "The tone that contrast leaves where it is."),
-         percent("highlights", "Highlights", -100, 100, 0, "Lightens or recovers the highlights; white stays."),
-         percent("white.end", "White end", -100, 100, 0, "Lifts or lowers the lightest tones alone."),
-         percent(
-             "roll.off", "Roll-off", 0, 100, 0,
-             "Lets the lights run gently out into a white that lies a little lower: what is burnt has no hard edge, "
-             "and what lies past white comes back.")},
-        [](const ParameterReader& p) {
-            return p.number("black.end") == 0 && p.number("shadows") == 0 && p.number("contrast") == 0 &&
-                   p.number("highlights") == 0 && p.number("white.end") == 0 && p.number("roll.off") == 0;
-        },
-        [](const ParameterReader& p) {
-            Kernel kernel;
-            kernel.constants = std::make_shared<ToneConstants>(
-                ToneConstants{Spline(toneCurve({p.number("black.end"), p.number("shadows"), p.number("contrast"),
-                                                p.number("pivot"), p.number("highlights"), p.number("white.end")})),
-                              static_cast<float>(p.number("roll.off"))});
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunTone)(*static_cast<const ToneConstants*>(constants), block);
-            };
-            return kernel;
-        },
-        {},
-    };
+    using S = ToneSettings;
+    static const StageType type = stageType<S>({
+        .id = "tone",
+        .name = "Tone",
+        .summary =
+            "Sets the scale from dark to light: its two ends, the shadows, the highlights and the contrast between.",
+        .parts = {Part::Prep, Part::Look},
+        .settings =
+            {{&S::blackEnd,
+              percent("black.end", "Black end", -100, 100, 0, "Lifts or deepens the darkest tones alone.")},
+             {&S::shadows, percent("shadows", "Shadows", -100, 100, 0, "Opens or closes the shadows; black stays.")},
+             {&S::contrast,
+              percent("contrast", "Contrast", -100, 100, 0, "Draws tones apart or together about the pivot.")},
+             {&S::pivot, percent("pivot", "Pivot", 20, 80, 50, "The tone that contrast leaves where it is.")},
+             {&S::highlights,
+              percent("highlights", "Highlights", -100, 100, 0, "Lightens or recovers the highlights; white stays.")},
+             {&S::whiteEnd,
+              percent("white.end", "White end", -100, 100, 0, "Lifts or lowers the lightest tones alone.")},
+             {&S::rollOff,
+              percent("roll.off", "Roll-off", 0, 100, 0,
+                      "Lets the lights run gently out into a white that lies a little lower: what is burnt has no "
+                      "hard edge, and what lies past white comes back.")}},
+        .isNeutral =
+            [](const S& s) {
+                return s.blackEnd == 0 && s.shadows == 0 && s.contrast == 0 && s.highlights == 0 && s.whiteEnd == 0 &&
+                       s.rollOff == 0;
+            },
+        .compile =
+            [](const S& s) {
+                return kernelOf(Domain::Encoded, ToneConstants{Spline(toneCurve(s)), static_cast<float>(s.rollOff)},
+                                [](const auto& c, const Block& block) {
+                                    HWY_DYNAMIC_DISPATCH(RunTone)
+                                    (c, block);
+                                });
+            },
+    });
     return type;
 }
 

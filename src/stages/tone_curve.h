@@ -13,6 +13,7 @@ namespace baryton {
 /// and every step is then held to a slope of at least 0.08, so that no setting folds the scale.
 struct ToneSettings {
     double blackEnd = 0, shadows = 0, contrast = 0, pivot = 0.5, highlights = 0, whiteEnd = 0; ///< −1…1, pivot 0…1
+    double rollOff = 0; ///< 0…1; comes after the curve
 };
 Curve toneCurve(const ToneSettings& settings);
 

@@ -44,6 +44,7 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <cmath>
 #include <numbers>
@@ -52,45 +53,54 @@ namespace baryton {
 
 HWY_EXPORT(RunVignette);
 
+namespace {
+
+struct VignetteSettings {
+    double stops = 0, centreX = 0.5, centreY = 0.5, radiusX = 1, radiusY = 1; ///< fractions of the frame
+    double turn = 0, falloff = 0.6, spare = 0;                                ///< degrees; 0…1
+};
+
+Kernel vignetteKernel(const VignetteSettings& s) {
+    const double turn = s.turn * std::numbers::pi / 180;
+    VignetteConstants c{};
+    c.centreX = static_cast<float>(s.centreX), c.centreY = static_cast<float>(s.centreY);
+    c.perRadiusX = static_cast<float>(1 / s.radiusX), c.perRadiusY = static_cast<float>(1 / s.radiusY);
+    c.cosTurn = static_cast<float>(std::cos(turn)), c.sinTurn = static_cast<float>(std::sin(turn));
+    c.low = static_cast<float>(1 - s.falloff), c.perWidth = static_cast<float>(1 / (2 * s.falloff));
+    c.stops = static_cast<float>(s.stops), c.spare = static_cast<float>(s.spare);
+    return kernelOf(Domain::Linear, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunVignette)(k, block);
+    });
+}
+
+} // namespace
+
 const StageType& vignetteType() {
     using namespace describe;
-    static const StageType type = {
-        "vignette",
-        "Vignette",
-        "Darkens or lightens the picture away from a place of your choice.",
-        {Part::Finish},
-        Footprint::Place,
-        {stops("stops", "Stops", 4, "How much darker (left) or lighter (right) the outside becomes."),
-         percent("centre.x", "Centre across", 0, 100, 50, "Where the middle lies, from the left edge to the right."),
-         percent("centre.y", "Centre down", 0, 100, 50, "Where the middle lies, from the top edge to the bottom."),
-         percent("radius.x", "Width", 20, 200, 100, "How wide the untouched middle is; 100 reaches the sides."),
-         percent("radius.y", "Height", 20, 200, 100, "How high the untouched middle is; 100 reaches top and bottom."),
-         {"turn", "Turn", ParameterKind::Number, Unit::Degrees, -90, 90, 1, 0.0, "Turns the ellipse."},
-         percent("falloff", "Falloff", 5, 100, 60, "How gently the change sets in."),
-         percent("spare", "Spare lights", 0, 100, 0, "Keeps lights near the edge from being dimmed.")},
-        [](const ParameterReader& p) { return p.number("stops") == 0; },
-        [](const ParameterReader& p) {
-            const double turn = p.number("turn") * std::numbers::pi / 180, falloff = p.number("falloff");
-            VignetteConstants c{};
-            c.centreX = static_cast<float>(p.number("centre.x"));
-            c.centreY = static_cast<float>(p.number("centre.y"));
-            c.perRadiusX = static_cast<float>(1 / p.number("radius.x"));
-            c.perRadiusY = static_cast<float>(1 / p.number("radius.y"));
-            c.cosTurn = static_cast<float>(std::cos(turn));
-            c.sinTurn = static_cast<float>(std::sin(turn));
-            c.low = static_cast<float>(1 - falloff);
-            c.perWidth = static_cast<float>(1 / (2 * falloff));
-            c.stops = static_cast<float>(p.number("stops"));
-            c.spare = static_cast<float>(p.number("spare"));
-            Kernel kernel;
-            kernel.domain = Domain::Linear;
-            kernel.constants = std::make_shared<VignetteConstants>(c);
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunVignette)(*static_cast<const VignetteConstants*>(constants), block);
-            };
-            return kernel;
-        },
-    };
+    using S = VignetteSettings;
+    static const StageType type = stageType<S>({
+        .id = "vignette",
+        .name = "Vignette",
+        .summary = "Darkens or lightens the picture away from a place of your choice.",
+        .parts = {Part::Finish},
+        .footprint = Footprint::Place,
+        .settings = {{&S::stops,
+                      stops("stops", "Stops", 4, "How much darker (left) or lighter (right) the outside becomes.")},
+                     {&S::centreX, percent("centre.x", "Centre across", 0, 100, 50,
+                                           "Where the middle lies, from the left edge to the right.")},
+                     {&S::centreY, percent("centre.y", "Centre down", 0, 100, 50,
+                                           "Where the middle lies, from the top edge to the bottom.")},
+                     {&S::radiusX, percent("radius.x", "Width", 20, 200, 100,
+                                           "How wide the untouched middle is; 100 reaches the sides.")},
+                     {&S::radiusY, percent("radius.y", "Height", 20, 200, 100,
+                                           "How high the untouched middle is; 100 reaches top and bottom.")},
+                     {&S::turn, number("turn", "Turn", -90, 90, 1, 0, "Turns the ellipse.", Unit::Degrees)},
+                     {&S::falloff, percent("falloff", "Falloff", 5, 100, 60, "How gently the change sets in.")},
+                     {&S::spare,
+                      percent("spare", "Spare lights", 0, 100, 0, "Keeps lights near the edge from being dimmed.")}},
+        .isNeutral = [](const S& s) { return s.stops == 0; },
+        .compile = vignetteKernel,
+    });
     return type;
 }
 

@@ -43,10 +43,12 @@ void RunWheels(const WheelsConstants& c, const Block& block) {
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
+#include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -63,12 +65,8 @@ double WheelsConstants::tone(double v) const {
 }
 
 void WheelsConstants::weights(double y, double& s, double& m, double& h) const {
-    const auto step = [&](double low) {
-        const double t = std::clamp((y - low) * perWidth, 0.0, 1.0);
-        return t * t * (3 - 2 * t);
-    };
-    h = step(highlightLow);
-    s = 1 - step(shadowLow);
+    h = smoothStep(y, highlightLow, perWidth);
+    s = 1 - smoothStep(y, shadowLow, perWidth);
     m = 1 - s - h;
 }
 
@@ -97,30 +95,36 @@ double WheelsConstants::leastSlope() const {
 
 namespace {
 
-WheelsConstants wheelsConstants(const ParameterReader& p) {
-    WheelsConstants c;
-    c.lift = static_cast<float>(kLiftReach * p.number("shadows.level"));
-    c.bend = static_cast<float>(kBendReach * p.number("midtones.level"));
-    c.gain = static_cast<float>(kGainReach * p.number("highlights.level"));
-    c.offset = static_cast<float>(kOffsetReach * p.number("whole.level"));
-    const double k = p.number("softness");
-    // Highlights never start before shadows end: the weights stay between 0 and 1.
-    const double shadowPivot = p.number("shadows.pivot"),
-                 highlightPivot = std::max(p.number("highlights.pivot"), shadowPivot);
-    c.shadowLow = static_cast<float>(shadowPivot - k);
-    c.highlightLow = static_cast<float>(highlightPivot - k);
-    c.perWidth = static_cast<float>(1 / (2 * k));
+struct WheelsSettings {
+    struct Wheel {
+        double hue = 0, amount = 0, level = 0; ///< an angle of the vectorscope; 0…1; −1…1
+    };
+    std::array<Wheel, 4> wheels; ///< shadows, midtones, highlights, whole
+    double shadowsPivot = 0.33, highlightsPivot = 0.66, softness = 0.25;
+};
 
-    const auto push = [&](const std::string& range, float* out) {
-        const Vec3 d = hueDirection(p.number(range + ".hue"));
-        for (unsigned i = 0; i < 3; ++i)
-            out[i] = static_cast<float>(kWheelReach * p.number(range + ".amount") * d[i]);
+Kernel wheelsKernel(const WheelsSettings& s) {
+    const auto& [shadows, midtones, highlights, whole] = s.wheels;
+    WheelsConstants c;
+    c.lift = static_cast<float>(kLiftReach * shadows.level);
+    c.bend = static_cast<float>(kBendReach * midtones.level);
+    c.gain = static_cast<float>(kGainReach * highlights.level);
+    c.offset = static_cast<float>(kOffsetReach * whole.level);
+    // Highlights never start before shadows end: the weights stay between 0 and 1.
+    const double highlightsPivot = std::max(s.highlightsPivot, s.shadowsPivot);
+    c.shadowLow = static_cast<float>(s.shadowsPivot - s.softness);
+    c.highlightLow = static_cast<float>(highlightsPivot - s.softness);
+    c.perWidth = static_cast<float>(1 / (2 * s.softness));
+
+    const auto push = [](const WheelsSettings::Wheel& wheel, float* out) {
+        const Vec3 d = hueDirection(wheel.hue);
+        for (unsigned i = 0; i < 3; ++i) out[i] = static_cast<float>(kWheelReach * wheel.amount * d[i]);
     };
     const double plain = c.leastSlope(); // tones alone: 0.09 at the least
-    push("shadows", c.shadows);
-    push("midtones", c.midtones);
-    push("highlights", c.highlights);
-    push("whole", c.whole);
+    push(shadows, c.shadows);
+    push(midtones, c.midtones);
+    push(highlights, c.highlights);
+    push(whole, c.whole);
     // Slopes are linear in the colours' common scale at every grey: full scale and none give the scale that just
     // holds.
     constexpr double leastAllowed = 0.05;
@@ -129,13 +133,16 @@ WheelsConstants wheelsConstants(const ParameterReader& p) {
         for (float* range : {c.shadows, c.midtones, c.highlights})
             for (int i = 0; i < 3; ++i) range[i] *= scale;
     }
-    return c;
+    return kernelOf(Domain::Encoded, c, [](const auto& k, const Block& block) {
+        HWY_DYNAMIC_DISPATCH(RunWheels)(k, block);
+    });
 }
 
-std::vector<ParameterType> wheelsParameters() {
+SettingList<WheelsSettings> wheelsSettings() {
     using namespace describe;
-    std::vector<ParameterType> all;
-    const struct {
+    using S = WheelsSettings;
+    using Wheel = S::Wheel;
+    constexpr struct {
         const char *id, *name, *where, *level;
     } ranges[] = {
         {"shadows", "Shadows", "the dark tones", "Lifts or deepens the dark tones; white stays."},
@@ -143,49 +150,46 @@ std::vector<ParameterType> wheelsParameters() {
         {"highlights", "Highlights", "the light tones", "Lightens or darkens the light tones; black stays."},
         {"whole", "Whole", "all tones", "Moves all tones up or down alike."},
     };
-    for (const auto& range : ranges) {
-        const std::string id = range.id, name = range.name;
-        all.push_back(through({id + ".amount"},
-                              pullHue(id + ".hue", name + " hue",
-                                      std::string("The colour that ") + range.where + " are pushed toward.")));
-        all.push_back(percent(id + ".amount", name + " amount", 0, 100, 0,
-                              std::string("How far ") + range.where + " are pushed toward the hue."));
-        all.push_back(percent(id + ".level", name + " level", -100, 100, 0, range.level));
+    SettingList<S> all;
+    for (std::size_t i = 0; i < std::size(ranges); ++i) {
+        const std::string id = ranges[i].id, name = ranges[i].name, where = ranges[i].where;
+        const auto add = [&](double Wheel::*member, ParameterType type) {
+            all.emplace_back(entry(&S::wheels, i, member), std::move(type));
+        };
+        add(&Wheel::hue, through({id + ".amount"}, pullHue(id + ".hue", name + " hue",
+                                                           "The colour that " + where + " are pushed toward.")));
+        add(&Wheel::amount,
+            percent(id + ".amount", name + " amount", 0, 100, 0, "How far " + where + " are pushed toward the hue."));
+        add(&Wheel::level, percent(id + ".level", name + " level", -100, 100, 0, ranges[i].level));
     }
     const std::vector<std::string> colours = {"shadows.amount", "midtones.amount", "highlights.amount"};
-    all.push_back(through(
-        colours, percent("shadows.pivot", "Shadows reach", 5, 60, 33, "Up to which tone the shadows reach.")));
-    all.push_back(through(colours, percent("highlights.pivot", "Highlights start", 40, 95, 66,
-                                           "From which tone on the highlights count.")));
-    all.push_back(
-        through(colours, percent("softness", "Softness", 5, 50, 25, "How gently the ranges pass into one another.")));
+    all.emplace_back(&S::shadowsPivot, through(colours, percent("shadows.pivot", "Shadows reach", 5, 60, 33,
+                                                                "Up to which tone the shadows reach.")));
+    all.emplace_back(&S::highlightsPivot, through(colours, percent("highlights.pivot", "Highlights start", 40, 95, 66,
+                                                                   "From which tone on the highlights count.")));
+    all.emplace_back(&S::softness, through(colours, percent("softness", "Softness", 5, 50, 25,
+                                                            "How gently the ranges pass into one another.")));
     return all;
 }
 
 } // namespace
 
 const StageType& wheelsType() {
-    static const StageType type = {
-        "wheels",
-        "Wheels",
-        "Pushes shadows, midtones and highlights each toward a colour of their own, and lifts or lowers them.",
-        {Part::Look},
-        Footprint::Colour,
-        wheelsParameters(),
-        [](const ParameterReader& p) {
-            for (const std::string range : {"shadows", "midtones", "highlights", "whole"})
-                if (p.number(range + ".amount") != 0 || p.number(range + ".level") != 0) return false;
-            return true;
-        },
-        [](const ParameterReader& p) {
-            Kernel kernel;
-            kernel.constants = std::make_shared<WheelsConstants>(wheelsConstants(p));
-            kernel.run = [](const void* constants, const Block& block) {
-                HWY_DYNAMIC_DISPATCH(RunWheels)(*static_cast<const WheelsConstants*>(constants), block);
-            };
-            return kernel;
-        },
-    };
+    using S = WheelsSettings;
+    static const StageType type = stageType<S>({
+        .id = "wheels",
+        .name = "Wheels",
+        .summary =
+            "Pushes shadows, midtones and highlights each toward a colour of their own, and lifts or lowers them.",
+        .parts = {Part::Look},
+        .settings = wheelsSettings(),
+        .isNeutral =
+            [](const S& s) {
+                return std::all_of(s.wheels.begin(), s.wheels.end(),
+                                   [](const auto& wheel) { return wheel.amount == 0 && wheel.level == 0; });
+            },
+        .compile = wheelsKernel,
+    });
     return type;
 }
 

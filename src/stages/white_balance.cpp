@@ -2,42 +2,38 @@
 #include "colour/illuminant.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/settings.h"
 
 namespace baryton {
 
+namespace {
+
+struct WhiteBalanceSettings {
+    double temperature = kNeutralTemperature, tint = 0; ///< kelvin; −1…1
+};
+
+} // namespace
+
 const StageType& whiteBalanceType() {
-    static const StageType type = [] {
-        ParameterType temperature{"temperature",
-                                  "Temperature",
-                                  ParameterKind::Number,
-                                  Unit::Kelvin,
-                                  kLowestTemperature,
-                                  kHighestTemperature,
-                                  50,
-                                  kNeutralTemperature,
-                                  "The colour of the light the picture was taken in: lower for lamps (the picture "
-                                  "turns bluer), higher for shade (it turns warmer)."};
-        temperature.mired = true;
-        return StageType{
-            "white-balance",
-            "White balance",
-            "Makes the light of the scene neutral.",
-            {Part::Prep},
-            Footprint::Colour,
-            {temperature,
-             describe::percent("tint", "Tint", -100, 100, 0,
-                               "Takes away a green cast (to the right) or a magenta one (to the left).")},
-            [](const ParameterReader& p) {
-                return p.number("temperature") == kNeutralTemperature && p.number("tint") == 0;
-            },
-            [](const ParameterReader& p) {
-                Kernel kernel;
-                kernel.domain = Domain::Linear;
-                kernel.matrix = whiteBalanceMatrix(p.number("temperature"), p.number("tint"));
-                return kernel;
-            },
-        };
-    }();
+    using S = WhiteBalanceSettings;
+    ParameterType temperature = describe::number(
+        "temperature", "Temperature", kLowestTemperature, kHighestTemperature, 50, kNeutralTemperature,
+        "The colour of the light the picture was taken in: lower for lamps (the picture turns "
+        "bluer), higher for shade (it turns warmer).",
+        Unit::Kelvin);
+    temperature.mired = true;
+    static const StageType type = stageType<S>({
+        .id = "white-balance",
+        .name = "White balance",
+        .summary = "Makes the light of the scene neutral.",
+        .parts = {Part::Prep},
+        .settings = {{&S::temperature, temperature},
+                     {&S::tint,
+                      describe::percent("tint", "Tint", -100, 100, 0,
+                                        "Takes away a green cast (to the right) or a magenta one (to the left).")}},
+        .isNeutral = [](const S& s) { return s.temperature == kNeutralTemperature && s.tint == 0; },
+        .compile = [](const S& s) { return matrixKernel(whiteBalanceMatrix(s.temperature, s.tint)); },
+    });
     return type;
 }
 

@@ -7,6 +7,7 @@
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
 #include "stages/stage_type.h"
+#include "stages/validate.h"
 
 #include <chrono>
 #include <cmath>

@@ -4,6 +4,7 @@
 #include "grade/grade_json.h"
 #include "grade/json.h"
 #include "stages/own_field_type.h"
+#include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"

@@ -3,6 +3,7 @@
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
+#include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 

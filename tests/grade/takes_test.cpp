@@ -2,6 +2,7 @@
 #include "edits/carry_over.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
+#include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 

@@ -5,6 +5,7 @@
 #include "lut/accelerate.h"
 #include "lut/bake.h"
 #include "stages/lut_kernel.h"
+#include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"

@@ -5,6 +5,7 @@
 #include "render/plan.h"
 #include "render/view.h"
 #include "stages/examples.h"
+#include "stages/validate.h"
 #include "support/dispatch.h"
 #include "support/samples.h"
 

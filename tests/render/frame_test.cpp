@@ -1,5 +1,6 @@
 #include "render/program.h"
 #include "stages/frame.h"
+#include "stages/validate.h"
 #include "support/samples.h"
 
 #include <cmath>

@@ -31,7 +31,7 @@ Vec3 slowly(const Grade& grade, Vec3 v, double x, double y, double aspect) {
             double share = stage.strengthOrFull();
             const StageType& type = *findStageType(stage.type);
             if (type.standsIn(Part::Look))
-                if (const auto limits = Limits::of(ParameterReader(type, stage))) share *= limits->weight(v);
+                if (const auto limits = Limits::of(stage)) share *= limits->weight(v);
             v = mix(v, out, share);
         }
     };

@@ -18,7 +18,7 @@ namespace {
 bool hasKernel(const Stage& stage) {
     const StageType& type = *findStageType(stage.type);
     // What looks around has none of its own: see render/around_test.cpp.
-    return type.compile && !type.isNeutral(ParameterReader(type, stage));
+    return type.compile && !type.isNeutral(stage);
 }
 
 } // namespace

@@ -2,20 +2,10 @@
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
-#include "stages/channel_mix.h"
-#include "stages/curves.h"
+#include "stages/blend.h"
 #include "stages/film_response.h"
-#include "stages/gamut.h"
-#include "stages/gradient_map.h"
-#include "stages/hue_bands.h"
-#include "stages/levels.h"
 #include "stages/lut_kernel.h"
-#include "stages/monochrome.h"
-#include "stages/primaries.h"
-#include "stages/push_table.h"
-#include "stages/saturation.h"
 #include "stages/spline.h"
-#include "stages/tone_curve.h"
 #include "support/samples.h"
 
 #include <algorithm>
@@ -134,6 +124,11 @@ private:
     double speed_[3]{}, printer_[3]{}, bend_[3]{}, anchorDensity_[3]{};
 };
 
+/// Of hue and chroma stages in what is dark or grey.
+double fadeOf(double lightness, double chroma) {
+    return smoothstep(0.01, 0.06, chroma) * smoothstep(0.05, 0.20, lightness);
+}
+
 /// OKLab with chroma and fade, of cone responses held at 0 or above; `f` changes the Lab.
 template <class F>
 Vec3 throughOklab(const Vec3& linear, F f) {
@@ -144,7 +139,7 @@ Vec3 throughOklab(const Vec3& linear, F f) {
         root[k] = std::cbrt(inside[k]);
     }
     Vec3 lab = kOklabFromRoots * root;
-    const double chroma = std::hypot(lab[1], lab[2]), fade = hueFade(lab[0], chroma);
+    const double chroma = std::hypot(lab[1], lab[2]), fade = fadeOf(lab[0], chroma);
     f(lab, chroma, fade);
     const Vec3 back = inverse(kOklabFromRoots) * lab;
     Vec3 out;
@@ -152,17 +147,17 @@ Vec3 throughOklab(const Vec3& linear, F f) {
     return inverse(kOklabCones) * out;
 }
 
-double windowOf(const HueWindow& w, const Vec3& lab, double chroma) {
-    return w.weight((lab[1] * w.cosCentre + lab[2] * w.sinCentre) / std::max(chroma, 1e-6));
+/// From the text of oklab.h: whole within half the width (degrees), falling over the softness, on the cosine.
+double windowOf(double centre, double width, double softness, const Vec3& lab, double chroma) {
+    const double half = std::min(width / 2, 180.0) * M_PI / 180,
+                 far = std::min(width / 2 + softness, 180.0) * M_PI / 180;
+    const double inner = std::cos(half), outer = std::min(std::cos(far), inner - 0.02);
+    const double middle = centre * M_PI / 180;
+    return smoothstep(outer, inner, (lab[1] * std::cos(middle) + lab[2] * std::sin(middle)) / std::max(chroma, 1e-6));
 }
 
 Vec3 each(const Vec3& v, double (*f)(double)) {
     return {f(v[0]), f(v[1]), f(v[2])};
-}
-
-template <class Constants>
-const Constants& constantsOf(const Kernel& kernel) {
-    return *static_cast<const Constants*>(kernel.constants.get());
 }
 
 Vec3 onLuma(const Spline& s, const Vec3& v) {
@@ -199,7 +194,9 @@ Vec3 curves(const ParameterReader& p, Vec3 v) {
 }
 
 Vec3 throughLut(const ParameterReader& p, const Vec3& rgb) {
-    const LutUse use = lutUse(p);
+    const LutUse use = {static_cast<Encoding>(p.choiceIndex("reads")), static_cast<Encoding>(p.choiceIndex("writes")),
+                        p.choice("interpolation") == "trilinear" ? Interpolation::Trilinear
+                                                                 : Interpolation::Tetrahedral};
     if (use.isPlain()) return applyLut(*p.lut("file").table, rgb, use.interpolation);
     Vec3 v = toEncodingPrimaries(use.reads) * rgb;
     for (double& c : v) c = encode(use.reads, c);
@@ -217,8 +214,8 @@ Vec3 saturation(const ParameterReader& p, const Vec3& linear) {
                          bent = std::clamp(std::clamp(curve(x), -64.0, 64.0) / std::max(x, 1e-4), 0.0, 8.0);
             gain *= 1 + (bent - 1) * fade;
         }
-        const HueWindow guard(p.number("guard.hue"), p.number("guard.width"), 30);
-        gain += (1 - gain) * windowOf(guard, lab, chroma) * fade * p.number("guard.strength");
+        const double guarded = windowOf(p.number("guard.hue"), p.number("guard.width"), 30, lab, chroma);
+        gain += (1 - gain) * guarded * fade * p.number("guard.strength");
         lab[1] *= gain, lab[2] *= gain;
     });
 }
@@ -326,13 +323,18 @@ Vec3 splitTone(const ParameterReader& p, const Vec3& rgb) {
     return held(all(rgb, foldGuard([&](double v, double scale) { return all({v, v, v}, scale); })));
 }
 
-Vec3 hueBands(const HueBandsConstants& c, const Vec3& linear) {
+/// From the text of hue_bands.h.
+Vec3 hueBands(const ParameterReader& p, const Vec3& linear) {
     return throughOklab(linear, [&](Vec3& lab, double chroma, double fade) {
         double sum = 0, shift = 0, gain = 0, light = 0;
-        for (int i = 0; i < c.count; ++i) {
-            const double w = windowOf(c.bands[i].window, lab, chroma);
-            sum += w, shift += w * c.bands[i].shift, gain += w * c.bands[i].saturation,
-                light += w * c.bands[i].lightness;
+        for (int i = 1; i <= 12; ++i) {
+            const std::string id = "band" + std::to_string(i) + ".";
+            const double turn = p.number(id + "shift"), saturation = p.number(id + "saturation"),
+                         lightness = p.number(id + "lightness");
+            if (turn == 0 && saturation == 0 && lightness == 0) continue; // such a band takes nothing from others
+            const double w =
+                windowOf(p.number(id + "centre"), p.number(id + "width"), p.number(id + "feather"), lab, chroma);
+            sum += w, shift += w * turn * M_PI / 180, gain += w * saturation, light += w * lightness;
         }
         const double share = fade / std::max(sum, 1.0), turn = shift * share, stretch = 1 + gain * share;
         const double a = lab[1], b = lab[2];
@@ -342,44 +344,54 @@ Vec3 hueBands(const HueBandsConstants& c, const Vec3& linear) {
     });
 }
 
-Vec3 monochrome(const MonochromeConstants& c, const Vec3& linear) {
+/// From the text of monochrome.h.
+Vec3 monochrome(const ParameterReader& p, const Vec3& linear) {
+    const std::pair<const char*, double> families[] = {{"red", 29},     {"orange", 60},  {"yellow", 105},
+                                                       {"green", 142},  {"cyan", 195},   {"blue", 255},
+                                                       {"violet", 300}, {"magenta", 345}};
+    const double amount = p.number("amount"), hue = p.number("tint.hue") * M_PI / 180,
+                 reach = 0.08 * p.number("tint.amount");
     return throughOklab(linear, [&](Vec3& lab, double chroma, double fade) {
         double sum = 0, light = 0;
-        for (int i = 0; i < MonochromeConstants::kBands; ++i) {
-            if (c.lightness[i] == 0) continue;
-            const double w = windowOf(c.windows[i], lab, chroma);
-            sum += w, light += w * c.lightness[i];
+        for (const auto& [family, centre] : families) {
+            const double lightness = p.number(std::string(family) + ".lightness") * p.number("filter");
+            if (lightness == 0) continue;
+            const double w = windowOf(centre, 20, 40, lab, chroma);
+            sum += w, light += w * lightness;
         }
         const double l = lab[0] + light / std::max(sum, 1.0) * 0.35 * fade * smoothstep(0, 0.15, chroma);
         const double inside = std::clamp(l, 0.0, 1.0), tint = 4 * inside * (1 - inside);
-        lab[0] += (l - lab[0]) * c.amount;
-        lab[1] += (tint * c.tintA - lab[1]) * c.amount;
-        lab[2] += (tint * c.tintB - lab[2]) * c.amount;
+        lab[0] += (l - lab[0]) * amount;
+        lab[1] += (tint * reach * std::cos(hue) - lab[1]) * amount;
+        lab[2] += (tint * reach * std::sin(hue) - lab[2]) * amount;
     });
 }
 
-Vec3 pushTable(const PushTableConstants& c, Vec3 v) {
+/// From the text of push_table.h.
+Vec3 pushTable(const ParameterReader& p, Vec3 v) {
     const double before = luma(v[0], v[1], v[2]), y = std::clamp(before, 0.0, 1.0);
     const Vec3 lab = oklabFromLinear(each(v, srgbToLinear));
-    const double chroma = std::hypot(lab[1], lab[2]), fade = hueFade(lab[0], chroma);
+    const double chroma = std::hypot(lab[1], lab[2]), fade = fadeOf(lab[0], chroma);
     double up[4] = {}, down[4] = {};
-    for (int i = 0; i < c.count; ++i) {
-        const auto& row = c.rows[i];
-        const double soft = 1 / double(row.perSoftness);
+    for (int i = 1; i <= 8; ++i) {
+        const std::string id = "row" + std::to_string(i) + ".";
+        const double low = p.number(id + "low"), high = std::max(low, p.number(id + "high")),
+                     soft = p.number(id + "softness");
         const double w =
-            row.isHue ? windowOf(row.window, lab, chroma) * fade
-                      : smoothstep(row.low - soft, row.low, y) * (1 - smoothstep(row.high, row.high + soft, y));
-        for (int k = 0; k < 4; ++k) {
-            const double amount = k < 3 ? row.push[k] : -row.density; // denser goes down
-            (amount > 0 ? up[k] : down[k]) += w * std::abs(amount);
-        }
+            p.choice(id + "kind") == "hues"
+                ? windowOf(p.number(id + "centre"), p.number(id + "width"), p.number(id + "feather"), lab, chroma) *
+                      fade
+                : smoothstep(low - soft, low, y) * (1 - smoothstep(high, high + soft, y));
+        const double amounts[] = {p.number(id + "cyan.red"), p.number(id + "magenta.green"),
+                                  p.number(id + "yellow.blue"), -p.number(id + "density")}; // denser goes down
+        for (int k = 0; k < 4; ++k) (amounts[k] > 0 ? up[k] : down[k]) += w * std::abs(amounts[k]);
     }
     const auto pushed = [](double value, double more, double less) {
         const double inside = std::clamp(value, 0.0, 1.0);
         return value + 0.5 * std::min(more, 1.0) * (1 - inside) - 0.5 * std::min(less, 1.0) * inside;
     };
     for (std::size_t k = 0; k < 3; ++k) v[k] = pushed(v[k], up[k], down[k]);
-    if (c.holdLuma) {
+    if (p.toggle("hold.luma")) {
         const double back = before - luma(v[0], v[1], v[2]);
         for (double& channel : v) channel += back;
     }
@@ -387,9 +399,21 @@ Vec3 pushTable(const PushTableConstants& c, Vec3 v) {
     return held(v);
 }
 
-Vec3 tone(const ToneConstants& c, Vec3 v) {
-    const double y = luma(v[0], v[1], v[2]), bent = std::clamp(c.curve(y), -64.0, 64.0);
-    const double t = std::max(bent - 0.7, 0.0) / 0.3, f = bent > 0.7 ? 0.7 + 0.3 * t / (1 + c.rollOff * t) : bent;
+/// From the text of tone_curve.h.
+Vec3 tone(const ParameterReader& p, Vec3 v) {
+    Curve points;
+    for (int i = 0; i <= 12; ++i) {
+        const double x = i / 12.0, m = 1 - x;
+        double to = x + 0.45 * p.number("contrast") * (x - p.number("pivot")) * 4 * x * m;
+        to += 0.20 * p.number("shadows") * 12.2 * x * m * m * m * m;
+        to += 0.20 * p.number("highlights") * 12.2 * m * x * x * x * x;
+        to += 0.15 * p.number("black.end") * std::pow(m, 6) + 0.15 * p.number("white.end") * std::pow(x, 6);
+        if (i > 0) to = std::max(to, points.back().y + 0.08 / 12);
+        points.push_back({x, to});
+    }
+    const double y = luma(v[0], v[1], v[2]), bent = std::clamp(Spline(points)(y), -64.0, 64.0);
+    const double t = std::max(bent - 0.7, 0.0) / 0.3,
+                 f = bent > 0.7 ? 0.7 + 0.3 * t / (1 + p.number("roll.off") * t) : bent;
     const double scaled = smoothstep(0.04, 0.16, y), gain = f / std::max(y, 0.04);
     for (double& channel : v) channel += (f - y) + scaled * (channel * gain - channel - (f - y));
     const double most = std::max({v[0], v[1], v[2]}), over = std::max(most - std::max(1.0, f), 0.0);
@@ -398,24 +422,71 @@ Vec3 tone(const ToneConstants& c, Vec3 v) {
     return held(v);
 }
 
-Vec3 levels(const LevelsConstants& c, Vec3 v) {
-    for (std::size_t k = 0; k < 3; ++k) {
-        if (c.hasCommon) v[k] = c.common(v[k]);
-        if (c.hasChannel[k]) v[k] = c.channel[k](v[k]);
-    }
+/// From the text of levels.h: one channel.
+double levelled(const ParameterReader& p, const std::string& id, double v) {
+    const double black = p.number(id + ".in.black"), power = 1 / p.number(id + ".gamma"), offset = 0.01;
+    const double t = (v - black) / std::max(p.number(id + ".in.white") - black, 0.2);
+    const double low = std::pow(offset, power), range = std::pow(1 + offset, power) - low;
+    const auto slope = [&](double at) { return power * std::pow(at + offset, power - 1) / range; };
+    const double u = t < 0   ? t * slope(0)
+                     : t > 1 ? 1 + (t - 1) * slope(1)
+                             : (std::pow(t + offset, power) - low) / range;
+    const double from = p.number(id + ".out.black");
+    return std::clamp(from + u * (p.number(id + ".out.white") - from), -64.0, 64.0);
+}
+
+Vec3 levels(const ParameterReader& p, Vec3 v) {
+    const char* ids[] = {"r", "g", "b"};
+    for (std::size_t k = 0; k < 3; ++k) v[k] = levelled(p, ids[k], levelled(p, "rgb", v[k]));
     return v;
 }
 
-Vec3 gradientMap(const GradientMapConstants& c, const Vec3& v) {
-    const Vec3 out = blended(c.mode, v, c.at(luma(v[0], v[1], v[2])));
-    return held(
-        {v[0] + (out[0] - v[0]) * c.amount, v[1] + (out[1] - v[1]) * c.amount, v[2] + (out[2] - v[2]) * c.amount});
+/// From the text of gradient_map.h.
+Vec3 gradientMap(const ParameterReader& p, const Vec3& v) {
+    std::vector<std::pair<double, Vec3>> stops;
+    for (int i = 1; i <= static_cast<int>(p.number("stops")); ++i) {
+        const std::string id = "stop" + std::to_string(i) + ".";
+        stops.push_back({p.number(id + "position"), {p.number(id + "r"), p.number(id + "g"), p.number(id + "b")}});
+    }
+    std::stable_sort(stops.begin(), stops.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    const std::string space = p.choice("space");
+    const auto colourAt = [&](double y) {
+        if (y <= stops.front().first) return stops.front().second;
+        for (std::size_t i = 1; i < stops.size(); ++i) {
+            if (y > stops[i].first) continue;
+            const double t =
+                std::min(1.0, (y - stops[i - 1].first) / std::max(stops[i].first - stops[i - 1].first, 1e-3));
+            Vec3 a = stops[i - 1].second, b = stops[i].second;
+            if (space != "encoded") a = each(a, srgbToLinear), b = each(b, srgbToLinear);
+            if (space == "oklab") a = oklabFromLinear(a), b = oklabFromLinear(b);
+            Vec3 mixed;
+            for (std::size_t k = 0; k < 3; ++k) mixed[k] = a[k] * (1 - t) + b[k] * t;
+            if (space == "oklab") mixed = linearFromOklab(mixed);
+            return space == "encoded" ? mixed : each(mixed, linearToSrgb);
+        }
+        return stops.back().second;
+    };
+    const double at = std::clamp(luma(v[0], v[1], v[2]), 0.0, 1.0) * 1024, step = std::min(std::floor(at), 1023.0);
+    const Vec3 low = colourAt(step / 1024), high = colourAt((step + 1) / 1024);
+    Vec3 colour, out;
+    for (std::size_t k = 0; k < 3; ++k) colour[k] = low[k] + (high[k] - low[k]) * (at - step);
+    const Vec3 laid = blended(blendModeFrom(p.choice("blend")), v, colour);
+    for (std::size_t k = 0; k < 3; ++k) out[k] = v[k] + (laid[k] - v[k]) * p.number("amount");
+    return held(out);
 }
 
-Vec3 channelMix(const ChannelMixConstants& c, const Vec3& v) {
+Vec3 channelMix(const ParameterReader& p, const Vec3& v) {
+    const char* names[] = {"red", "green", "blue"};
     Vec3 out;
-    for (std::size_t k = 0; k < 3; ++k)
-        out[k] = c.matrix[3 * k] * v[0] + c.matrix[3 * k + 1] * v[1] + c.matrix[3 * k + 2] * v[2] + c.offset[k];
+    for (std::size_t to = 0; to < 3; ++to) {
+        const std::string id = names[to];
+        double sum = 0, shares = 0;
+        for (std::size_t from = 0; from < 3; ++from) {
+            const double share = p.number(id + ".from." + names[from]);
+            sum += share * v[from], shares += share;
+        }
+        out[to] = sum / (p.toggle("keep.sums") ? std::max(shares, 0.25) : 1) + p.number(id + ".offset");
+    }
     return held(out);
 }
 
@@ -443,18 +514,16 @@ Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double a
     if (stage.type == "wheels") return wheels(p, rgb);
     if (stage.type == "split-tone") return splitTone(p, rgb);
     if (stage.type == "film-response") return FilmReference(p)(rgb);
-    // Where the constants hold more than the parameters say (a fold guard, an anchor found by search), they are taken
-    // from the kernel; the formula itself is evaluated here, in double.
-    const Kernel kernel = kernelOf(stage);
-    if (kernel.matrix) return *kernel.matrix * rgb; // Warmth, Primaries: their matrices have tests of their own
     if (stage.type == "gamut") return gamut(p, rgb);
-    if (stage.type == "hue-bands") return hueBands(constantsOf<HueBandsConstants>(kernel), rgb);
-    if (stage.type == "monochrome") return monochrome(constantsOf<MonochromeConstants>(kernel), rgb);
-    if (stage.type == "push-table") return pushTable(constantsOf<PushTableConstants>(kernel), rgb);
-    if (stage.type == "tone") return tone(constantsOf<ToneConstants>(kernel), rgb);
-    if (stage.type == "levels") return levels(constantsOf<LevelsConstants>(kernel), rgb);
-    if (stage.type == "gradient-map") return gradientMap(constantsOf<GradientMapConstants>(kernel), rgb);
-    if (stage.type == "channel-mix") return channelMix(constantsOf<ChannelMixConstants>(kernel), rgb);
+    if (stage.type == "hue-bands") return hueBands(p, rgb);
+    if (stage.type == "monochrome") return monochrome(p, rgb);
+    if (stage.type == "push-table") return pushTable(p, rgb);
+    if (stage.type == "tone") return tone(p, rgb);
+    if (stage.type == "levels") return levels(p, rgb);
+    if (stage.type == "gradient-map") return gradientMap(p, rgb);
+    if (stage.type == "channel-mix") return channelMix(p, rgb);
+    // Their matrices have tests of their own.
+    if (stage.type == "warmth" || stage.type == "primaries") return *kernelOf(stage).matrix * rgb;
     ADD_FAILURE() << "there is no reference for " << stage.type;
     return rgb;
 }

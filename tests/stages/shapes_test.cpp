@@ -9,6 +9,7 @@
 #include "stages/limits.h"
 #include "stages/oklab.h"
 #include "stages/spline.h"
+#include "stages/validate.h"
 #include "support/samples.h"
 
 #include <cmath>

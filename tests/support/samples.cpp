@@ -112,8 +112,7 @@ bool sameBytes(const Picture& a, const Picture& b) {
 }
 
 Kernel kernelOf(const Stage& stage) {
-    const StageType& type = *findStageType(stage.type);
-    return type.compile(ParameterReader(type, stage));
+    return findStageType(stage.type)->compile(stage);
 }
 
 Vec3 throughKernel(const Kernel& kernel, const Vec3& rgb) {

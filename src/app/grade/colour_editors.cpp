@@ -1,6 +1,7 @@
 #include "app/grade/colour_editors.h"
 #include "app/grade/miniatures.h"
 #include "app/widgets/labels.h"
+#include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "render/scopes.h"
@@ -404,8 +405,7 @@ SplitToneEditor::SplitToneEditor(AppState& state, const std::string& stageId, QW
         const double crossing = 0.5 - 0.35 * number("balance");
         light([crossing, handle](const std::array<float, 3>& c) {
             constexpr double half = 0.35;
-            const double t = std::clamp((luma(c[0], c[1], c[2]) - crossing + half) / (2 * half), 0.0, 1.0);
-            const double high = t * t * (3 - 2 * t);
+            const double high = smoothStep(luma(c[0], c[1], c[2]), crossing - half, 1 / (2 * half));
             return handle == 0 ? 1 - high : high;
         });
     });

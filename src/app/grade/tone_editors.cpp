@@ -233,9 +233,7 @@ GradientEditor::GradientEditor(AppState& state, const std::string& stageId, QWid
     connect(ramp_, &HandleBar::addWanted, this, [this](double at) {
         auto all = stops();
         if (all.size() >= 8) return;
-        const Stage now = stage();
-        const ParameterReader read(type(), now);
-        const Vec3 colour = gradientColour(read, at);
+        const Vec3 colour = gradientColour(stage(), at);
         const auto behind = std::find_if(all.begin(), all.end(), [at](const Stop& s) { return s.at > at; });
         const auto index = behind - all.begin();
         all.insert(behind, {at, colour[0], colour[1], colour[2]});
@@ -309,7 +307,7 @@ void GradientEditor::refresh() {
     for (const Stop& stop : stops()) handles.append({stop.at, colourOf(stop.r, stop.g, stop.b), {}});
     const Stage now = stage();
     ramp_->setRamp([this, now](double at) {
-        const Vec3 c = gradientColour(ParameterReader(type(), now), at);
+        const Vec3 c = gradientColour(now, at);
         return colourOf(c[0], c[1], c[2]);
     });
     ramp_->setHandles(handles);

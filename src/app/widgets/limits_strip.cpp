@@ -1,5 +1,6 @@
 #include "app/widgets/limits_strip.h"
 #include "app/theme/theme.h"
+#include "colour/smooth_step.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -11,8 +12,7 @@ namespace baryton {
 namespace {
 
 double smooth(double from, double to, double x) {
-    const double t = std::clamp((x - from) / std::max(1e-6, to - from), 0.0, 1.0);
-    return t * t * (3 - 2 * t);
+    return smoothStep(x, from, 1 / std::max(1e-6, to - from));
 }
 
 } // namespace

@@ -1,0 +1,153 @@
+#include "stages/validate.h"
+#include "stages/own_field_type.h"
+#include "stages/stage_type.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace baryton {
+
+namespace {
+
+std::string kindWord(ParameterKind kind) {
+    switch (kind) {
+    case ParameterKind::Number:
+        return "a number";
+    case ParameterKind::Toggle:
+        return "true or false";
+    case ParameterKind::CurveShape:
+        return "a list of points [[x, y], …]";
+    case ParameterKind::Choice:
+        return "one of the words that baryton-cli stages lists";
+    case ParameterKind::LutFile:
+        break;
+    }
+    return "a LUT";
+}
+
+bool isOption(const ParameterType& type, const Value& value) {
+    const auto* word = std::get_if<std::string>(&value);
+    return !word ||
+           std::any_of(type.options.begin(), type.options.end(), [&](const auto& o) { return o.id == *word; });
+}
+
+constexpr double kCurveReach = 4; ///< how far curve points may lie from 0
+constexpr double kLeastPointDistance = 1.0 / 1024;
+
+bool isRisingCurve(const Curve& curve) {
+    for (std::size_t i = 0; i < curve.size(); ++i) {
+        if (std::abs(curve[i].x) > kCurveReach || std::abs(curve[i].y) > kCurveReach) return false;
+        if (i > 0 && curve[i].x - curve[i - 1].x < kLeastPointDistance) return false;
+    }
+    return curve.size() != 1;
+}
+
+void validateValue(const ParameterType& type, const Value& value, const std::string& at,
+                   const std::string& optionHint, std::vector<Error>& errors) {
+    if (value.index() != type.defaultValue.index()) {
+        errors.emplace_back("", at, type.name + " must be " + kindWord(type.kind), "correct the value");
+        return;
+    }
+    if (!isOption(type, value))
+        errors.emplace_back("", at, type.name + " can't be \"" + std::get<std::string>(value).substr(0, 40) + "\"",
+                            optionHint);
+    if (const auto* number = std::get_if<double>(&value);
+        number && !(*number >= type.minimum && *number <= type.maximum))
+        errors.emplace_back("", at,
+                            fmt::format("{} is {}, outside {}…{}", type.name, *number, type.minimum, type.maximum),
+                            "write a number within the range");
+    if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
+        errors.emplace_back(
+            "", at, type.name + ": the points must rise in x by at least 1/1024, lie within −4…4 and be at least two",
+            "sort the points, or take out those that stand on one another");
+}
+
+template <class Item>
+void validateOwnFields(const Item& item, const std::string& path, std::vector<Error>& errors) {
+    for (const auto& field : ownFieldsOf(item))
+        if (const auto value = field.get(item))
+            validateValue(ownFieldType(field.word), *value, path + "/" + field.word,
+                          "write one of the words of docs/formats/preset.md", errors);
+}
+
+void validateStage(const Stage& stage, Part part, const std::string& path, std::vector<Error>& errors) {
+    const StageType* type = findStageType(stage.type);
+    if (!type) {
+        errors.emplace_back("", path + "/type", "there is no stage type \"" + stage.type + "\" in this version",
+                            "open it with a newer Baryton, or take the stage out");
+        return;
+    }
+    if (!type->standsIn(part))
+        errors.emplace_back("", path + "/type", type->name + " can't stand in " + partName(part),
+                            "move it to " + partName(type->parts[0]));
+    validateOwnFields(stage, path, errors);
+    for (const auto& [id, value] : stage.parameters) {
+        const std::string at = path + "/parameters/" + id;
+        if (const ParameterType* parameter = type->parameter(id))
+            validateValue(*parameter, value, at, "write one of the words that baryton-cli stages lists", errors);
+        else
+            errors.emplace_back("", at, type->name + " has no parameter \"" + id + "\"",
+                                "see baryton-cli stages for those it has");
+    }
+}
+
+/// Whether the value is one that `repaired` keeps; a number may lie outside the range.
+bool canStay(const ParameterType& type, const Value& value) {
+    const auto* curve = std::get_if<Curve>(&value);
+    return value.index() == type.defaultValue.index() && (!curve || isRisingCurve(*curve)) && isOption(type, value);
+}
+
+void holdToRange(const ParameterType& type, Value& value) {
+    if (auto* number = std::get_if<double>(&value)) *number = std::clamp(*number, type.minimum, type.maximum);
+}
+
+template <class Item>
+void repairOwnFields(Item& item) {
+    for (const auto& field : ownFieldsOf(item)) {
+        auto value = field.get(item);
+        if (!value) continue;
+        const ParameterType& type = ownFieldType(field.word);
+        holdToRange(type, *value);
+        field.set(item, canStay(type, *value) ? value : std::nullopt);
+    }
+}
+
+} // namespace
+
+std::vector<Error> validate(const Grade& grade) {
+    std::vector<Error> errors;
+    for (std::size_t i = 0; i < grade.look.size(); ++i)
+        validateOwnFields(grade.look[i], fmt::format("/look/{}", i), errors);
+    for (const auto& place : stagePlaces(grade)) {
+        const std::string path = place.part == Part::Look
+                                     ? fmt::format("/look/{}/stages/{}", place.layer, place.index)
+                                     : fmt::format("/{}/{}", partName(place.part), place.index);
+        validateStage(stageAt(grade, place), place.part, path, errors);
+    }
+    return errors;
+}
+
+void requireValid(const Grade& grade) {
+    if (auto errors = validate(grade); !errors.empty()) throw errors.front();
+}
+
+Grade repaired(const Grade& grade) {
+    Grade result = grade;
+    for (Layer& layer : result.look) repairOwnFields(layer);
+    for (const auto& place : stagePlaces(result)) {
+        Stage& stage = stageAt(result, place);
+        repairOwnFields(stage);
+        const StageType* type = findStageType(stage.type);
+        if (!type) continue;
+        std::erase_if(stage.parameters, [&](const auto& entry) {
+            const ParameterType* parameter = type->parameter(entry.first);
+            return parameter && !canStay(*parameter, entry.second);
+        });
+        for (auto& [id, value] : stage.parameters)
+            if (const ParameterType* parameter = type->parameter(id)) holdToRange(*parameter, value);
+    }
+    return result;
+}
+
+} // namespace baryton
