@@ -69,7 +69,7 @@ LibraryTimes libraryTimes(const fs::path& given, const fs::path& pictures, const
         PackagePage& page = *window.packagePage();
         QElapsedTimer clock;
         clock.start();
-        window.showTask(1);
+        window.showTask(AppTask::Package);
         if (visit == 0) {
             // The first visit draws everything; what is timed is drawing and nothing that was kept.
             runUntil([&] { return page.drawer().drawnCount() >= kPresets * kTilePictures; });

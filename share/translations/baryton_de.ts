@@ -3408,10 +3408,6 @@
         <translation>%1: %2 Werte übernommen. Rückgängig holt die alten zurück</translation>
     </message>
     <message>
-        <source>New pictures are to start from %1, but it is not in the library. They start neutral.</source>
-        <translation>Neue Bilder sollen mit %1 beginnen, aber es ist nicht in der Bibliothek. Sie beginnen neutral.</translation>
-    </message>
-    <message>
         <source>before: source</source>
         <translation>vorher: Quelle</translation>
     </message>
@@ -4481,10 +4477,6 @@
         <source> look</source>
         <translation> Look</translation>
     </message>
-    <message>
-        <source>Close</source>
-        <translation>Schließen</translation>
-    </message>
 </context>
 <context>
     <name>baryton::ExportPackSheet</name>
@@ -4539,10 +4531,6 @@
     <message>
         <source>Choose…</source>
         <translation>Wählen…</translation>
-    </message>
-    <message>
-        <source>Cancel</source>
-        <translation>Abbrechen</translation>
     </message>
     <message>
         <source>Nothing is ticked.</source>
@@ -5051,10 +5039,6 @@
     <message>
         <source>What the import holds</source>
         <translation>Was die Einfuhr enthält</translation>
-    </message>
-    <message>
-        <source>Cancel</source>
-        <translation>Abbrechen</translation>
     </message>
     <message>
         <source>Group %1</source>
@@ -5834,10 +5818,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Bilder bekommen das Angehakte, als ein Schritt</translation>
     </message>
     <message>
-        <source>Cancel</source>
-        <translation>Abbrechen</translation>
-    </message>
-    <message>
         <source>Paste</source>
         <translation>Einfügen</translation>
     </message>
@@ -5966,10 +5946,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>0: all cores</source>
         <translation>0: alle Kerne</translation>
-    </message>
-    <message>
-        <source>Close</source>
-        <translation>Schließen</translation>
     </message>
     <message>
         <source>The desktop&apos;s</source>
@@ -6221,6 +6197,13 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 dropped. Undo brings it back.</source>
         <translation>%1 weggenommen. Rückgängig holt es zurück.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PresetLibrary</name>
+    <message>
+        <source>New pictures are to start from %1, but it is not in the library. They start neutral.</source>
+        <translation>Neue Bilder sollen mit %1 beginnen, aber es ist nicht in der Bibliothek. Sie beginnen neutral.</translation>
     </message>
 </context>
 <context>
@@ -6488,10 +6471,6 @@ Blau</translation>
         <translation>Hakt an, was in einer Ebene oder einer Stufe geändert wurde, und sonst nichts</translation>
     </message>
     <message>
-        <source>Cancel</source>
-        <translation>Abbrechen</translation>
-    </message>
-    <message>
         <source>The one that is there stays; this one gets a number behind its name</source>
         <translation>Die vorhandene bleibt; diese bekommt eine Zahl hinter ihren Namen</translation>
     </message>
@@ -6615,6 +6594,17 @@ Blau</translation>
     <message>
         <source>changed</source>
         <translation>geändert</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::Sheet</name>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
     </message>
 </context>
 <context>
@@ -6824,10 +6814,6 @@ Blau</translation>
     <message>
         <source>Another start for a camera or file type</source>
         <translation>Ein anderer Anfang für eine Kamera oder Dateiart</translation>
-    </message>
-    <message>
-        <source>Cancel</source>
-        <translation>Abbrechen</translation>
     </message>
     <message>
         <source>Keep</source>

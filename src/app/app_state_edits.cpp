@@ -1,4 +1,5 @@
 // What changes pictures: each change as a step of undo.
+#include "app/app_state.h"
 #include "app/undo_parts.h"
 #include "base/error.h"
 #include "edits/carry_over.h"
@@ -11,24 +12,16 @@
 namespace baryton {
 
 void AppState::beginGesture() {
-    letGo();
-    endGesture();
-    held_ = lastHeld_ = ++gestureNumber_;
+    gestures_.begin();
 }
 
 void AppState::takeBackGesture() {
     letGo();
     endGesture();
     endTrial();
-    undo_.takeBack(lastHeld_);
+    undo_.takeBack(gestures_.lastHeld());
     // Also where no step was made: a control may show what its press was about to do.
     Q_EMIT shownGradeChanged();
-}
-
-int AppState::gestureFor(const QString& name) {
-    if (held_ == 0 && (name.isEmpty() || name != gesture_)) ++gestureNumber_;
-    gesture_ = name;
-    return held_ != 0 ? held_ : gestureNumber_;
 }
 
 void AppState::editKey(const Grade& grade, const QString& gesture) {
@@ -38,13 +31,13 @@ void AppState::editKey(const Grade& grade, const QString& gesture) {
         Q_EMIT shownGradeChanged();
         return;
     }
-    const int number = gestureFor(gesture);
+    const int number = gestures_.numberFor(gesture);
     const Grade before = keyGrade();
     // Named by all that the gesture did to the key picture.
     const Grade from = gestureStart(number);
     doWorks(QString::fromStdString(editText(from, grade)), number, [&](const PictureWork& work, int index) {
         PictureWork next = work;
-        next.grade = index == key_ ? grade : completed(carriedOver(work.grade, before, grade));
+        next.grade = index == key() ? grade : completed(carriedOver(work.grade, before, grade));
         return withoutSpentPresets(next);
     });
 }
@@ -56,10 +49,10 @@ void AppState::editTargets(const QString& text, const std::function<Grade(const 
 void AppState::resetTargets(const QString& text,
                             const std::function<Grade(const Grade& now, const Grade& opened)>& change) {
     if (!hasKey()) return;
-    const bool wasTried = tried_.has_value();
+    const bool wasTried = trial_.isOn();
     endTrial();
     endGesture();
-    doWorks(text, held_, [&](const PictureWork& work, int index) {
+    doWorks(text, gestures_.held(), [&](const PictureWork& work, int index) {
         PictureWork next = work;
         next.grade = completed(change(work.grade, pictures_.at(index).opened));
         return next != work ? withoutSpentPresets(next) : next;
@@ -74,13 +67,9 @@ void AppState::editWorks(const QString& text, const WorkChange& change) {
 
 void AppState::editWorksInGesture(const QString& text, const WorkChange& change) {
     if (!hasKey()) return;
-    const bool wasTried = tried_.has_value();
+    const bool wasTried = trial_.isOn();
     endTrial();
-    doWorks(text,
-            held_ != 0           ? held_
-            : gesture_.isEmpty() ? 0
-                                 : gestureNumber_,
-            [&](const PictureWork& work, int) { return change(work); });
+    doWorks(text, gestures_.current(), [&](const PictureWork& work, int) { return change(work); });
     if (wasTried) Q_EMIT shownGradeChanged();
 }
 
@@ -120,7 +109,7 @@ void AppState::goOnFrom(int take) {
     Q_EMIT aboutToLeave();
     endTrial();
     endGesture();
-    const auto versions = versionsOf(key_);
+    const auto versions = versionsOf(key());
     const auto wanted =
         std::find_if(versions.begin(), versions.end(), [take](const Version& v) { return v.take == take; });
     if (wanted == versions.end()) return;
@@ -131,7 +120,7 @@ void AppState::goOnFrom(int take) {
         PictureWork next = work;
         if (!isStart && !isKeptAsTake(work)) {
             next = withTakeKept(work);
-            if (index == key_) kept = QString::fromStdString(next.takes.back().name);
+            if (index == key()) kept = QString::fromStdString(next.takes.back().name);
         }
         if (take != kStartTake) return withTakeInHand(next, take);
         next.grade = start.grade;
@@ -147,10 +136,10 @@ void AppState::goOnFrom(int take) {
 AppState::UndoParts AppState::changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change) {
     UndoParts parts;
     for (const int index : targets()) {
-        recallHistory(index); // before anything new is done to it
+        histories_.recall(index); // before anything new is done to it
         const PictureWork& work = pictures_.at(index).work;
         if (PictureWork next = change(work, index); next != work)
-            parts.push_back(std::make_unique<WorkPart>(*this, index, work, std::move(next)));
+            parts.push_back(std::make_unique<WorkPart>(pictures_, index, work, std::move(next)));
     }
     return parts;
 }
@@ -168,14 +157,14 @@ void AppState::doWorks(const QString& text, int gesture,
 void AppState::editOnlyKey() {
     Q_EMIT aboutToLeave();
     endTrial();
-    const int others = manyRevision_ == undo_.revision() ? undo_.keepOnly(key_, manyText_) : 0;
+    const int others = manyRevision_ == undo_.revision() ? undo_.keepOnly(key(), manyText_) : 0;
     if (others > 0)
         tell(tr("%1 stays on this picture; on %n others it was taken back", nullptr, others).arg(manyText_));
     setEditsAll(false);
 }
 
 Grade AppState::gestureStart(int gesture) const {
-    const auto entries = undo_.entriesOf(key_);
+    const auto entries = undo_.entriesOf(key());
     const auto* last = entries.empty() ? nullptr : dynamic_cast<const WorkPart*>(entries.back().part);
     return last && entries.back().gesture == gesture ? last->before().grade : keyGrade();
 }
@@ -188,15 +177,15 @@ std::vector<AppState::HistoryEntry> AppState::history(int index) const {
     return entries;
 }
 
-UndoHistory::Scope AppState::undoScope(int task) const {
-    if (task == 2) return {kBatchSubject};
+UndoHistory::Scope AppState::undoScope(AppTask task) const {
+    if (task == AppTask::Batch) return {kBatchSubject};
     UndoHistory::Scope scope;
-    if (hasKey()) scope.insert(key_);
-    if (task == 1 || libraryIsInReach_) scope.insert(kLibrarySubject);
+    if (hasKey()) scope.insert(key());
+    if (task == AppTask::Package || libraryIsInReach_) scope.insert(kLibrarySubject);
     return scope;
 }
 
-void AppState::goBack(int task) {
+void AppState::goBack(AppTask task) {
     Q_EMIT aboutToLeave();
     endGesture();
     const auto scope = undoScope(task);
@@ -208,7 +197,7 @@ void AppState::goBack(int task) {
         tell(tr("Undone: %1").arg(text));
 }
 
-void AppState::goForth(int task) {
+void AppState::goForth(AppTask task) {
     Q_EMIT aboutToLeave();
     endGesture();
     const auto scope = undoScope(task);
@@ -262,7 +251,7 @@ std::optional<std::size_t> placeOf(const InForce& entry, const PictureWork& work
 void AppState::changePresetInForce(std::size_t index, const InForce& wanted, const QString& gesture) {
     if (!hasKey() || index >= keyWork().inForce.size()) return;
     const InForce old = keyWork().inForce[index];
-    gestureFor(gesture);
+    gestures_.numberFor(gesture);
     const QString name = QString::fromStdString(old.preset.name);
     const QString text = wanted.preset.name != old.preset.name
                              ? tr("Swap preset %1 for %2").arg(name, QString::fromStdString(wanted.preset.name))
@@ -297,16 +286,10 @@ PictureWork AppState::workForTry(const PictureWork& work) const {
 }
 
 void AppState::applyAsTry(const Preset& preset, ApplyMode mode, double strength) {
-    if (tryRevision_ == undo_.revision()) undo_.undo({key_});
+    if (tryRevision_ == undo_.revision()) undo_.undo({key()});
     const int before = undo_.revision();
     applyPreset(preset, mode, strength);
     tryRevision_ = undo_.revision() > before ? undo_.revision() : -1;
-}
-
-const LibraryEntry* AppState::sourceOf(const InForce& entry) const {
-    for (const LibraryEntry& each : presets_)
-        if (each.preset && each.kind == LibraryEntry::Kind::Preset && each.name == entry.preset.name) return &each;
-    return nullptr;
 }
 
 void AppState::savePresetOver(std::size_t index) {
@@ -320,13 +303,13 @@ void AppState::savePresetOver(std::size_t index) {
     const QString name = QString::fromStdString(entry.name);
     endGesture();
     try {
-        LibraryEdit edit = library_.change(entry, next, tr("Save over %1").arg(name).toStdString());
-        if (!changeFiles([&] { perform(edit); })) return;
-        UndoParts parts = changedWorks([&, key = key_](const PictureWork& work, int of) {
+        LibraryEdit edit = library().change(entry, next, tr("Save over %1").arg(name).toStdString());
+        if (!library_.change([&] { perform(edit); })) return;
+        UndoParts parts = changedWorks([&, key = this->key()](const PictureWork& work, int of) {
             return of == key ? withPresetSavedOver(work, index, next) : work;
         });
         for (const auto& part : parts) part->redo();
-        parts.push_back(std::make_unique<LibraryPart>(*this, std::move(edit)));
+        parts.push_back(std::make_unique<LibraryPart>(library_, std::move(edit)));
         undo_.push(tr("Save over %1").arg(name), std::move(parts));
     } catch (const Error& e) {
         return tell(QString::fromStdString(e.what()), true);

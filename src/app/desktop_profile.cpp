@@ -1,4 +1,5 @@
 #include "app/desktop_profile.h"
+#include "app/behind.h"
 #include "base/error.h"
 #include "base/file.h"
 
@@ -102,9 +103,9 @@ void fetchMonitorProfile(const Settings& settings, const QScreen* screen, QObjec
     // Both count monitors with the primary one first.
     const std::string ofX = isX ? xProfile(static_cast<int>(QGuiApplication::screens().indexOf(screen))) : "";
     if (!ofX.empty()) return take(ofX, {});
-    QThreadPool::globalInstance()->start([output = screen->name(), context = QPointer(context), take] {
+    runBehind(*QThreadPool::globalInstance(), [output = screen->name(), context = QPointer(context), take] {
         const std::string icc = colordProfile(output);
-        QMetaObject::invokeMethod(qGuiApp, [context, take, icc] {
+        tellWindow(qGuiApp, [context, take, icc] {
             if (context) take(icc, {});
         });
     });

@@ -1,3 +1,4 @@
+#include "app/behind.h"
 #include "app/main_window.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
@@ -37,14 +38,13 @@ int main(int argc, char** argv) {
         problem = e.what();
     }
     baryton::MainWindow window(baryton::userLibraryFolder());
-    QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit,
-                     Qt::QueuedConnection);
+    QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit);
     // Never larger than the screen, with room for the desktop's own frame and bars.
     constexpr QSize frame(16, 48);
     window.resize(window.size().boundedTo(window.screen()->availableSize() - frame));
     window.show();
     constexpr qint64 mostTileBytes = qint64(300) << 20;
-    QThreadPool::globalInstance()->start([] { baryton::trimTileFolder(mostTileBytes); });
+    baryton::runBehind(*QThreadPool::globalInstance(), [] { baryton::trimTileFolder(mostTileBytes); });
     if (!problem.empty()) window.state().tell(QString::fromStdString(problem), true);
     std::vector<std::filesystem::path> paths;
     for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());

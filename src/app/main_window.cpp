@@ -2,10 +2,7 @@
 #include "app/batch/closing_sheet.h"
 #include "app/desktop_profile.h"
 #include "app/gesture_keeper.h"
-#include "app/grade/paste_sheet.h"
 #include "app/grade/stage_commands.h"
-#include "app/grade/write_picture.h"
-#include "app/help.h"
 #include "app/keys.h"
 #include "app/library_commands.h"
 #include "app/preferences.h"
@@ -16,12 +13,9 @@
 #include "app/widgets/labels.h"
 #include "app/widgets/readable.h"
 #include "base/error.h"
-#include "edits/changed.h"
-#include "edits/preset_words.h"
 
 #include <QApplication>
 #include <QCloseEvent>
-#include <QDesktopServices>
 #include <QDialog>
 #include <QFileDialog>
 #include <QHBoxLayout>
@@ -31,7 +25,6 @@
 #include <QVBoxLayout>
 #include <QWindow>
 #include <cmath>
-#include <numeric>
 #include <utility>
 
 namespace baryton {
@@ -62,6 +55,7 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     layout->setSpacing(0);
     layout->addWidget(tasks_, 1);
     setCentralWidget(centre);
+    makeCommands();
     makeTopBar();
     makeStatusBar();
 
@@ -95,7 +89,7 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     restoreGeometry(layoutState(QStringLiteral("window")));
     if (layoutState(QStringLiteral("panels")) == "hidden") grade_->showPanels(false);
     updateUndo();
-    showTask(0);
+    showTask(AppTask::Grade);
     // The desktop may set another profile while the window is away.
     connect(qApp, &QGuiApplication::applicationStateChanged, this, [this](Qt::ApplicationState now) {
         if (now == Qt::ApplicationActive) fitToMonitor(loadSettings());
@@ -110,16 +104,17 @@ MainWindow::~MainWindow() {
     delete takeCentralWidget();
 }
 
-void MainWindow::showTask(int task) {
+void MainWindow::showTask(AppTask task) {
     Q_EMIT state_.aboutToLeave();
     task_ = task;
     updateUndo();
     // Without pictures Grade has nothing to show.
-    if (task == 0 && state_.pictures().size() == 0)
+    if (task == AppTask::Grade && state_.pictures().size() == 0)
         tasks_->setCurrentWidget(welcome_);
     else
-        tasks_->setCurrentIndex(task);
-    for (std::size_t i = 0; i < taskButtons_.size(); ++i) taskButtons_[i]->setChecked(static_cast<int>(i) == task);
+        tasks_->setCurrentIndex(static_cast<int>(task));
+    for (std::size_t i = 0; i < taskButtons_.size(); ++i)
+        taskButtons_[i]->setChecked(static_cast<AppTask>(i) == task);
 }
 
 void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
@@ -134,7 +129,7 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
     if (pictures.empty()) return;
     state_.keepHistories();
     if (!state_.pictures().open(pictures)) return;
-    showTask(0);
+    showTask(AppTask::Grade);
     grade_->view()->setFocus();
     std::error_code ignored;
     rememberSet(QString::fromStdString(std::filesystem::absolute(pictures.front(), ignored).string()));
@@ -145,7 +140,7 @@ bool MainWindow::isForLibrary(const std::filesystem::path& path) const {
     if (name == QStringLiteral(".bpreset") || name == QStringLiteral(".bpack") || name == QStringLiteral(".zip"))
         return true;
     // In Grade a LUT becomes a stage; in Package it joins the library.
-    return task() == 1 && (name == QStringLiteral(".cube") || name == QStringLiteral(".3dl"));
+    return task_ == AppTask::Package && (name == QStringLiteral(".cube") || name == QStringLiteral(".3dl"));
 }
 
 bool MainWindow::openOther(const std::filesystem::path& path) {
@@ -177,158 +172,11 @@ void MainWindow::openDialog(bool folder) {
     dialog->open();
 }
 
-void MainWindow::run(const std::string& command) {
-    const auto step = [this](int by) { state_.setKey(state_.key() + by); };
-    const std::map<std::string, std::function<void()>> commands = {
-        {"open-folder", [this] { openDialog(true); }},
-        {"open-files", [this] { openDialog(false); }},
-        {"save-preset", [this] { grade_->savePreset(); }},
-        {"export-lut", [this] { grade_->exportLut(); }},
-        {"quit", [this] { close(); }},
-        {"undo", [this] { state_.goBack(task_); }},
-        {"redo", [this] { state_.goForth(task_); }},
-        {"reset-stage", [this] { resetStage(state_, state_.chosenStage()); }},
-        {"reset-layer", [this] { resetLayer(state_, state_.chosenStage()); }},
-        {"reset-prep", [this] { resetPart(state_, Part::Prep); }},
-        {"reset-look", [this] { resetPart(state_, Part::Look); }},
-        {"reset-finish", [this] { resetPart(state_, Part::Finish); }},
-        {"reset-picture", [this] { resetPicture(state_); }},
-        {"copy-grade", [this] { copyGrade(); }},
-        {"paste-grade", [this] { pasteGrade(false); }},
-        {"paste-ticked", [this] { pasteGrade(true); }},
-        {"find", [this] { openPalette(); }},
-        {"write-picture", [this] { writePicture(); }},
-        {"open-with", [this] { openWith(); }},
-        {"preferences", [this] { openPreferences(); }},
-        {"import", [this] { openImportDialog(state_, this); }},
-        {"export-pack", [this] { package_->exportPack(); }},
-        {"starts", [this] { package_->openStarts(); }},
-        {"given", [this] { baryton::bringGivenPresets(state_, this); }},
-        {"choose-all",
-         [this] {
-             if (task() == 1) return package_->tiles()->selectAll();
-             std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
-             std::iota(all.begin(), all.end(), 0);
-             state_.setSelection(std::move(all));
-         }},
-        {"edits-all", [this] { state_.setEditsAll(!state_.editsAll()); }},
-        {"keep-take", [this] { state_.keepTake(); }},
-        {"steps", [this] { showTask(0), toggleSide(GradePage::Side::Steps); }},
-        {"reference", [this] { showTask(0), grade_->chooseReference(); }},
-        {"add-stage", [this] { showTask(0), grade_->chain()->openAddList(); }},
-        {"add-layer", [this] { addLayer(state_); }},
-        {"on-picture", [this] { grade_->editorPanel()->onPictureButton()->toggle(); }},
-        {"alone", [this] { grade_->toggleAlone(); }},
-        {"next-picture", [&] { step(1); }},
-        {"previous-picture", [&] { step(-1); }},
-        {"duplicate-stage", [this] { duplicateStage(state_, state_.chosenStage()); }},
-        {"delete-stage", [this] { removeStage(state_, state_.chosenStage()); }},
-        {"stage-earlier", [this] { moveStage(state_, state_.chosenStage(), -1); }},
-        {"stage-later", [this] { moveStage(state_, state_.chosenStage(), 1); }},
-        {"task-grade", [this] { showTask(0); }},
-        {"task-package", [this] { showTask(1); }},
-        {"task-batch", [this] { showTask(2); }},
-        {"wipe", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Wipe); }},
-        {"wipe-across", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::WipeAcross); }},
-        {"beside", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Beside); }},
-        {"grid", [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Grid); }},
-        {"clip-marks", [this] { grade_->setClipMarks(!grade_->hasClipMarks()); }},
-        {"double-size", [this] { grade_->view()->zoomTo(2); }},
-        {"panels", [this] { grade_->showPanels(!grade_->arePanelsShown()); }},
-        {"fit", [this] { grade_->view()->fit(); }},
-        {"full-size", [this] { grade_->view()->zoomTo(1); }},
-        {"zoom-in", [this] { grade_->view()->zoomTo(grade_->view()->scale() * 1.25); }},
-        {"zoom-out", [this] { grade_->view()->zoomTo(grade_->view()->scale() / 1.25); }},
-        {"shelf", [this] { showTask(0), toggleSide(GradePage::Side::Shelf); }},
-        {"full-screen", [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
-        {"keys", [this] { showKeys(this); }},
-        {"about", [this] { showAbout(this, state_.library().root()); }},
-    };
-    commands.at(command)();
-}
-
-void MainWindow::toggleSide(GradePage::Side which) {
-    grade_->showSide(grade_->side() == which ? GradePage::Side::None : which);
-}
-
-void MainWindow::checkActions() {
-    using Mode = CompareBar::Mode;
-    const Mode mode = grade_->compareBar()->mode();
-    const std::pair<const char*, bool> states[] = {{"wipe", mode == Mode::Wipe},
-                                                   {"wipe-across", mode == Mode::WipeAcross},
-                                                   {"beside", mode == Mode::Beside},
-                                                   {"grid", mode == Mode::Grid},
-                                                   {"clip-marks", grade_->hasClipMarks()},
-                                                   {"shelf", grade_->side() == GradePage::Side::Shelf},
-                                                   {"steps", grade_->side() == GradePage::Side::Steps},
-                                                   {"panels", grade_->arePanelsShown()},
-                                                   {"edits-all", state_.editsAll()},
-                                                   {"on-picture", grade_->editorPanel()->isOnPicture()},
-                                                   {"alone", grade_->isAlone()}};
-    for (const auto& [id, on] : states) actions_[id]->setChecked(on);
-}
-
 void MainWindow::fillRecent() {
     recent_->clear();
     for (const QString& path : recentSets())
         recent_->addAction(path, this, [this, path] { openPaths({path.toStdString()}); });
     if (recent_->isEmpty()) recent_->addAction(tr("Nothing opened yet"))->setEnabled(false);
-}
-
-void MainWindow::copyGrade() {
-    if (!state_.hasKey()) return;
-    copied_ = state_.keyGrade();
-    ticked_ = changedIn(*copied_);
-    state_.tell(tr("Grade copied. Paste gives its Look and Finish; with ticks, whatever you choose."));
-}
-
-void MainWindow::pasteGrade(bool withTicks) {
-    if (!copied_ || !state_.hasKey()) {
-        state_.tell(tr("Copy a grade first (Ctrl+C)"));
-        return;
-    }
-    const auto paste = [this] {
-        Preset preset;
-        preset.carried = carve(*copied_, ticked_, defaultsFor(*copied_));
-        state_.editTargets(tr("Paste"), [&](const Grade& grade) { return applied(grade, preset, ApplyMode::Set); });
-        state_.tell(tr("Pasted: it %1").arg(QString::fromStdString(accountOf(preset))));
-    };
-    if (!withTicks) return paste();
-    auto* sheet = new PasteSheet(*copied_, ticked_, state_.targets().size(), this);
-    connect(sheet, &PasteSheet::pasted, this, [this, paste](const IncludeSet& ticked) {
-        ticked_ = ticked;
-        paste();
-    });
-    sheet->open();
-}
-
-void MainWindow::writePicture() {
-    if (!state_.hasKey()) return;
-    const std::filesystem::path& source = state_.pictures().at(state_.key()).file;
-    auto* dialog = new QFileDialog(this, tr("Write this picture"));
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setAcceptMode(QFileDialog::AcceptSave);
-    std::error_code ignored;
-    dialog->setDirectory(QString::fromStdString(std::filesystem::absolute(source, ignored).parent_path().string()));
-    dialog->setNameFilters({tr("JPEG (*.jpg)"), tr("TIFF, 16 bit (*.tif)"), tr("PNG, 16 bit (*.png)")});
-    dialog->selectFile(QString::fromStdString(source.stem().string()) + QStringLiteral("-graded.jpg"));
-    connect(dialog, &QFileDialog::fileSelected, this, [this, dialog](const QString& file) {
-        writeKeyPicture(state_, file.toStdString(), dialog->selectedNameFilter());
-    });
-    dialog->open();
-}
-
-void MainWindow::openWith() {
-    if (!state_.hasKey()) return;
-    // Other programs are given a written version: the original is left alone.
-    const auto& file = state_.pictures().at(state_.key()).file;
-    const auto folder = std::filesystem::temp_directory_path() / "baryton-open-with";
-    std::error_code ignored;
-    std::filesystem::create_directories(folder, ignored);
-    const auto target = folder / (file.stem().string() + ".tif");
-    writeKeyPicture(state_, target, {}, [target] {
-        QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(target.string())));
-    });
 }
 
 void MainWindow::openPreferences() {
@@ -369,13 +217,13 @@ void MainWindow::showEvent(QShowEvent*) {
 }
 
 void MainWindow::updateUndo() {
-    const auto show = [this](const char* command, const QString& plain, const QString& of, const QString& step) {
-        actions_[command]->setEnabled(!step.isNull());
-        actions_[command]->setText(step.isNull() ? plain : of.arg(step));
+    const auto show = [this](Command command, const QString& plain, const QString& of, const QString& step) {
+        actions_.at(command)->setEnabled(!step.isNull());
+        actions_.at(command)->setText(step.isNull() ? plain : of.arg(step));
     };
     const UndoHistory::Scope scope = state_.undoScope(task_);
-    show("undo", tr("Undo"), tr("Undo %1"), state_.undoHistory().undoText(scope));
-    show("redo", tr("Redo"), tr("Redo %1"), state_.undoHistory().redoText(scope));
+    show(Command::Undo, tr("Undo"), tr("Undo %1"), state_.undoHistory().undoText(scope));
+    show(Command::Redo, tr("Redo"), tr("Redo %1"), state_.undoHistory().redoText(scope));
 }
 
 void MainWindow::showMessage(const QString& text, bool isProblem) {
@@ -391,7 +239,7 @@ void MainWindow::askBeforeClosing() {
         if (open->isVisible()) return;
     auto* sheet = new ClosingSheet(this);
     connect(sheet, &ClosingSheet::stopWanted, this, [this] {
-        showTask(2);
+        showTask(AppTask::Batch);
         batch_->finishUp();
         leaving_ = Leaving::WhenStopped;
         if (!batch_->isRunning()) close();
@@ -450,7 +298,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
         event->accept();
         return true;
     }
-    if (!writes && isActiveWindow() && key->key() == Qt::Key_B && key->modifiers() == Qt::NoModifier && task() == 0) {
+    if (!writes && isActiveWindow() && key->key() == Qt::Key_B && key->modifiers() == Qt::NoModifier &&
+        task_ == AppTask::Grade) {
         if (event->type() != QEvent::ShortcutOverride && !key->isAutoRepeat())
             grade_->holdBefore(event->type() == QEvent::KeyPress);
         return true;

@@ -1,7 +1,9 @@
 #pragma once
 #include "app/app_state.h"
+#include "app/app_task.h"
 #include "app/batch/batch_page.h"
 #include "app/grade/grade_page.h"
+#include "app/keys.h"
 #include "app/package/package_page.h"
 #include "app/problem_line.h"
 #include "app/settings.h"
@@ -24,8 +26,8 @@ public:
     PackagePage* packagePage() const { return package_; }
     BatchPage* batchPage() const { return batch_; }
     void openPaths(const std::vector<std::filesystem::path>& paths);
-    void showTask(int task);                                             ///< 0 Grade, 1 Package, 2 Batch
-    int task() const { return std::min(tasks_->currentIndex(), 3) % 3; } ///< the welcome page stands in Grade's place
+    void showTask(AppTask task); ///< without pictures the welcome page stands in Grade's place
+    AppTask task() const { return task_; }
 
 Q_SIGNALS:
     /// A run that went on without the window has ended: nothing is left to do.
@@ -41,7 +43,8 @@ protected:
 private:
     void makeTopBar();
     void makeStatusBar();
-    void run(const std::string& command);
+    void makeCommands();
+    void run(Command command);
     void openDialog(bool folder);
     /// Presets, packs and archives join the library, with an account first; LUTs too where Package is open.
     bool isForLibrary(const std::filesystem::path& path) const;
@@ -75,12 +78,13 @@ private:
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives
     std::vector<QPushButton*> taskButtons_;
-    int task_ = 0;
+    AppTask task_ = AppTask::Grade;
     bool watchesScreen_ = false;
     QString toldMonitor_; ///< what is wrong with the monitor's profile, as it was told
     enum class Leaving { No, WhenStopped, InBackground } leaving_ = Leaving::No; ///< with a batch that still runs
     bool closesWithoutGrades_ = false; ///< it was said that grades are not on the disk
-    std::map<std::string, QAction*> actions_;
+    std::map<Command, std::function<void()>> commands_;
+    std::map<Command, QAction*> actions_;
 };
 
 } // namespace baryton

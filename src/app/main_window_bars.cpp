@@ -28,37 +28,31 @@ void MainWindow::makeTopBar() {
     for (const char* name : {QT_TR_NOOP("File"), QT_TR_NOOP("Edit"), QT_TR_NOOP("Picture"), QT_TR_NOOP("Look"),
                              QT_TR_NOOP("View"), QT_TR_NOOP("Help")})
         byName[name] = menus->addMenu(keyText(name));
-    for (const KeyCommand& command : keyCommands()) {
-        QMenu* menu = byName.at(command.menu);
-        const std::string id = command.id;
-        if (id == "import" || id == "preferences" || id == "starts" || id == "given" || id == "save-preset" ||
-            id == "copy-grade" || id == "choose-all" || id == "keep-take" || id == "on-picture" ||
-            id == "reset-stage" || id == "hold-before" || id == "fit" || id == "shelf")
-            menu->addSeparator();
-        QAction* action = menu->addAction(keyText(command.text));
-        actions_[id] = action;
-        if (id == "hold-before") {
+    for (const KeyCommand& each : keyCommands()) {
+        QMenu* menu = byName.at(each.menu);
+        if (each.has(KeyCommand::Trait::StartsGroup)) menu->addSeparator();
+        QAction* action = menu->addAction(keyText(each.text));
+        action->setCheckable(each.has(KeyCommand::Trait::IsOnOrOff));
+        actions_[each.command] = action;
+        if (each.command == Command::HoldBefore) {
             // A held key: taken in eventFilter, shown here.
-            action->setText(action->text() + QStringLiteral("\t") + QString::fromLatin1(command.key));
+            action->setText(action->text() + QStringLiteral("\t") + QString::fromLatin1(each.key));
             action->setEnabled(false);
             continue;
         }
-        if (*command.key) action->setShortcut(QKeySequence(QString::fromLatin1(command.key)));
-        connect(action, &QAction::triggered, this, [this, id] { run(id); });
+        if (*each.key) action->setShortcut(QKeySequence(QString::fromLatin1(each.key)));
+        connect(action, &QAction::triggered, this, [this, command = each.command] { run(command); });
     }
     auto* add = new QMenu(tr("Add a stage"), byName["Look"]);
     for (const StageType* type : stageTypes())
         if (canAddStage(*type))
             add->addAction(QString::fromStdString(type->name), this,
                            [this, id = type->id] { baryton::addStage(state_, id); });
-    byName["Look"]->insertMenu(actions_["duplicate-stage"], add);
-    for (const char* id : {"wipe", "wipe-across", "beside", "grid", "clip-marks", "shelf", "panels", "edits-all",
-                           "steps", "on-picture", "alone"})
-        actions_[id]->setCheckable(true);
+    byName["Look"]->insertMenu(actions_.at(Command::DuplicateStage), add);
     for (const char* name : {"View", "Picture", "Look"})
         connect(byName[name], &QMenu::aboutToShow, this, &MainWindow::checkActions);
     recent_ = new QMenu(tr("Open recent"), byName["File"]);
-    byName["File"]->insertMenu(actions_["save-preset"], recent_);
+    byName["File"]->insertMenu(actions_.at(Command::SavePreset), recent_);
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     left->addWidget(menus);
     left->addStretch(1);
@@ -68,8 +62,8 @@ void MainWindow::makeTopBar() {
     for (const auto& name : {tr("Grade"), tr("Package"), tr("Batch")}) {
         auto* button = makeButton(name, "task");
         button->setCheckable(true);
-        const int index = static_cast<int>(taskButtons_.size());
-        connect(button, &QPushButton::clicked, this, [this, index] { showTask(index); });
+        const auto task = static_cast<AppTask>(taskButtons_.size());
+        connect(button, &QPushButton::clicked, this, [this, task] { showTask(task); });
         middle->addWidget(button);
         taskButtons_.push_back(button);
     }

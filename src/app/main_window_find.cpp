@@ -13,16 +13,16 @@ namespace baryton {
 void MainWindow::openPalette() {
     std::vector<Palette::Entry> entries;
     for (const KeyCommand& command : keyCommands()) {
-        QAction* action = actions_[command.id];
+        const QAction* action = actions_.at(command.command);
         if (!action->isEnabled()) continue;
         entries.push_back({tr("command"), keyText(command.text), QString::fromLatin1(command.key),
-                           [this, id = std::string(command.id)] { run(id); }});
+                           [this, asked = command.command] { run(asked); }});
     }
     const auto purposes = [](const std::string& type) { return QString::fromStdString(purposesOf(type)); };
     for (const StagePlace& place : stagePlaces(state_.keyGrade())) {
         const Stage& stage = stageAt(state_.keyGrade(), place);
         const auto choose = [this, id = stage.id] {
-            showTask(0);
+            showTask(AppTask::Grade);
             state_.chooseStage(id);
         };
         entries.push_back({tr("stage"),
@@ -34,7 +34,7 @@ void MainWindow::openPalette() {
     for (const StageType* type : stageTypes()) {
         if (type->standsIn(Part::Prep) && !type->standsIn(Part::Look)) continue;
         const auto add = [this, id = type->id] {
-            showTask(0);
+            showTask(AppTask::Grade);
             addStage(state_, id);
         };
         entries.push_back(

@@ -1,4 +1,5 @@
 #include "app/picture_set.h"
+#include "app/behind.h"
 #include "app/render_image.h"
 #include "base/error.h"
 #include "base/file.h"
@@ -36,9 +37,9 @@ PictureSet::PictureSet(QObject* parent) : QObject(parent) {
 
 PictureSet::~PictureSet() {
     storePending();
-    writer_.waitForDone();
+    waitFor(writer_);
     readers_.clear();
-    readers_.waitForDone();
+    waitFor(readers_);
 }
 
 bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
@@ -112,9 +113,9 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
 void PictureSet::startByCamera(int index) {
     const int generation = generation_;
     const fs::path file = at(index).file;
-    readers_.start([this, index, generation, file] {
+    runBehind(readers_, [this, index, generation, file] {
         const std::string camera = readMetadata(file).camera;
-        QMetaObject::invokeMethod(this, [this, index, generation, camera] {
+        tellWindow(this, [this, index, generation, camera] {
             if (generation != generation_) return;
             auto& picture = pictures_[static_cast<std::size_t>(index)];
             if (!start_) return;
@@ -171,7 +172,7 @@ void PictureSet::readSmall(int index) {
     const int generation = generation_;
     const fs::path file = at(index).file;
     ++reading_;
-    readers_.start([this, index, generation, file] {
+    runBehind(readers_, [this, index, generation, file] {
         Picture small;
         QString error;
         try {
@@ -181,7 +182,7 @@ void PictureSet::readSmall(int index) {
         } catch (const std::exception& e) {
             error = QString::fromStdString(file.string() + ": " + e.what());
         }
-        QMetaObject::invokeMethod(this, [this, index, generation, small, error] {
+        tellWindow(this, [this, index, generation, small, error] {
             if (generation != generation_) return;
             --reading_;
             takeSmall(index, small, error);
@@ -229,7 +230,8 @@ void PictureSet::drawThumbnail(int index) {
             drawThumbnail(index);
             return;
         }
-        readers_.start(
+        runBehind(
+            readers_,
             [this, index, generation, grade, small] {
                 QImage image;
                 try {
@@ -239,7 +241,7 @@ void PictureSet::drawThumbnail(int index) {
                 } catch (const std::exception&) {
                     return; // no memory for it just now: the one before stays
                 }
-                QMetaObject::invokeMethod(this, [this, index, generation, image] {
+                tellWindow(this, [this, index, generation, image] {
                     if (generation != generation_) return;
                     pictures_[static_cast<std::size_t>(index)].thumbnail = image;
                     Q_EMIT thumbnailChanged(index);
@@ -273,7 +275,7 @@ void PictureSet::store(int index) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     const bool setAside = picture.gradeUnreadable;
     picture.gradeUnreadable = false;
-    writer_.start([this, index, generation = generation_, file = picture.file, work = picture.work, setAside] {
+    runBehind(writer_, [this, index, generation = generation_, file = picture.file, work = picture.work, setAside] {
         QStringList problems;
         QString elsewhere;
         bool isStored = false;
@@ -304,7 +306,7 @@ void PictureSet::store(int index) {
         } catch (const std::exception& e) {
             problems.append(QString::fromStdString(e.what()));
         }
-        QMetaObject::invokeMethod(this, [this, index, generation, problems, elsewhere, isStored] {
+        tellWindow(this, [this, index, generation, problems, elsewhere, isStored] {
             for (const QString& each : problems)
                 if (isStored || !isFailing_) Q_EMIT problem(each);
             if (!elsewhere.isEmpty()) Q_EMIT said(elsewhere);
@@ -348,7 +350,7 @@ void PictureSet::storePending() {
 bool PictureSet::flush() {
     storeTimer_.stop();
     storePending();
-    writer_.waitForDone();
+    waitFor(writer_);
     QCoreApplication::sendPostedEvents(this, QEvent::MetaCall); // what the writer has to say
     return unsaved_.empty();
 }

@@ -1,4 +1,5 @@
 // The pictures of a set as they are shown: read for the viewer, kept, and placed in their frames.
+#include "app/behind.h"
 #include "app/picture_set.h"
 #include "base/error.h"
 
@@ -87,7 +88,8 @@ void PictureSet::load(int index) {
     ++loading_;
     // The small version is made from what is read here anyway.
     const bool smallToo = unread_.erase(index) > 0;
-    readers_.start(
+    runBehind(
+        readers_,
         [this, index, generation, file, smallToo] {
             LoadedPicture result;
             QString message;
@@ -96,7 +98,7 @@ void PictureSet::load(int index) {
                 Picture small;
                 if (smallDue && picture.pyramid) small = smallVersion(*picture.pyramid);
                 smallDue = smallDue && small.isEmpty();
-                QMetaObject::invokeMethod(this, [this, index, generation, picture, small, message] {
+                tellWindow(this, [this, index, generation, picture, small, message] {
                     if (generation == generation_) takeLoaded(index, picture, small, message);
                 });
             };
@@ -162,10 +164,11 @@ void PictureSet::showKept() {
         Q_EMIT loaded(kept.index, framedAs(kept.whole, kept.framed, frame));
         return;
     }
-    readers_.start(
+    runBehind(
+        readers_,
         [this, index = kept.index, generation = generation_, whole = kept.whole, frame] {
             const auto deliver = [&](std::shared_ptr<const Pyramid> framed) {
-                QMetaObject::invokeMethod(this, [this, index, generation, whole, frame, framed] {
+                tellWindow(this, [this, index, generation, whole, frame, framed] {
                     if (generation != generation_) return;
                     for (Kept& each : kept_)
                         if (each.index == index && !framed->isStandIn()) each.frame = frame, each.framed = framed;
@@ -179,7 +182,7 @@ void PictureSet::showKept() {
                 deliver(quicklyInFrame(*whole.pyramid, frame));
                 deliver(std::make_shared<const Pyramid>(inFrame(whole.pyramid->full(), frame)));
             } catch (const std::exception& e) {
-                QMetaObject::invokeMethod(this, [this, what = QString::fromUtf8(e.what())] { Q_EMIT problem(what); });
+                tellWindow(this, [this, what = QString::fromUtf8(e.what())] { Q_EMIT problem(what); });
             }
         },
         2);

@@ -32,11 +32,8 @@ void applySettings(const Settings& settings) {
                                                       static_cast<std::size_t>(settings.threads));
 }
 
-PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_(loadSettings()) {
-    setWindowTitle(tr("Preferences"));
-    setAttribute(Qt::WA_DeleteOnClose);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(20, 16, 20, 16);
+PreferencesSheet::PreferencesSheet(QWidget* parent) : Sheet(tr("Preferences"), parent), settings_(loadSettings()) {
+    auto* layout = rows();
     layout->setSpacing(12);
     auto* form = new QFormLayout;
     form->setHorizontalSpacing(16);
@@ -83,9 +80,7 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent), settings_
     addNumber(tr("Threads"), tr("0: all cores"), 0, 256, 1, settings_.threads, [](Settings& s, int v) {
         s.threads = v;
     })->setFormatter([](double v) { return v == 0 ? PreferencesSheet::tr("all cores") : QString::number(v); });
-    auto* close = makeButton(tr("Close"), "primary");
-    layout->addWidget(close, 0, Qt::AlignRight);
-    connect(close, &QPushButton::clicked, this, &QDialog::accept);
+    addCloseFoot("primary");
 }
 
 void PreferencesSheet::addMonitor(QFormLayout* form) {

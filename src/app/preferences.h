@@ -1,13 +1,13 @@
 #pragma once
 #include "app/settings.h"
+#include "app/widgets/sheet.h"
 
-#include <QDialog>
 #include <QFormLayout>
 
 namespace baryton {
 
 /// The user's preferences; every change takes effect at once and is kept.
-class PreferencesSheet : public QDialog {
+class PreferencesSheet : public Sheet {
     Q_OBJECT
 public:
     explicit PreferencesSheet(QWidget* parent = nullptr);

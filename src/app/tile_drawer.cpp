@@ -1,4 +1,5 @@
 #include "app/tile_drawer.h"
+#include "app/behind.h"
 #include "app/render_image.h"
 
 #include <QCryptographicHash>
@@ -40,7 +41,7 @@ TileDrawer::TileDrawer(QObject* parent) : QObject(parent), kept_(kKeptKilobytes)
 
 TileDrawer::~TileDrawer() {
     pool_.clear();
-    pool_.waitForDone();
+    waitFor(pool_);
 }
 
 void TileDrawer::draw(std::vector<Tile> tiles) {
@@ -52,7 +53,7 @@ void TileDrawer::draw(std::vector<Tile> tiles) {
                 Q_EMIT drawn(tile.id, *kept);
                 continue;
             }
-        pool_.start([this, list, tile = std::move(tile)] {
+        runBehind(pool_, [this, list, tile = std::move(tile)] {
             QImage image;
             try {
                 if (!tile.key.isEmpty()) image = readTile(tile.key);
@@ -64,7 +65,7 @@ void TileDrawer::draw(std::vector<Tile> tiles) {
             } catch (const std::exception&) {
                 return; // no memory for it just now: it stays empty, and is drawn when it is asked for again
             }
-            QMetaObject::invokeMethod(this, [this, list, id = tile.id, key = tile.key, image] {
+            tellWindow(this, [this, list, id = tile.id, key = tile.key, image] {
                 if (!key.isEmpty())
                     kept_.insert(key, new QImage(image), static_cast<int>(image.sizeInBytes() >> 10) + 1);
                 if (list == list_) Q_EMIT drawn(id, image);

@@ -1,13 +1,15 @@
 #pragma once
-#include "app/app_state.h"
+#include "app/picture_set.h"
+#include "app/preset_library.h"
+#include "app/undo_history.h"
 
 namespace baryton {
 
 /// One picture's share of a step of the grades and takes.
 class WorkPart : public UndoPart {
 public:
-    WorkPart(AppState& state, int index, PictureWork before, PictureWork after)
-        : UndoPart(index), state_(state), before_(std::move(before)), after_(std::move(after)) {}
+    WorkPart(PictureSet& pictures, int index, PictureWork before, PictureWork after)
+        : UndoPart(index), pictures_(pictures), before_(std::move(before)), after_(std::move(after)) {}
 
     const PictureWork& before() const { return before_; }
     const PictureWork& after() const { return after_; }
@@ -23,29 +25,29 @@ public:
 
 private:
     bool put(const PictureWork& work) {
-        state_.pictures_.setWork(subject(), work);
+        pictures_.setWork(subject(), work);
         return true;
     }
 
-    AppState& state_;
+    PictureSet& pictures_;
     PictureWork before_, after_;
 };
 
 /// One change of the preset files.
 class LibraryPart : public UndoPart {
 public:
-    LibraryPart(AppState& state, LibraryEdit edit)
-        : UndoPart(kLibrarySubject), state_(state), edit_(std::move(edit)) {}
+    LibraryPart(PresetLibrary& library, LibraryEdit edit)
+        : UndoPart(kLibrarySubject), library_(library), edit_(std::move(edit)) {}
 
     bool undo() override {
-        return state_.changeFiles([&] { revert(edit_); });
+        return library_.change([&] { revert(edit_); });
     }
     bool redo() override {
-        return state_.changeFiles([&] { perform(edit_); });
+        return library_.change([&] { perform(edit_); });
     }
 
 private:
-    AppState& state_;
+    PresetLibrary& library_;
     LibraryEdit edit_;
 };
 

@@ -92,9 +92,10 @@ void SpreadAcross(const float* in, std::size_t count, std::size_t times, const f
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
+#include "base/parallel.h"
+
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace baryton {
 
@@ -149,13 +150,6 @@ int mirrored(int i, int count) {
     const int period = 2 * count;
     i = ((i % period) + period) % period;
     return i < count ? i : period - 1 - i;
-}
-
-template <class F>
-void forRows(int height, F row) {
-    tbb::parallel_for(tbb::blocked_range<int>(0, height, 16), [&](const tbb::blocked_range<int>& range) {
-        for (int y = range.begin(); y < range.end(); ++y) row(y);
-    });
 }
 
 /// A row with `room` mirrored values at either end; the picture's row begins at `room`.

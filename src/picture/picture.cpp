@@ -1,4 +1,5 @@
 #include "picture/picture.h"
+#include "base/parallel.h"
 #include "picture/light.h"
 #include "picture/resample.h"
 
@@ -6,7 +7,6 @@
 #include <cstring>
 #include <new>
 #include <sys/mman.h>
-#include <tbb/parallel_for.h>
 #include <vector>
 
 namespace baryton {
@@ -28,13 +28,6 @@ std::shared_ptr<float[]> allocate(std::size_t floats) {
     auto* data = static_cast<float*>(::operator new[](bytes, alignment));
     std::memset(data, 0, bytes);
     return {data, [](float* p) { ::operator delete[](p, std::align_val_t{64}); }};
-}
-
-template <class RowFunction>
-void forRows(int height, RowFunction rows) {
-    tbb::parallel_for(tbb::blocked_range<int>(0, height, 16), [&](const tbb::blocked_range<int>& range) {
-        for (int y = range.begin(); y < range.end(); ++y) rows(y);
-    });
 }
 
 } // namespace

@@ -1,5 +1,6 @@
 #include "picture/picture_reader.h"
 #include "base/file.h"
+#include "base/parallel.h"
 #include "base/words.h"
 #include "picture/profile.h"
 #include "picture/read_support.h"
@@ -9,7 +10,6 @@
 #include <cmath>
 #include <cstring>
 #include <optional>
-#include <tbb/parallel_for.h>
 
 namespace baryton {
 
@@ -33,7 +33,7 @@ void spread(const VipsRegion* region, int y0, int bands, float scale, Picture& p
     std::vector<float*> rows(static_cast<std::size_t>(planes));
     for (int p = 0; p < planes; ++p) rows[static_cast<std::size_t>(p)] = picture.row(p, 0);
     float* const blackRow = black ? black->row(0, 0) : nullptr;
-    tbb::parallel_for(0, picture.height(), [&](int y) {
+    forRows(picture.height(), [&](int y) {
         const T* in = reinterpret_cast<const T*>(VIPS_REGION_ADDR(region, 0, y0 + y));
         const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
         const auto fill = [&](float* out, std::size_t band) {

@@ -76,15 +76,14 @@ void InterpolateRun(const float* const* planes, std::size_t stride, const std::u
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
+#include "base/parallel.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
 #include <cstdint>
 #include <cstring>
 #include <numbers>
-#include <tbb/blocked_range.h>
-#include <tbb/parallel_for.h>
-#include <tbb/task_arena.h>
 #include <vector>
 
 namespace baryton {
@@ -269,11 +268,8 @@ Picture placedRows(const Picture& band, int bandTop, int sourceHeight, const Pla
     out.setScale(band.scale());
     const Turner turner(band, bandTop, sourceHeight, placement);
     out.row(0, 0); // its own before threads write to it
-    tbb::task_arena arena(threads > 0 ? threads : tbb::task_arena::automatic);
-    arena.execute([&] {
-        tbb::parallel_for(tbb::blocked_range<int>(0, count, 16), [&](const tbb::blocked_range<int>& rows) {
-            for (int row = rows.begin(); row < rows.end(); ++row) turner.row(y + row, row, out);
-        });
+    inPieces(count, 16, threads, [&](int first, int last) {
+        for (int row = first; row < last; ++row) turner.row(y + row, row, out);
     });
     return out;
 }

@@ -1,5 +1,6 @@
 #include "picture/profile.h"
 #include "base/error.h"
+#include "base/parallel.h"
 #include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -8,7 +9,6 @@
 #include <cmath>
 #include <lcms2.h>
 #include <memory>
-#include <tbb/parallel_for.h>
 #include <vector>
 
 namespace baryton {
@@ -85,7 +85,7 @@ struct ProfileConversion::Tables {
             return t[i] + (at - static_cast<float>(i)) * (t[i + 1] - t[i]);
         };
         float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
-        tbb::parallel_for(0, picture.height(), [&](int y) {
+        forRows(picture.height(), [&](int y) {
             const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
             for (std::size_t x = start; x < start + static_cast<std::size_t>(picture.width()); ++x) {
                 const Vec3 rgb = toLinearSrgb * Vec3{look(curves[0], planes[0][x]), look(curves[1], planes[1][x]),
@@ -123,7 +123,7 @@ struct ProfileConversion::Lcms {
     void run(Picture& picture, const Picture* black) const {
         const auto width = static_cast<std::size_t>(picture.width()), n = channels;
         float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
-        tbb::parallel_for(0, picture.height(), [&](int y) {
+        forRows(picture.height(), [&](int y) {
             std::vector<float> device(width * n), rgb(width * 3);
             const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
             const float inkScale = n == 4 ? 100.0F : 1.0F; // Little CMS counts float ink in percent

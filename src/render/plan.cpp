@@ -1,10 +1,9 @@
 #include "render/plan.h"
+#include "base/parallel.h"
 #include "render/base_level.h"
 
 #include <algorithm>
 #include <cstring>
-#include <tbb/parallel_for.h>
-#include <tbb/task_arena.h>
 
 namespace baryton {
 
@@ -178,8 +177,8 @@ void Plan::run(const Picture& picture, const PixelRect& wanted, const Program::S
     const int across = (wanted.width + kTileWidth - 1) / kTileWidth,
               down = (wanted.height + kTileHeight - 1) / kTileHeight;
     const int pieces = isPoints ? wanted.height : across * down;
-    const auto work = [&](const tbb::blocked_range<int>& range) {
-        for (int i = range.begin(); i < range.end(); ++i) {
+    inPieces(pieces, isPoints ? 4 : 1, threads, [&](int first, int last) {
+        for (int i = first; i < last; ++i) {
             if (task && task->isCancelled()) return;
             if (isPoints) {
                 runRow(picture, wanted, wanted.y + i, sink);
@@ -191,13 +190,7 @@ void Plan::run(const Picture& picture, const PixelRect& wanted, const Program::S
                      std::min(kTileHeight, wanted.y + wanted.height - y)},
                     sink);
         }
-    };
-    if (threads == 1) {
-        work(tbb::blocked_range<int>(0, pieces));
-    } else {
-        tbb::task_arena arena(threads > 0 ? threads : tbb::task_arena::automatic);
-        arena.execute([&] { tbb::parallel_for(tbb::blocked_range<int>(0, pieces, isPoints ? 4U : 1U), work); });
-    }
+    });
     if (task) task->throwIfCancelled();
 }
 

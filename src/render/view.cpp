@@ -1,9 +1,9 @@
 #include "render/view.h"
+#include "base/parallel.h"
 #include "render/plan.h"
 
 #include <algorithm>
 #include <cmath>
-#include <tbb/parallel_for.h>
 
 namespace baryton {
 
@@ -165,10 +165,10 @@ void runOverView(const Program& program, const ViewSource& source, const Program
     Picture graded(wanted.width, wanted.height);
     plan.run(source.pixels, wanted, into(graded, wanted.x, wanted.y), threads, task);
     const Picture& from = graded;
-    tbb::parallel_for(tbb::blocked_range<int>(0, source.height, 16), [&](const tbb::blocked_range<int>& range) {
+    inPieces(source.height, 16, 0, [&](int first, int last) {
         std::vector<float> row[3];
         for (auto& each : row) each.resize(source.columns.size());
-        for (int y = range.begin(); y < range.end(); ++y) {
+        for (int y = first; y < last; ++y) {
             for (int k = 0; k < 3; ++k) {
                 const float* in = from.row(k, source.rows[static_cast<std::size_t>(y)]);
                 for (std::size_t x = 0; x < source.columns.size(); ++x)

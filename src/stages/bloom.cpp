@@ -84,6 +84,7 @@ void RunBloom(const BloomConstants& c, const float* const* rows, int origin, flo
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
+#include "base/parallel.h"
 #include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -95,7 +96,6 @@ HWY_AFTER_NAMESPACE();
 #include <algorithm>
 #include <cmath>
 #include <numbers>
-#include <tbb/parallel_for.h>
 
 namespace baryton {
 
@@ -149,7 +149,7 @@ Picture lightsOf(const Picture& base, const BloomConstants& c) {
     const auto width = static_cast<std::size_t>(base.width()), halfWidth = static_cast<std::size_t>(most.width());
     float* const planes[] = {lights.row(0, 0), lights.row(1, 0), lights.row(2, 0)};
     float* const mostRows = most.row(0, 0);
-    tbb::parallel_for(0, most.height(), [&](int half) {
+    forRows(most.height(), [&](int half) {
         float* const highest = mostRows + most.stride() * static_cast<std::size_t>(half);
         for (int y = 2 * half; y < std::min(2 * half + 2, base.height()); ++y) {
             const float* v[] = {base.row(0, y), base.row(1, y), base.row(2, y)};
@@ -171,7 +171,7 @@ Picture lightsOf(const Picture& base, const BloomConstants& c) {
     const Picture halved = halfOf(lights);
     float* const out[] = {result.row(0, 0), result.row(1, 0), result.row(2, 0), result.row(3, 0)};
     const Picture& from = most;
-    tbb::parallel_for(0, result.height(), [&](int y) {
+    forRows(result.height(), [&](int y) {
         const std::size_t start = result.stride() * static_cast<std::size_t>(y);
         for (std::size_t k = 0; k < 3; ++k)
             std::copy_n(halved.row(static_cast<int>(k), y), halfWidth, out[k] + start);
@@ -210,7 +210,7 @@ Kernel bloomKernel(const BloomSettings& s, const Picture& base) {
     const double sigma = s.reach / 1000 * laid.longSide();
     const Picture near = blurOf(sigma), far = blurOf(BloomConstants::kFarTimes * sigma);
     float* const planes[] = {laid.row(0, 0), laid.row(1, 0), laid.row(2, 0)};
-    tbb::parallel_for(0, laid.height(), [&](int y) {
+    forRows(laid.height(), [&](int y) {
         for (int k = 0; k < 3; ++k) {
             const float *a = near.row(k, y), *b = far.row(k, y);
             float* out = planes[k] + laid.stride() * static_cast<std::size_t>(y);

@@ -314,7 +314,7 @@ TEST(Welcome, StandsThereUntilSomethingIsOpen) {
     auto* welcome = window.findChild<WelcomePage*>();
     ASSERT_NE(welcome, nullptr);
     EXPECT_TRUE(welcome->isVisible());
-    EXPECT_EQ(window.task(), 0);
+    EXPECT_EQ(window.task(), AppTask::Grade);
     window.openPaths({d.folder()});
     EXPECT_FALSE(welcome->isVisible());
     EXPECT_TRUE(window.gradePage()->isVisible());

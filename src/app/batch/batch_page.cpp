@@ -1,4 +1,5 @@
 #include "app/batch/batch_page.h"
+#include "app/behind.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
@@ -151,7 +152,7 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
 BatchPage::~BatchPage() {
     if (rememberTimer_.isActive()) remember();
     if (task_) task_->cancel();
-    pool_.waitForDone();
+    waitFor(pool_);
 }
 
 void BatchPage::recall() {
@@ -389,20 +390,20 @@ void BatchPage::start() {
     output_->setEnabled(false);
     clock_.start();
     showProgress();
-    pool_.start([this, now, task = task_] {
+    runBehind(pool_, [this, now, task = task_] {
         std::vector<BatchJob> jobs;
         QString failure;
         try {
             jobs = runBatch(
                 now,
                 [this](std::size_t index, const BatchJob& job) {
-                    QMetaObject::invokeMethod(this, [this, index, job] { jobChanged(index, job); });
+                    tellWindow(this, [this, index, job] { jobChanged(index, job); });
                 },
                 task.get());
         } catch (const std::exception& e) {
             failure = QString::fromStdString(e.what());
         }
-        QMetaObject::invokeMethod(this, [this, jobs, failure] {
+        tellWindow(this, [this, jobs, failure] {
             if (!failure.isEmpty()) state_.tell(failure, true);
             ended(jobs);
         });

@@ -5,19 +5,13 @@
 
 namespace baryton {
 
-ClosingSheet::ClosingSheet(QWidget* parent) : QDialog(parent) {
-    setWindowTitle(tr("A batch is running"));
-    setAttribute(Qt::WA_DeleteOnClose);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(16, 14, 16, 14);
+ClosingSheet::ClosingSheet(QWidget* parent) : Sheet(tr("A batch is running"), parent) {
+    auto* layout = rows();
     layout->setSpacing(10);
     layout->addWidget(makeLabel(tr("A batch is still running."), "heading"));
-    auto* words = makeLabel(tr("Whichever you choose, no file is left half written, and the next start knows what is "
-                               "made and goes on with the rest."),
-                            "second");
-    words->setWordWrap(true);
-    words->setMinimumWidth(380);
-    layout->addWidget(words);
+    addNote(tr("Whichever you choose, no file is left half written, and the next start knows what is "
+               "made and goes on with the rest."))
+        ->setMinimumWidth(380);
     auto* stop = makeButton(tr("Stop after the files in hand"), "");
     auto* background = makeButton(tr("Go on in the background"), "");
     background->setToolTip(tr("The window closes; the program ends by itself when all files are made"));

@@ -1,10 +1,10 @@
 #pragma once
-#include <QDialog>
+#include "app/widgets/sheet.h"
 
 namespace baryton {
 
 /// Asked when the window is to close while a batch runs: what becomes of the run.
-class ClosingSheet : public QDialog {
+class ClosingSheet : public Sheet {
     Q_OBJECT
 public:
     explicit ClosingSheet(QWidget* parent);

@@ -1,4 +1,5 @@
 #include "app/grade/grade_page.h"
+#include "app/behind.h"
 #include "app/grade/chain_scroll.h"
 #include "app/grade/sheets.h"
 #include "app/grade/stage_commands.h"
@@ -393,7 +394,7 @@ void GradePage::chooseReference() {
 void GradePage::loadReference(const std::filesystem::path& file) {
     const int wish = ++referenceWish_;
     QPointer<GradePage> alive = this;
-    QThreadPool::globalInstance()->start([alive, wish, file] {
+    runBehind(*QThreadPool::globalInstance(), [alive, wish, file] {
         constexpr int enough = 1200; // it is looked at fitted
         Picture picture;
         QString problem;
@@ -402,12 +403,9 @@ void GradePage::loadReference(const std::filesystem::path& file) {
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
         }
-        QMetaObject::invokeMethod(
-            qApp,
-            [alive, wish, file, picture, problem] {
-                if (alive && wish == alive->referenceWish_) alive->takeReference(file, picture, problem);
-            },
-            Qt::QueuedConnection);
+        tellWindow(qApp, [alive, wish, file, picture, problem] {
+            if (alive && wish == alive->referenceWish_) alive->takeReference(file, picture, problem);
+        });
     });
 }
 

@@ -1,12 +1,11 @@
 #pragma once
 #include "app/carry_tree.h"
-
-#include <QDialog>
+#include "app/widgets/sheet.h"
 
 namespace baryton {
 
 /// What of a copied grade a paste gives, as a tree of ticks.
-class PasteSheet : public QDialog {
+class PasteSheet : public Sheet {
     Q_OBJECT
 public:
     PasteSheet(const Grade& copied, const IncludeSet& ticked, std::size_t pictures, QWidget* parent = nullptr);

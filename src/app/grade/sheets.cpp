@@ -14,16 +14,13 @@
 namespace baryton {
 
 SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
-    : QDialog(parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit), author_(new QLineEdit),
-      cover_(new QCheckBox(tr("Cover: this picture"))), keepBoth_(new QCheckBox(tr("Keep both"))),
-      group_(new QComboBox), only_(makeButton(tr("Just one…"), "flat")), notes_(new QPlainTextEdit),
-      tree_(new CarryTree(true)), account_(makeLabel({}, "second")), save_(makeButton(tr("Save preset"), "primary")) {
-    setWindowTitle(tr("Save preset"));
-    setAttribute(Qt::WA_DeleteOnClose);
+    : Sheet(tr("Save preset"), parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit),
+      author_(new QLineEdit), cover_(new QCheckBox(tr("Cover: this picture"))),
+      keepBoth_(new QCheckBox(tr("Keep both"))), group_(new QComboBox), only_(makeButton(tr("Just one…"), "flat")),
+      notes_(new QPlainTextEdit), tree_(new CarryTree(true)), account_(makeLabel({}, "second")),
+      save_(makeButton(tr("Save preset"), "primary")) {
     resize(580, 660);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(16, 14, 16, 14);
-    layout->setSpacing(8);
+    auto* layout = rows();
     auto* form = new QHBoxLayout;
     name_->setPlaceholderText(tr("Name"));
     name_->setAccessibleName(tr("Preset name"));
@@ -82,17 +79,9 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
     layout->addWidget(tree_, 1);
     account_->setWordWrap(true);
     layout->addWidget(account_);
-    auto* foot = new QHBoxLayout;
-    auto* cancel = makeButton(tr("Cancel"), "");
     keepBoth_->setToolTip(tr("The one that is there stays; this one gets a number behind its name"));
-    foot->addWidget(keepBoth_);
-    foot->addStretch(1);
-    foot->addWidget(cancel);
-    foot->addWidget(save_);
-    layout->addLayout(foot);
-    save_->setDefault(true);
+    addFoot(save_, keepBoth_);
     connect(keepBoth_, &QCheckBox::toggled, this, &SavePresetSheet::review);
-    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
     connect(save_, &QPushButton::clicked, this, &SavePresetSheet::save);
     connect(name_, &QLineEdit::textChanged, this, &SavePresetSheet::review);
     connect(group_, &QComboBox::currentTextChanged, this, &SavePresetSheet::review);
@@ -171,19 +160,13 @@ void SavePresetSheet::save() {
     accept();
 }
 
-ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : QDialog(parent) {
-    setWindowTitle(tr("Export LUT"));
-    setAttribute(Qt::WA_DeleteOnClose);
+ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : Sheet(tr("Export LUT"), parent) {
     resize(540, 350);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(16, 14, 16, 14);
+    auto* layout = rows();
     layout->setSpacing(10);
     const auto& picture = state.pictures().at(state.key());
-    auto* note = makeLabel(tr("The Look of %1 as a LUT. This picture's Prep is not part of it.")
-                               .arg(QString::fromStdString(picture.file.filename().string())),
-                           "second");
-    note->setWordWrap(true);
-    layout->addWidget(note);
+    addNote(tr("The Look of %1 as a LUT. This picture's Prep is not part of it.")
+                .arg(QString::fromStdString(picture.file.filename().string())));
     auto* panel = new LutPanel(state, "primary");
     std::vector<Picture> pictures;
     constexpr int most = 4; // enough to judge, quick enough to wait for
@@ -195,9 +178,7 @@ ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : QDialog(paren
     layout->addWidget(panel);
     panel->exportButton()->setDefault(true); // Enter exports
     layout->addStretch(1);
-    auto* close = makeButton(tr("Close"), "");
-    layout->addWidget(close, 0, Qt::AlignRight);
-    connect(close, &QPushButton::clicked, this, &QDialog::accept);
+    addCloseFoot("");
 }
 
 } // namespace baryton

@@ -1,10 +1,10 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/carry_tree.h"
+#include "app/widgets/sheet.h"
 
 #include <QCheckBox>
 #include <QComboBox>
-#include <QDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPlainTextEdit>
@@ -13,7 +13,7 @@
 namespace baryton {
 
 /// Saves what is ticked of the key picture's grade as a preset.
-class SavePresetSheet : public QDialog {
+class SavePresetSheet : public Sheet {
     Q_OBJECT
 public:
     explicit SavePresetSheet(AppState& state, QWidget* parent = nullptr);
@@ -39,7 +39,7 @@ private:
 };
 
 /// Exports the key picture's Look as a LUT file.
-class ExportLutSheet : public QDialog {
+class ExportLutSheet : public Sheet {
     Q_OBJECT
 public:
     explicit ExportLutSheet(AppState& state, QWidget* parent = nullptr);

@@ -1,4 +1,5 @@
 #include "app/grade/write_picture.h"
+#include "app/behind.h"
 #include "base/error.h"
 #include "render/graded_file.h"
 
@@ -26,7 +27,7 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     }
     const Grade grade = state.keyGrade();
     QPointer<AppState> alive = &state;
-    QThreadPool::globalInstance()->start([alive, source, file, format, grade, done] {
+    runBehind(*QThreadPool::globalInstance(), [alive, source, file, format, grade, done] {
         QString problem;
         try {
             FileSource picture(source, frameOf(grade), 0, 1);
@@ -34,15 +35,12 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
         }
-        QMetaObject::invokeMethod(
-            qApp,
-            [alive, file, problem, done] {
-                if (!alive) return;
-                const QString name = QString::fromStdString(file.string());
-                alive->tell(problem.isEmpty() ? AppState::tr("Written: %1").arg(name) : problem, !problem.isEmpty());
-                if (problem.isEmpty() && done) done();
-            },
-            Qt::QueuedConnection);
+        tellWindow(qApp, [alive, file, problem, done] {
+            if (!alive) return;
+            const QString name = QString::fromStdString(file.string());
+            alive->tell(problem.isEmpty() ? AppState::tr("Written: %1").arg(name) : problem, !problem.isEmpty());
+            if (problem.isEmpty() && done) done();
+        });
     });
 }
 

@@ -1,4 +1,5 @@
 #include "app/package/lut_panel.h"
+#include "app/behind.h"
 #include "app/widgets/labels.h"
 #include "base/file.h"
 
@@ -100,7 +101,7 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
 
 LutPanel::~LutPanel() {
     if (task_) task_->cancel();
-    pool_.waitForDone();
+    waitFor(pool_);
 }
 
 LutFormat LutPanel::format() const {
@@ -157,7 +158,7 @@ void LutPanel::measure() {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     account_->setText(tr("Measuring…"));
-    pool_.start([this, task = task_, grade = grade_, pictures = pictures_, size = size(), format = format()] {
+    runBehind(pool_, [this, task = task_, grade = grade_, pictures = pictures_, size = size(), format = format()] {
         LutExportReport report;
         QString failure;
         try {
@@ -166,10 +167,10 @@ void LutPanel::measure() {
             report.leftOut = leftOutOfLut(grade);
         } catch (const Cancelled&) {
             return;
-        } catch (const Error& e) {
+        } catch (const std::exception& e) {
             failure = QString::fromStdString(e.what());
         }
-        QMetaObject::invokeMethod(this, [this, task, report, failure, size] {
+        tellWindow(this, [this, task, report, failure, size] {
             if (task->isCancelled()) return;
             if (failure.isEmpty())
                 showAccount(
@@ -193,7 +194,7 @@ void LutPanel::write() {
     wanted.format = format();
     wanted.size = size();
     wanted.title = title_.toStdString();
-    pool_.start([this, wanted, grade = grade_, pictures = pictures_] {
+    runBehind(pool_, [this, wanted, grade = grade_, pictures = pictures_] {
         LutExportReport report;
         QString failure;
         try {
@@ -201,7 +202,7 @@ void LutPanel::write() {
         } catch (const std::exception& e) {
             failure = QString::fromStdString(e.what());
         }
-        QMetaObject::invokeMethod(this, [this, wanted, report, failure] {
+        tellWindow(this, [this, wanted, report, failure] {
             export_->setEnabled(true);
             const QString file = QString::fromStdString(wanted.file.string());
             if (!failure.isEmpty()) {

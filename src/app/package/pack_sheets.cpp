@@ -64,14 +64,10 @@ std::string coverOf(AppState& state) {
 }
 
 ImportSheet::ImportSheet(AppState& state, ImportAccount account, QWidget* parent)
-    : QDialog(parent), state_(state), account_(std::move(account)), list_(new QTreeWidget),
+    : Sheet(tr("Import"), parent), state_(state), account_(std::move(account)), list_(new QTreeWidget),
       summary_(makeLabel({}, "second")), import_(makeButton(tr("Add"), "primary")) {
-    setWindowTitle(tr("Import"));
-    setAttribute(Qt::WA_DeleteOnClose);
     resize(760, 560);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(16, 14, 16, 14);
-    layout->setSpacing(8);
+    auto* layout = rows();
     auto* head = new QHBoxLayout;
     if (!account_.info.cover.empty()) {
         auto* cover = new QLabel;
@@ -119,14 +115,7 @@ ImportSheet::ImportSheet(AppState& state, ImportAccount account, QWidget* parent
     list_->expandAll();
     summary_->setWordWrap(true);
     layout->addWidget(summary_);
-    auto* foot = new QHBoxLayout;
-    auto* cancel = makeButton(tr("Cancel"), "");
-    foot->addStretch(1);
-    foot->addWidget(cancel);
-    foot->addWidget(import_);
-    layout->addLayout(foot);
-    import_->setDefault(true);
-    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
+    addFoot(import_);
     connect(import_, &QPushButton::clicked, this, &ImportSheet::import);
     // Each is drawn on the key picture.
     if (state.hasKey())
@@ -227,16 +216,12 @@ void ImportSheet::import() {
 }
 
 ExportPackSheet::ExportPackSheet(AppState& state, std::vector<LibraryEntry> entries, QWidget* parent)
-    : QDialog(parent), state_(state), entries_(std::move(entries)), list_(new QTreeWidget), name_(new QLineEdit),
-      author_(new QLineEdit), licence_(new QLineEdit), file_(new QLineEdit), notes_(new QPlainTextEdit),
-      cover_(new QCheckBox(tr("Cover: the key picture as it is graded"))), summary_(makeLabel({}, "second")),
-      write_(makeButton(tr("Write the pack"), "primary")) {
-    setWindowTitle(tr("Export a pack"));
-    setAttribute(Qt::WA_DeleteOnClose);
+    : Sheet(tr("Export a pack"), parent), state_(state), entries_(std::move(entries)), list_(new QTreeWidget),
+      name_(new QLineEdit), author_(new QLineEdit), licence_(new QLineEdit), file_(new QLineEdit),
+      notes_(new QPlainTextEdit), cover_(new QCheckBox(tr("Cover: the key picture as it is graded"))),
+      summary_(makeLabel({}, "second")), write_(makeButton(tr("Write the pack"), "primary")) {
     resize(520, 600);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(16, 14, 16, 14);
-    layout->setSpacing(8);
+    auto* layout = rows();
     const auto addLine = [&](QLineEdit* line, const QString& name, const QString& text) {
         line->setPlaceholderText(name);
         line->setAccessibleName(name);
@@ -290,14 +275,7 @@ ExportPackSheet::ExportPackSheet(AppState& state, std::vector<LibraryEntry> entr
     layout->addLayout(fileRow);
     summary_->setWordWrap(true);
     layout->addWidget(summary_);
-    auto* foot = new QHBoxLayout;
-    auto* cancel = makeButton(tr("Cancel"), "");
-    foot->addStretch(1);
-    foot->addWidget(cancel);
-    foot->addWidget(write_);
-    layout->addLayout(foot);
-    write_->setDefault(true);
-    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
+    addFoot(write_);
     connect(choose, &QPushButton::clicked, this, &ExportPackSheet::chooseFile);
     connect(write_, &QPushButton::clicked, this, &ExportPackSheet::write);
     connect(list_, &QTreeWidget::itemChanged, this, &ExportPackSheet::review);

@@ -1,10 +1,10 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/tile_drawer.h"
+#include "app/widgets/sheet.h"
 #include "package/import.h"
 
 #include <QCheckBox>
-#include <QDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPlainTextEdit>
@@ -15,7 +15,7 @@ namespace baryton {
 
 /// The account of an import, before anything is written: what is new, what the library has, what differs, and what is
 /// left out and why. Clashes are decided here.
-class ImportSheet : public QDialog {
+class ImportSheet : public Sheet {
     Q_OBJECT
 public:
     ImportSheet(AppState& state, ImportAccount account, QWidget* parent = nullptr);
@@ -34,7 +34,7 @@ private:
 };
 
 /// Writes library entries into one pack.
-class ExportPackSheet : public QDialog {
+class ExportPackSheet : public Sheet {
     Q_OBJECT
 public:
     ExportPackSheet(AppState& state, std::vector<LibraryEntry> entries, QWidget* parent = nullptr);

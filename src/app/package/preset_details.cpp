@@ -307,7 +307,7 @@ void PresetDetails::takeKey() {
     if (next.items[item].key == wanted.toStdString()) return;
     for (const KeyCommand& command : keyCommands())
         if (!wanted.isEmpty() && wanted == QLatin1String(command.key)) {
-            state_.tell(tr("%1 is the key of: %2. Choose another one.").arg(wanted, tr(command.text)), true);
+            state_.tell(tr("%1 is the key of: %2. Choose another one.").arg(wanted, keyText(command.text)), true);
             key_->clearFocus();
             return refresh();
         }

@@ -10,18 +10,13 @@ namespace {
 enum Kind { Camera, FileType };
 }
 
-StartSheet::StartSheet(AppState& state, QWidget* parent) : QDialog(parent), state_(state), rows_(new QVBoxLayout) {
-    setWindowTitle(tr("Start of new pictures"));
-    setAttribute(Qt::WA_DeleteOnClose);
+StartSheet::StartSheet(AppState& state, QWidget* parent)
+    : Sheet(tr("Start of new pictures"), parent), state_(state), rows_(new QVBoxLayout) {
     setMinimumWidth(560);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(20, 16, 20, 16);
+    auto* layout = rows();
     layout->setSpacing(10);
-    auto* note = makeLabel(tr("Pictures that have no grade yet start from this. It is listed as in force on them and "
-                              "can be taken off; pictures that have a grade are left alone."),
-                           "second");
-    note->setWordWrap(true);
-    layout->addWidget(note);
+    addNote(tr("Pictures that have no grade yet start from this. It is listed as in force on them and "
+               "can be taken off; pictures that have a grade are left alone."));
     const LibraryIndex& index = state.libraryIndex();
     auto* row = new QHBoxLayout;
     row->addWidget(new QLabel(tr("Every picture")));
@@ -39,15 +34,8 @@ StartSheet::StartSheet(AppState& state, QWidget* parent) : QDialog(parent), stat
     layout->addWidget(more, 0, Qt::AlignLeft);
     connect(more, &QPushButton::clicked, this, [this] { addRule(Camera, {}, {}); });
     layout->addStretch(1);
-    auto* foot = new QHBoxLayout;
-    auto* cancel = makeButton(tr("Cancel"), "");
     auto* save = makeButton(tr("Keep"), "primary");
-    foot->addStretch(1);
-    foot->addWidget(cancel);
-    foot->addWidget(save);
-    layout->addLayout(foot);
-    save->setDefault(true);
-    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
+    addFoot(save);
     connect(save, &QPushButton::clicked, this, &StartSheet::save);
 }
 

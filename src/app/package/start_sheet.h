@@ -1,15 +1,15 @@
 #pragma once
 #include "app/app_state.h"
+#include "app/widgets/sheet.h"
 
 #include <QComboBox>
-#include <QDialog>
 #include <QLineEdit>
 #include <QVBoxLayout>
 
 namespace baryton {
 
 /// What pictures without a grade start from: nothing, a preset, or one for each camera or file type.
-class StartSheet : public QDialog {
+class StartSheet : public Sheet {
     Q_OBJECT
 public:
     explicit StartSheet(AppState& state, QWidget* parent = nullptr);

@@ -1,0 +1,167 @@
+// What each command does.
+#include "app/grade/paste_sheet.h"
+#include "app/grade/stage_commands.h"
+#include "app/grade/write_picture.h"
+#include "app/help.h"
+#include "app/keys.h"
+#include "app/library_commands.h"
+#include "app/main_window.h"
+#include "edits/changed.h"
+#include "edits/preset_words.h"
+
+#include <QDesktopServices>
+#include <QFileDialog>
+#include <numeric>
+
+namespace baryton {
+
+void MainWindow::makeCommands() {
+    commands_ = {
+        {Command::OpenFolder, [this] { openDialog(true); }},
+        {Command::OpenFiles, [this] { openDialog(false); }},
+        {Command::SavePreset, [this] { grade_->savePreset(); }},
+        {Command::ExportLut, [this] { grade_->exportLut(); }},
+        {Command::Quit, [this] { close(); }},
+        {Command::Undo, [this] { state_.goBack(task_); }},
+        {Command::Redo, [this] { state_.goForth(task_); }},
+        {Command::ResetStage, [this] { resetStage(state_, state_.chosenStage()); }},
+        {Command::ResetLayer, [this] { resetLayer(state_, state_.chosenStage()); }},
+        {Command::ResetPrep, [this] { resetPart(state_, Part::Prep); }},
+        {Command::ResetLook, [this] { resetPart(state_, Part::Look); }},
+        {Command::ResetFinish, [this] { resetPart(state_, Part::Finish); }},
+        {Command::ResetPicture, [this] { resetPicture(state_); }},
+        {Command::CopyGrade, [this] { copyGrade(); }},
+        {Command::PasteGrade, [this] { pasteGrade(false); }},
+        {Command::PasteTicked, [this] { pasteGrade(true); }},
+        {Command::FindAnything, [this] { openPalette(); }},
+        {Command::WritePicture, [this] { writePicture(); }},
+        {Command::OpenWith, [this] { openWith(); }},
+        {Command::Preferences, [this] { openPreferences(); }},
+        {Command::ImportFiles, [this] { openImportDialog(state_, this); }},
+        {Command::ExportPack, [this] { package_->exportPack(); }},
+        {Command::StartOfNew, [this] { package_->openStarts(); }},
+        {Command::BringGiven, [this] { baryton::bringGivenPresets(state_, this); }},
+        {Command::ChooseAll,
+         [this] {
+             if (task_ == AppTask::Package) return package_->tiles()->selectAll();
+             std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
+             std::iota(all.begin(), all.end(), 0);
+             state_.setSelection(std::move(all));
+         }},
+        {Command::EditsAll, [this] { state_.setEditsAll(!state_.editsAll()); }},
+        {Command::KeepTake, [this] { state_.keepTake(); }},
+        {Command::TakesAndSteps, [this] { showTask(AppTask::Grade), toggleSide(GradePage::Side::Steps); }},
+        {Command::ReferencePicture, [this] { showTask(AppTask::Grade), grade_->chooseReference(); }},
+        {Command::AddStage, [this] { showTask(AppTask::Grade), grade_->chain()->openAddList(); }},
+        {Command::AddLayer, [this] { addLayer(state_); }},
+        {Command::WorkOnPicture, [this] { grade_->editorPanel()->onPictureButton()->toggle(); }},
+        {Command::ShowAlone, [this] { grade_->toggleAlone(); }},
+        {Command::NextPicture, [this] { state_.setKey(state_.key() + 1); }},
+        {Command::PreviousPicture, [this] { state_.setKey(state_.key() - 1); }},
+        {Command::DuplicateStage, [this] { duplicateStage(state_, state_.chosenStage()); }},
+        {Command::DeleteStage, [this] { removeStage(state_, state_.chosenStage()); }},
+        {Command::StageEarlier, [this] { moveStage(state_, state_.chosenStage(), -1); }},
+        {Command::StageLater, [this] { moveStage(state_, state_.chosenStage(), 1); }},
+        {Command::TaskGrade, [this] { showTask(AppTask::Grade); }},
+        {Command::TaskPackage, [this] { showTask(AppTask::Package); }},
+        {Command::TaskBatch, [this] { showTask(AppTask::Batch); }},
+        {Command::Wipe, [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Wipe); }},
+        {Command::WipeAcross, [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::WipeAcross); }},
+        {Command::Beside, [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Beside); }},
+        {Command::Grid, [this] { grade_->compareBar()->toggleMode(CompareBar::Mode::Grid); }},
+        {Command::ClipMarks, [this] { grade_->setClipMarks(!grade_->hasClipMarks()); }},
+        {Command::DoubleSize, [this] { grade_->view()->zoomTo(2); }},
+        {Command::Panels, [this] { grade_->showPanels(!grade_->arePanelsShown()); }},
+        {Command::FitWindow, [this] { grade_->view()->fit(); }},
+        {Command::FullSize, [this] { grade_->view()->zoomTo(1); }},
+        {Command::ZoomIn, [this] { grade_->view()->zoomTo(grade_->view()->scale() * 1.25); }},
+        {Command::ZoomOut, [this] { grade_->view()->zoomTo(grade_->view()->scale() / 1.25); }},
+        {Command::Shelf, [this] { showTask(AppTask::Grade), toggleSide(GradePage::Side::Shelf); }},
+        {Command::FullScreen, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
+        {Command::ShowKeys, [this] { showKeys(this); }},
+        {Command::ShowAbout, [this] { showAbout(this, state_.library().root()); }},
+    };
+}
+
+void MainWindow::run(Command command) {
+    commands_.at(command)();
+}
+
+void MainWindow::toggleSide(GradePage::Side which) {
+    grade_->showSide(grade_->side() == which ? GradePage::Side::None : which);
+}
+
+void MainWindow::checkActions() {
+    using Mode = CompareBar::Mode;
+    const Mode mode = grade_->compareBar()->mode();
+    const std::pair<Command, bool> states[] = {{Command::Wipe, mode == Mode::Wipe},
+                                               {Command::WipeAcross, mode == Mode::WipeAcross},
+                                               {Command::Beside, mode == Mode::Beside},
+                                               {Command::Grid, mode == Mode::Grid},
+                                               {Command::ClipMarks, grade_->hasClipMarks()},
+                                               {Command::Shelf, grade_->side() == GradePage::Side::Shelf},
+                                               {Command::TakesAndSteps, grade_->side() == GradePage::Side::Steps},
+                                               {Command::Panels, grade_->arePanelsShown()},
+                                               {Command::EditsAll, state_.editsAll()},
+                                               {Command::WorkOnPicture, grade_->editorPanel()->isOnPicture()},
+                                               {Command::ShowAlone, grade_->isAlone()}};
+    for (const auto& [command, on] : states) actions_.at(command)->setChecked(on);
+}
+
+void MainWindow::copyGrade() {
+    if (!state_.hasKey()) return;
+    copied_ = state_.keyGrade();
+    ticked_ = changedIn(*copied_);
+    state_.tell(tr("Grade copied. Paste gives its Look and Finish; with ticks, whatever you choose."));
+}
+
+void MainWindow::pasteGrade(bool withTicks) {
+    if (!copied_ || !state_.hasKey()) {
+        state_.tell(tr("Copy a grade first (Ctrl+C)"));
+        return;
+    }
+    const auto paste = [this] {
+        Preset preset;
+        preset.carried = carve(*copied_, ticked_, defaultsFor(*copied_));
+        state_.editTargets(tr("Paste"), [&](const Grade& grade) { return applied(grade, preset, ApplyMode::Set); });
+        state_.tell(tr("Pasted: it %1").arg(QString::fromStdString(accountOf(preset))));
+    };
+    if (!withTicks) return paste();
+    auto* sheet = new PasteSheet(*copied_, ticked_, state_.targets().size(), this);
+    connect(sheet, &PasteSheet::pasted, this, [this, paste](const IncludeSet& ticked) {
+        ticked_ = ticked;
+        paste();
+    });
+    sheet->open();
+}
+
+void MainWindow::writePicture() {
+    if (!state_.hasKey()) return;
+    const std::filesystem::path& source = state_.pictures().at(state_.key()).file;
+    auto* dialog = new QFileDialog(this, tr("Write this picture"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setAcceptMode(QFileDialog::AcceptSave);
+    std::error_code ignored;
+    dialog->setDirectory(QString::fromStdString(std::filesystem::absolute(source, ignored).parent_path().string()));
+    dialog->setNameFilters({tr("JPEG (*.jpg)"), tr("TIFF, 16 bit (*.tif)"), tr("PNG, 16 bit (*.png)")});
+    dialog->selectFile(QString::fromStdString(source.stem().string()) + QStringLiteral("-graded.jpg"));
+    connect(dialog, &QFileDialog::fileSelected, this, [this, dialog](const QString& file) {
+        writeKeyPicture(state_, file.toStdString(), dialog->selectedNameFilter());
+    });
+    dialog->open();
+}
+
+void MainWindow::openWith() {
+    if (!state_.hasKey()) return;
+    // Other programs are given a written version: the original is left alone.
+    const auto& file = state_.pictures().at(state_.key()).file;
+    const auto folder = std::filesystem::temp_directory_path() / "baryton-open-with";
+    std::error_code ignored;
+    std::filesystem::create_directories(folder, ignored);
+    const auto target = folder / (file.stem().string() + ".tif");
+    writeKeyPicture(state_, target, {}, [target] {
+        QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(target.string())));
+    });
+}
+
+} // namespace baryton
