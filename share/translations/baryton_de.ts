@@ -2931,14 +2931,6 @@
         <translation>einen anderen Ordner wählen</translation>
     </message>
     <message>
-        <source>cannot encode: {}</source>
-        <translation>nicht zu kodieren: {}</translation>
-    </message>
-    <message>
-        <source>choose another format or a smaller size</source>
-        <translation>ein anderes Format oder eine kleinere Größe wählen</translation>
-    </message>
-    <message>
         <source>The middle of the hues that the band takes.</source>
         <translation>Die Mitte der Farbtöne, die das Band nimmt.</translation>
     </message>
@@ -3326,6 +3318,66 @@
         <source>Strength</source>
         <translation>Stärke</translation>
     </message>
+    <message>
+        <source>a picture</source>
+        <translation>ein Bild</translation>
+    </message>
+    <message>
+        <source>cannot read</source>
+        <translation>nicht zu lesen</translation>
+    </message>
+    <message>
+        <source>this is no ordinary file, but a pipe or a device</source>
+        <translation>das ist keine gewöhnliche Datei, sondern eine Röhre oder ein Gerät</translation>
+    </message>
+    <message>
+        <source>copy what it gives into a file first</source>
+        <translation>was sie liefert, zuerst in eine Datei kopieren</translation>
+    </message>
+    <message>
+        <source>this is a link that leads nowhere</source>
+        <translation>das ist ein Verweis, der ins Leere führt</translation>
+    </message>
+    <message>
+        <source>this file is read here and is not written over</source>
+        <translation>diese Datei wird hier gelesen und nicht überschrieben</translation>
+    </message>
+    <message>
+        <source>this is a folder</source>
+        <translation>das ist ein Ordner</translation>
+    </message>
+    <message>
+        <source>name a file in it</source>
+        <translation>eine Datei darin nennen</translation>
+    </message>
+    <message>
+        <source>this is no ordinary file</source>
+        <translation>das ist keine gewöhnliche Datei</translation>
+    </message>
+    <message>
+        <source>what lies there is not {}: it is not written over</source>
+        <translation>was dort liegt, ist nicht {}: es wird nicht überschrieben</translation>
+    </message>
+    <message>
+        <source>choose another name, or take that file away first</source>
+        <translation>einen anderen Namen wählen oder diese Datei zuerst wegnehmen</translation>
+    </message>
+    <message>
+        <source>a .3dl file has {} steps at the least</source>
+        <translation>eine .3dl-Datei hat mindestens {} Stufen</translation>
+    </message>
+    <message>
+        <source>choose a larger size, or a .cube file</source>
+        <translation>eine größere Größe wählen oder eine .cube-Datei</translation>
+    </message>
+    <message>
+        <source>{} stands here a second time</source>
+        <translation>{} steht hier ein zweites Mal</translation>
+    </message>
+    <message>
+        <source>{}: the word &quot;{}&quot; is not known and is passed over</source>
+        <translation>{}: das Wort „{}“ ist nicht bekannt und wird übergangen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3418,10 +3470,6 @@
     <message>
         <source>before: %1</source>
         <translation>vorher: %1</translation>
-    </message>
-    <message>
-        <source>%1: the original is never written over; choose another name</source>
-        <translation>%1: das Original wird nie überschrieben; bitte einen anderen Namen wählen</translation>
     </message>
     <message>
         <source>Written: %1</source>
@@ -3792,6 +3840,10 @@
     <message>
         <source>to be made</source>
         <translation>noch zu machen</translation>
+    </message>
+    <message>
+        <source>Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: what Baryton itself wrote is written over, never anything else</source>
+        <translation>Nummerieren: die neue Datei bekommt eine Nummer. Überspringen: was da ist, bleibt, nichts wird gemacht. Ersetzen: was Baryton selbst geschrieben hat, wird überschrieben, sonst nie etwas</translation>
     </message>
 </context>
 <context>
@@ -4559,6 +4611,10 @@
     <message>
         <source>Pack written: %1, %2</source>
         <translation>Paket geschrieben: %1, %2</translation>
+    </message>
+    <message>
+        <source>a pack</source>
+        <translation>ein Paket</translation>
     </message>
 </context>
 <context>
@@ -5454,6 +5510,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>LUT written: %1</source>
         <translation>LUT geschrieben: %1</translation>
+    </message>
+    <message>
+        <source>a LUT</source>
+        <translation>eine LUT</translation>
     </message>
 </context>
 <context>
@@ -7487,6 +7547,10 @@ Blau</translation>
         <source>crop, cut, trim, level, straighten, horizon, rotate, turn, ratio, format, reframe, panorama</source>
         <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama</translation>
     </message>
+    <message>
+        <source>{} was not written by {} and stays</source>
+        <translation>{} wurde nicht von {} geschrieben und bleibt</translation>
+    </message>
 </context>
 <context>
     <name>std::filesystem</name>
@@ -7505,6 +7569,22 @@ Blau</translation>
     <message>
         <source>the name &quot;{}&quot; leads out of the output folder</source>
         <translation>der Name &quot;{}&quot; führt aus dem Ausgabeordner hinaus</translation>
+    </message>
+    <message>
+        <source>the name &quot;{}&quot; says {}, but the files are {}</source>
+        <translation>der Name „{}“ sagt {}, aber die Dateien sind {}</translation>
+    </message>
+    <message>
+        <source>write {ext} in its place, or choose the other format</source>
+        <translation>stattdessen {ext} schreiben oder das andere Format wählen</translation>
+    </message>
+    <message>
+        <source>cannot encode: {}</source>
+        <translation>nicht zu kodieren: {}</translation>
+    </message>
+    <message>
+        <source>choose another format or a smaller size</source>
+        <translation>ein anderes Format oder eine kleinere Größe wählen</translation>
     </message>
 </context>
 <context>

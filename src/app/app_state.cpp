@@ -4,6 +4,7 @@
 #include "edits/carry_over.h"
 #include "edits/in_force.h"
 #include "edits/preset_words.h"
+#include "package/grade_store.h"
 
 #include <algorithm>
 #include <cmath>
@@ -48,6 +49,17 @@ const PictureWork& AppState::keyWork() const {
 
 const Grade& AppState::keyGrade() const {
     return keyWork().grade;
+}
+
+InputSet AppState::filesInUse() const {
+    InputSet files;
+    for (int i = 0; i < pictures_.size(); ++i) {
+        files.add(pictures_.at(i).file);
+        for (const auto& grade : {gradeFileBeside(pictures_.at(i).file), gradeFileInDataFolder(pictures_.at(i).file)})
+            files.add(grade);
+    }
+    for (const LibraryEntry& entry : presets()) files.add(entry.file);
+    return files;
 }
 
 void AppState::setSelection(std::vector<int> indexes) {

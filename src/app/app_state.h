@@ -8,6 +8,7 @@
 #include "app/selection.h"
 #include "app/trial.h"
 #include "app/undo_history.h"
+#include "base/output.h"
 
 #include <functional>
 
@@ -31,6 +32,9 @@ public:
     UndoHistory::Scope undoScope(AppTask task) const;
     void goBack(AppTask task);
     void goForth(AppTask task);
+
+    /// What is open here or stands in the library: nothing that is written may be one of these files.
+    InputSet filesInUse() const;
 
     int key() const { return selection_.key(); } ///< −1 when nothing is open
     void setKey(int index);

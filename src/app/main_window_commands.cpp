@@ -155,9 +155,9 @@ void MainWindow::openWith() {
     if (!state_.hasKey()) return;
     // Other programs are given a written version: the original is left alone.
     const auto& file = state_.pictures().at(state_.key()).file;
-    const auto folder = std::filesystem::temp_directory_path() / "baryton-open-with";
-    std::error_code ignored;
-    std::filesystem::create_directories(folder, ignored);
+    // Each in a folder of its own that nobody else can reach; they go with the program.
+    if (!openedWith_.isValid()) return state_.tell(openedWith_.errorString(), true);
+    const auto folder = std::filesystem::path(openedWith_.path().toStdString()) / std::to_string(++openedWithCount_);
     const auto target = folder / (file.stem().string() + ".tif");
     writeKeyPicture(state_, target, {}, [target] {
         QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(target.string())));

@@ -1,13 +1,22 @@
 #include "base/file.h"
 #include "base/error.h"
+#include "base/first_free.h"
 #include "base/words.h"
 
+#include <algorithm>
 #include <array>
-#include <atomic>
 #include <cerrno>
+#include <charconv>
+#include <chrono>
+#include <csignal>
+#include <cstdio>
 #include <cstdlib>
 #include <cstring>
 #include <fcntl.h>
+#include <mutex>
+#include <set>
+#include <sys/file.h>
+#include <sys/random.h>
 #include <sys/stat.h>
 #include <unistd.h>
 #include <utility>
@@ -71,12 +80,30 @@ void writeAll(int fd, std::string_view bytes, const fs::path& file) {
 
 } // namespace
 
-std::string readFile(const fs::path& file, std::size_t limit) {
-    const Descriptor fd(::open(file.c_str(), O_RDONLY | O_CLOEXEC));
-    if (fd.get() < 0) throw systemError(file, marked("cannot read"), errno);
+namespace {
+
+/// Never waits: neither for somebody who writes into a pipe, nor for a device.
+int openForReading(const fs::path& file, struct stat& info) {
+    const int fd = ::open(file.c_str(), O_RDONLY | O_NONBLOCK | O_CLOEXEC);
+    if (fd < 0) throw systemError(file, marked("cannot read"), errno);
+    const int code = ::fstat(fd, &info) != 0 ? errno : S_ISDIR(info.st_mode) ? EISDIR : 0;
+    if (code == 0 && S_ISREG(info.st_mode)) return fd;
+    ::close(fd);
+    if (code != 0) throw systemError(file, marked("cannot read"), code);
+    throw Error(file.string(), "", words("this is no ordinary file, but a pipe or a device"),
+                words("copy what it gives into a file first"));
+}
+
+} // namespace
+
+void requireReadable(const fs::path& file) {
     struct stat info {};
-    if (::fstat(fd.get(), &info) != 0) throw systemError(file, marked("cannot read"), errno);
-    if (S_ISDIR(info.st_mode)) throw systemError(file, marked("cannot read"), EISDIR);
+    const Descriptor fd(openForReading(file, info));
+}
+
+std::string readFile(const fs::path& file, std::size_t limit) {
+    struct stat info {};
+    const Descriptor fd(openForReading(file, info));
     const auto tooLarge = [&] {
         return Error(file.string(), "", inWords("the file is larger than {} MiB", limit >> 20),
                      words("this can't be a file of this kind"));
@@ -95,20 +122,65 @@ std::string readFile(const fs::path& file, std::size_t limit) {
     }
 }
 
+namespace {
+
+constexpr std::string_view kPartMark = ".baryton-", kPartEnd = ".part";
+
+/// Sixteen hex digits that no other file has, whatever numbers processes get.
+std::string nonce() {
+    std::uint64_t bits = 0;
+    if (::getrandom(&bits, sizeof bits, 0) != sizeof bits)
+        bits = static_cast<std::uint64_t>(std::chrono::steady_clock::now().time_since_epoch().count()) ^
+               static_cast<std::uint64_t>(::getpid()) << 40;
+    return contentHash({reinterpret_cast<const char*>(&bits), sizeof bits});
+}
+
+/// Takes away what runs that are no more have left in a folder: "….baryton-PID-….part" that nobody holds a lock on,
+/// whose process is gone or that is a day old. The lock is what counts where processes are not seen (containers).
+void clearLeavings(const fs::path& folder) {
+    std::error_code failed;
+    for (fs::directory_iterator at(folder, failed), end; !failed && at != end; at.increment(failed)) {
+        const std::string name = at->path().filename().string();
+        const std::size_t mark = name.rfind(kPartMark);
+        if (mark == std::string::npos || !name.starts_with('.') || !name.ends_with(kPartEnd)) continue;
+        int process = 0;
+        const char* digits = name.data() + mark + kPartMark.size();
+        if (std::from_chars(digits, name.data() + name.size(), process).ec != std::errc() || process <= 0) continue;
+        const Descriptor left(::open(at->path().c_str(), O_RDONLY | O_NOFOLLOW | O_NONBLOCK | O_CLOEXEC));
+        struct stat info {};
+        if (left.get() < 0 || ::fstat(left.get(), &info) != 0 || !S_ISREG(info.st_mode)) continue;
+        constexpr std::time_t day = 24 * 60 * 60;
+        const bool isOld = std::time(nullptr) - info.st_mtime > day;
+        if (!isOld && (::kill(process, 0) == 0 || errno != ESRCH)) continue;
+        if (::flock(left.get(), LOCK_EX | LOCK_NB) == 0) ::unlink(at->path().c_str());
+    }
+}
+
+/// Once for each folder of a run: a large one takes a moment to list.
+void clearLeavingsOnce(const fs::path& folder) {
+    static std::mutex lock;
+    static std::set<fs::path> cleared;
+    const std::lock_guard<std::mutex> guard(lock);
+    if (cleared.insert(fs::absolute(folder).lexically_normal()).second) clearLeavings(folder);
+}
+
+} // namespace
+
 PendingFile::PendingFile(fs::path target) : target_(std::move(target)) {
     const fs::path folder = target_.has_parent_path() ? target_.parent_path() : fs::path(".");
     std::error_code failed;
     fs::create_directories(folder, failed);
     if (failed) throw systemError(folder, marked("cannot make the folder"), failed.value());
-    static std::atomic<unsigned> serial{0};
-    part_ = folder / ("." + target_.filename().string().substr(0, 200) + "." + std::to_string(::getpid()) + "-" +
-                      std::to_string(serial++) + ".part");
+    clearLeavingsOnce(folder);
+    part_ = folder / ("." + target_.filename().string().substr(0, 180) + std::string(kPartMark) +
+                      std::to_string(::getpid()) + "-" + nonce() + std::string(kPartEnd));
     fd_ = ::open(part_.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_APPEND | O_CLOEXEC, 0666);
     if (fd_ < 0) {
         const int code = errno;
         part_.clear();
         throw systemError(target_, marked("cannot write"), code);
     }
+    ::flock(fd_, LOCK_EX | LOCK_NB); // says that it is in hand; not every file system can
 }
 
 PendingFile::~PendingFile() {
@@ -129,16 +201,50 @@ std::optional<Error> PendingFile::whyNoFurther() {
     return {};
 }
 
-void PendingFile::keep() {
+bool PendingFile::takeFree(const fs::path& name) {
+    if (::renameat2(AT_FDCWD, part_.c_str(), AT_FDCWD, name.c_str(), RENAME_NOREPLACE) == 0) return true;
+    if (errno == EEXIST) return false;
+    if (errno != EINVAL && errno != ENOSYS) throw systemError(name, marked("cannot write"), errno);
+    // A file system that can't: the name is taken by an empty file first.
+    const Descriptor claim(::open(name.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666));
+    if (claim.get() < 0) {
+        if (errno == EEXIST) return false;
+        throw systemError(name, marked("cannot write"), errno);
+    }
+    if (::rename(part_.c_str(), name.c_str()) == 0) return true;
+    const int code = errno;
+    ::unlink(name.c_str());
+    throw systemError(name, marked("cannot write"), code);
+}
+
+fs::path PendingFile::keep(const Placing& placing) {
     // By its name: a library may have put another file there.
     const Descriptor written(::open(part_.c_str(), O_RDONLY | O_CLOEXEC));
     if (written.get() < 0 || ::fsync(written.get()) != 0) throw systemError(target_, marked("cannot write"), errno);
     if (::close(std::exchange(fd_, -1)) != 0) throw systemError(target_, marked("cannot write"), errno);
-    if (::rename(part_.c_str(), target_.c_str()) != 0) throw systemError(target_, marked("cannot write"), errno);
-    const fs::path folder = target_.has_parent_path() ? target_.parent_path() : fs::path(".");
+    ::flock(written.get(), LOCK_EX | LOCK_NB);
+    fs::path name = target_;
+    if (!placing.mayReplace) {
+        if (::rename(part_.c_str(), name.c_str()) != 0) throw systemError(name, marked("cannot write"), errno);
+    } else if (!takeFree(name)) {
+        if (placing.mayReplace(name)) {
+            if (::rename(part_.c_str(), name.c_str()) != 0) throw systemError(name, marked("cannot write"), errno);
+        } else if (placing.numbers) {
+            name = freeFile(
+                target_,
+                [&](const fs::path& each) {
+                    return each == target_ || (placing.isSpokenFor && placing.isSpokenFor(each)) || !takeFree(each);
+                },
+                "-");
+        } else {
+            return {}; // the part goes with this
+        }
+    }
     part_.clear();
+    const fs::path folder = name.has_parent_path() ? name.parent_path() : fs::path(".");
     const Descriptor folderFd(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
     if (folderFd.get() >= 0) ::fsync(folderFd.get()); // the name itself reaches the disk; not every file system can
+    return name;
 }
 
 void writeFileAtomically(const fs::path& file, std::string_view bytes) {

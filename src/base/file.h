@@ -4,6 +4,7 @@
 #include <cstddef>
 #include <cstdint>
 #include <filesystem>
+#include <functional>
 #include <optional>
 #include <span>
 #include <string>
@@ -12,11 +13,27 @@
 
 namespace baryton {
 
-/// The whole file as bytes. Throws Error when it is missing, unreadable, a folder, or larger than `limit`.
+/// Throws Error when the file is missing, can't be read, or is no ordinary file: a folder, or a pipe or device, which
+/// might keep one waiting for ever.
+void requireReadable(const std::filesystem::path& file);
+
+/// The whole file as bytes. Throws Error as requireReadable does, and when it is larger than `limit`.
 std::string readFile(const std::filesystem::path& file, std::size_t limit = std::size_t(1) << 30);
 
+/// What a finished file does where something lies at its name already.
+struct Placing {
+    /// Of what lies there; asked just before it would be replaced. Empty: whatever it is.
+    std::function<bool(const std::filesystem::path& there)> mayReplace{};
+    /// Where it may not replace: the first name with a number behind its stem that nothing lies at takes it, or, when
+    /// false, it is given up.
+    bool numbers = true;
+    /// Names that are free but meant for others.
+    std::function<bool(const std::filesystem::path&)> isSpokenFor{};
+};
+
 /// A file on its way: written beside its target under another name, then put in the target's place. After a crash
-/// there is the old file or the new one; when it is given up nothing is left beside it.
+/// there is the old file or the new one; when it is given up nothing is left beside it, and what a run that was
+/// killed left there goes with the next file that is written into the folder.
 class PendingFile {
 public:
     /// Makes the folder where it is missing. Throws Error when nothing can be written there.
@@ -31,10 +48,13 @@ public:
     void write(std::string_view bytes);
     /// Why a library could write no further: the disk is full, the file too large. Nothing when that isn't so.
     std::optional<Error> whyNoFurther();
-    /// Flushes it to the disk and renames it over the target. Throws Error.
-    void keep();
+    /// Flushes it to the disk and gives it its name: where it lies then, empty when it was given up. A name at which
+    /// nothing lies is taken in one step, so that two programs never take the same. Throws Error.
+    std::filesystem::path keep(const Placing& placing = {});
 
 private:
+    /// False when something lies there.
+    bool takeFree(const std::filesystem::path& name);
     std::filesystem::path target_, part_;
     int fd_ = -1;
 };

@@ -1,10 +1,14 @@
 #include "batch/batch.h"
 #include "base/error.h"
+#include "base/file.h"
 #include "base/first_free.h"
+#include "base/output.h"
+#include "base/version.h"
 #include "base/words.h"
 #include "batch/names.h"
 #include "edits/apply_strength.h"
 #include "package/grade_store.h"
+#include "picture/metadata.h"
 #include "render/graded_file.h"
 #include "stages/frame.h"
 #include "stages/stage_type.h"
@@ -22,6 +26,10 @@
 namespace baryton {
 
 namespace fs = std::filesystem;
+
+namespace {
+constexpr const char* kReportFormat = "baryton-report";
+}
 
 std::string jobStateName(JobState state) {
     switch (state) {
@@ -56,60 +64,29 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
         throw Error("", "", words("there are no pictures to work on"), words("add pictures or a folder"));
     if (plan.looks.empty())
         throw Error("", "", words("no look is chosen"), words("tick the pictures' own grade or add a preset"));
+    InputSet sources;
+    for (const auto& picture : plan.pictures) sources.add(picture);
+    std::set<fs::path> planned;
+    // Two jobs never share a file, and none goes where a source lies. What else lies in the folder changes nothing
+    // here: the same set gives the same names.
+    const auto isTaken = [&](const fs::path& file) { return planned.contains(file) || sources.holds(file); };
     std::vector<BatchJob> jobs;
     for (std::size_t p = 0; p < plan.pictures.size(); ++p)
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {
             BatchJob job;
             job.picture = p, job.look = l;
-            job.file = plan.folder /
-                       fileNameFromTemplate(plan.name, {plan.pictures[p].stem().string(), plan.looks[l].name,
-                                                        fileExtension(plan.format.format), static_cast<int>(p + 1)});
+            job.file =
+                freeFile(plan.folder / fileNameFromTemplate(
+                                           plan.name, {plan.pictures[p].stem().string(), plan.looks[l].name,
+                                                       fileExtension(plan.format.format), static_cast<int>(p + 1)}),
+                         isTaken, "-");
+            planned.insert(job.file);
             jobs.push_back(std::move(job));
         }
     return jobs;
 }
 
 namespace {
-
-/// Gives out the names of a run so that no two jobs write the same file, whichever worker comes first.
-class NameBook {
-public:
-    NameBook(const BatchPlan& plan, std::vector<BatchJob>& jobs) {
-        std::set<fs::path> sources;
-        for (const auto& picture : plan.pictures) sources.insert(normal(picture));
-        for (const BatchJob& job : jobs)
-            if (job.state != JobState::Waiting) taken_.insert(job.file);
-        for (BatchJob& job : jobs) {
-            if (job.state != JobState::Waiting) continue; // made before
-            std::error_code ignored;
-            const bool exists = fs::exists(job.file, ignored);
-            const bool isSource = sources.contains(normal(job.file));
-            if (exists && !isSource && plan.ifExists == IfExists::Skip) {
-                job.state = JobState::Skipped;
-                continue;
-            }
-            // Originals are never written to, and two jobs never share a file, whatever was chosen.
-            const bool mayReplace = plan.ifExists == IfExists::Replace && !isSource;
-            if (taken_.contains(job.file) || isSource || (exists && !mayReplace)) number(job.file, sources);
-            taken_.insert(job.file);
-        }
-    }
-
-private:
-    static fs::path normal(const fs::path& file) {
-        std::error_code failed;
-        fs::path path = fs::weakly_canonical(file, failed);
-        return failed ? file.lexically_normal() : path;
-    }
-    void number(fs::path& file, const std::set<fs::path>& sources) {
-        const auto isTaken = [&](const fs::path& path) {
-            std::error_code ignored;
-            return taken_.contains(path) || fs::exists(path, ignored) || sources.contains(normal(path));
-        };
-        file = freeFile(file, isTaken, "-");
-    }
-    std::set<fs::path> taken_;
-};
 
 /// A picture of the plan, opened by the first of its jobs and given up by the last.
 class PlannedPicture {
@@ -154,6 +131,10 @@ private:
     std::exception_ptr failure_;
 };
 
+std::string staysText(const fs::path& file) {
+    return inWords("{} was not written by {} and stays", file.string(), kProgram);
+}
+
 class Runner {
 public:
     Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
@@ -161,9 +142,14 @@ public:
         for (const auto& [index, made] : plan.made)
             if (index < jobs_.size())
                 jobs_[index].state = made.state, jobs_[index].file = made.file, jobs_[index].bytes = made.bytes;
-        const NameBook names(plan, jobs_);
+        for (const auto& picture : plan.pictures) sources_.add(picture);
         std::map<std::size_t, int> waiting;
         for (std::size_t i = 0; i < jobs_.size(); ++i) {
+            names_.insert(jobs_[i].file);
+            std::error_code ignored;
+            if (jobs_[i].state == JobState::Waiting && plan.ifExists == IfExists::Skip &&
+                fs::exists(jobs_[i].file, ignored))
+                jobs_[i].state = JobState::Skipped;
             if (jobs_[i].state != JobState::Waiting) {
                 tell(i);
                 continue;
@@ -225,11 +211,19 @@ private:
         const fs::path& file = plan_.pictures[job.picture];
         try {
             const auto own = own_.find(job.picture);
+            if (own != own_.end() && own->second.failure) throw Error(*own->second.failure);
             if (own != own_.end()) job.warning = own->second.warning;
             const Grade grade =
                 gradeFor(plan_.looks[job.look], own != own_.end() ? own->second.grade : startingGrade(), plan_.prep);
             const auto source = picture.open(frameOf(grade), task_);
-            writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_);
+            const fs::path made =
+                writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_, placing());
+            if (made.empty()) { // another has made it meanwhile
+                job.state = JobState::Skipped;
+                return true;
+            }
+            if (plan_.ifExists == IfExists::Replace && made != job.file) add(job.warning, staysText(job.file));
+            job.file = made;
             std::error_code ignored;
             job.bytes = fs::file_size(job.file, ignored);
             job.state = JobState::Done;
@@ -247,16 +241,32 @@ private:
         return true;
     }
 
+    /// Nothing is replaced but what this program has written itself, and that only where it was asked for.
+    Placing placing() const {
+        Placing placing;
+        placing.mayReplace = [this](const fs::path& there) {
+            return plan_.ifExists == IfExists::Replace && !sources_.holds(there) && isOwnWork(there);
+        };
+        placing.numbers = plan_.ifExists != IfExists::Skip;
+        placing.isSpokenFor = [this](const fs::path& file) { return names_.contains(file); };
+        return placing;
+    }
+
+    static void add(std::string& words, const std::string& more) { words += (words.empty() ? "" : "; ") + more; }
+
     struct OwnGrade {
         Grade grade;
         std::string warning;
+        std::optional<Error> failure;
     };
     OwnGrade ownGrade(std::size_t picture) const {
-        if (const auto known = plan_.grades.find(picture); known != plan_.grades.end()) return {known->second, {}};
+        if (const auto known = plan_.grades.find(picture); known != plan_.grades.end())
+            return {known->second, {}, {}};
         try {
-            return {loadGrade(plan_.pictures[picture]).value_or(startingGrade()), {}};
+            return {loadGrade(plan_.pictures[picture]).value_or(startingGrade()), {}, {}};
         } catch (const Error& e) {
-            return {startingGrade(), std::string(e.what()) + " (the picture went without its own grade)"};
+            if (!plan_.goesWithoutUnreadableGrades) return {{}, {}, e};
+            return {startingGrade(), std::string(e.what()) + " (the picture went without its own grade)", {}};
         }
     }
 
@@ -278,6 +288,8 @@ private:
     const std::function<void(std::size_t, const BatchJob&)>& changed_;
     Task* task_;
     std::vector<BatchJob> jobs_;
+    std::set<fs::path> names_; ///< of all files of the run
+    InputSet sources_;
     std::vector<std::size_t> queue_; ///< jobs to be done, by their place
     std::map<std::size_t, PlannedPicture> pictures_;
     std::map<std::size_t, OwnGrade> own_;
@@ -294,8 +306,18 @@ std::vector<BatchJob> runBatch(const BatchPlan& plan,
     return Runner(plan, changed, task).run();
 }
 
+bool isReport(const fs::path& file) {
+    try {
+        constexpr std::size_t most = std::size_t(256) << 20;
+        const auto json = nlohmann::json::parse(readFile(file, most), nullptr, false);
+        return json.is_object() && json.value("format", nlohmann::json()) == kReportFormat;
+    } catch (const Error&) {
+        return false;
+    }
+}
+
 std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs) {
-    nlohmann::json report = {{"format", "baryton-report"}, {"version", 1}, {"files", nlohmann::json::array()}};
+    nlohmann::json report = {{"format", kReportFormat}, {"version", 1}, {"files", nlohmann::json::array()}};
     std::map<std::string, int> counts;
     for (const auto& job : jobs) {
         const std::string state = jobStateName(job.state);

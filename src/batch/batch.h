@@ -48,6 +48,9 @@ struct BatchPlan {
     std::string name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
     int workers = 0; ///< 0: one for each core
+    /// A picture whose grade can't be read (damaged, or of a newer version) goes without it and is told of; else it
+    /// is a failure.
+    bool goesWithoutUnreadableGrades = false;
     /// The own grades, by the picture's place, as they are in hand; those of others are read from their files as the
     /// run begins. What is edited after that changes nothing in it.
     std::map<std::size_t, Grade> grades{};
@@ -58,8 +61,9 @@ struct BatchPlan {
 /// The grade that a picture gets in a run: its own Prep (or none), then the look.
 Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep);
 
-/// The jobs of a plan, picture by picture, with their file names. Throws Error for an impossible template or an empty
-/// plan.
+/// The jobs of a plan, picture by picture, with their file names, which the set and the plan alone decide: where two
+/// would be the same, or one that of a source, the later gets a number. Throws Error for an impossible template or an
+/// empty plan.
 std::vector<BatchJob> jobsOf(const BatchPlan& plan);
 
 /// Runs a plan with several workers, each at a file; where there are fewer files than workers, several at each. A
@@ -67,11 +71,17 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan);
 /// fails never stops the rest. `changed` is told of every job that changes state, from the workers' threads, one call
 /// at a time. Cancelling leaves finished files and nothing half written; a task that finishes up finishes the files
 /// in hand.
+///
+/// A name is taken when its file is finished, in one step. Where something lies there by then the file gets the next
+/// free number, or, as the plan says, is left out or replaces it; but only what this program wrote itself is
+/// replaced.
 std::vector<BatchJob> runBatch(const BatchPlan& plan,
                                const std::function<void(std::size_t index, const BatchJob&)>& changed = {},
                                Task* task = nullptr);
 
 /// The account of a run: one JSON object with counts and one entry for each job.
 std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs);
+/// True for a file with such an account.
+bool isReport(const std::filesystem::path& file);
 
 } // namespace baryton

@@ -1,7 +1,9 @@
 #include "batch/names.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/letters.h"
 #include "base/words.h"
+#include "picture/picture_file.h"
 
 #include <fmt/format.h>
 
@@ -40,7 +42,7 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
         if (field == "stem")
             name += safeFileName(parts.stem);
         else if (field == "look")
-            name += parts.look.empty() ? "plain" : slug(parts.look);
+            name += parts.look.empty() ? "plain" : slug(parts.look).empty() ? "look" : slug(parts.look);
         else if (field == "ext")
             name += parts.extension;
         else if (field == "n")
@@ -52,6 +54,12 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
     const std::filesystem::path path = std::filesystem::path(name).lexically_normal();
     if (name.empty() || !path.has_filename() || path.filename() == ".")
         throw Error("", "", inWords("the name \"{}\" gives no file name", pattern), hint());
+    if (const auto written = fileFormatFromName(lowerCase(path.extension().string()).erase(0, 1));
+        path.has_extension() && written && written != fileFormatFromName(parts.extension))
+        throw Error("", "",
+                    inWords("the name \"{}\" says {}, but the files are {}", pattern, path.extension().string(),
+                            parts.extension),
+                    words("write {ext} in its place, or choose the other format"));
     if (path.is_absolute() || *path.begin() == "..")
         throw Error("", "", inWords("the name \"{}\" leads out of the output folder", pattern), hint());
     return path;

@@ -1,5 +1,6 @@
 #include "base/error.h"
 #include "base/file.h"
+#include "base/output.h"
 #include "batch/batch.h"
 #include "batch/names.h"
 #include "cli/commands.h"
@@ -11,6 +12,7 @@
 #include <csignal>
 #include <iostream>
 #include <memory>
+#include <set>
 
 namespace baryton {
 
@@ -23,10 +25,35 @@ struct ApplyOptions {
     std::string out, format = "jpeg", name, prep = "own", exists = "number", report, mode = "add";
     double strength = 100;
     int bits = 0, quality = 90, longSide = 0, jobs = 0;
+    bool ignoreGrades = false;
 };
 
-/// What the interrupt key cancels; a handler may touch nothing else.
-std::atomic<Task*> runningTask{nullptr};
+/// Ctrl-C and SIGTERM cancel a task for as long as this lives: what is done stays and is told. The second one ends
+/// the program at all costs.
+class EndedBySignal {
+public:
+    explicit EndedBySignal(Task& task) {
+        task_ = &task;
+        for (const int signal : {SIGINT, SIGTERM}) std::signal(signal, handle);
+    }
+    EndedBySignal(const EndedBySignal&) = delete;
+    EndedBySignal& operator=(const EndedBySignal&) = delete;
+    ~EndedBySignal() {
+        for (const int signal : {SIGINT, SIGTERM}) std::signal(signal, SIG_DFL);
+        task_ = nullptr;
+    }
+
+private:
+    static void handle(int signal) {
+        // The second: the default is death.
+        std::signal(signal, SIG_DFL);
+        if (Task* running = task_; running && !running->isCancelled())
+            running->cancel();
+        else
+            std::raise(signal);
+    }
+    static inline std::atomic<Task*> task_{nullptr}; ///< a handler may touch nothing else
+};
 
 Preset lutAsPreset(const fs::path& file) {
     const ParsedLut lut = readLutFile(file);
@@ -45,17 +72,23 @@ Preset checkedPreset(const fs::path& file) {
 }
 
 /// The pictures named: files as they are, folders by what they hold. A name that can't be read stays in the list and
-/// fails on its own; a folder without pictures is told at once.
+/// fails on its own; a folder without pictures is told at once. One that is named twice, also through links, is there
+/// once.
 std::vector<fs::path> collectPictures(const std::vector<std::string>& names, bool& someFailed) {
     std::vector<fs::path> all;
+    std::set<FileIdentity> known;
+    const auto add = [&](fs::path file) {
+        const auto identity = identityOf(file);
+        if (!identity || known.insert(*identity).second) all.push_back(std::move(file));
+    };
     for (const std::string& name : names) {
         std::error_code ignored;
         if (!fs::is_directory(name, ignored)) {
-            all.emplace_back(name);
+            add(name);
             continue;
         }
         try {
-            for (auto& file : picturesInFolder(name)) all.push_back(std::move(file));
+            for (auto& file : picturesInFolder(name)) add(std::move(file));
         } catch (const Error& e) {
             std::cerr << e.what() << '\n';
             someFailed = true;
@@ -89,22 +122,27 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
     plan.folder = options.out;
     plan.name = options.name;
     plan.workers = options.jobs;
-    fileNameFromTemplate(plan.name,
-                         {"stem", "look", "ext", 1}); // a wrong template is wrong usage, before anything is written
+    plan.goesWithoutUnreadableGrades = options.ignoreGrades;
+    fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(plan.format.format),
+                                     1}); // a wrong template is wrong usage, before anything is written
     bool someFailed = false;
     plan.pictures = collectPictures(options.pictures, someFailed);
     if (plan.pictures.empty()) return someFailed ? kSomeFailed : kWrongUsage;
 
+    if (!options.report.empty()) {
+        InputSet inputs;
+        for (const auto& picture : plan.pictures) inputs.add(picture);
+        for (const auto& [kind, file] : order) inputs.add(file);
+        requireOutput(options.report, inputs, isReport, "a report of this program");
+    }
+
     Task task;
-    runningTask = &task;
-    std::signal(SIGINT, [](int) {
-        if (Task* running = runningTask) running->cancel();
-    });
+    const EndedBySignal ended(task);
     const auto jobs = runBatch(
         plan,
         [&](std::size_t, const BatchJob& job) {
             const std::string& picture = plan.pictures[job.picture].string();
-            if (job.state == JobState::Done) std::cout << job.file.string() << '\n';
+            if (job.state == JobState::Done) std::cout << job.file.string() << std::endl; // as it is done
             if (!job.warning.empty() && job.state == JobState::Done) std::cerr << job.warning << '\n';
             if (job.state == JobState::Skipped)
                 std::cerr << picture << ": skipped: " << job.file.string() << " is there already\n";
@@ -113,11 +151,21 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
                           << ": " << job.errorHint << '\n';
         },
         &task);
-    runningTask = nullptr;
     if (!options.report.empty()) writeFileAtomically(options.report, reportText(plan, jobs));
     for (const auto& job : jobs)
         someFailed = someFailed || job.state == JobState::Failed || job.state == JobState::Cancelled;
     return someFailed ? kSomeFailed : kAllDone;
+}
+
+/// Numbers as people write them: the parser would take 010 for 8 and nan for a number.
+CLI::Validator plainNumber() {
+    return CLI::Validator(
+        [](const std::string& text) {
+            const bool isPlain = text.find_first_not_of("0123456789.") == std::string::npos && !text.empty() &&
+                                 !(text.size() > 1 && text[0] == '0' && text[1] != '.');
+            return isPlain ? std::string() : "\"" + text + "\" is not a plain number";
+        },
+        "", "plain number");
 }
 
 } // namespace
@@ -145,6 +193,7 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->check(CLI::IsMember({"set", "add", "replace"}))
         ->capture_default_str();
     apply->add_option("--strength", options->strength, "How far presets go, in percent: 100 as they were saved")
+        ->check(plainNumber())
         ->check(CLI::Range(0.0, 200.0))
         ->capture_default_str();
     apply->add_option("--out", options->out, "The folder for the results; made when missing")
@@ -155,9 +204,11 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->capture_default_str();
     apply->add_option("--bits", options->bits, "Bits per channel (PNG and TIFF)")->check(CLI::IsMember({8, 16}));
     apply->add_option("--quality", options->quality, "JPEG quality")
+        ->check(plainNumber())
         ->check(CLI::Range(1, 100))
         ->capture_default_str();
     apply->add_option("--long-side", options->longSide, "Scale down to this many pixels on the long side")
+        ->check(plainNumber())
         ->check(CLI::Range(1, 100000))
         ->type_name("PIXELS");
     apply->add_option("--name", options->name, "Name template: {stem}, {look}, {n}, {ext}")
@@ -166,10 +217,13 @@ void addApplyCommand(CLI::App& app, int& code) {
     apply->add_option("--prep", options->prep, "Each picture's own Prep from its .bgrade file, or none")
         ->check(CLI::IsMember({"own", "none"}))
         ->capture_default_str();
+    apply->add_flag("--ignore-unreadable-grades", options->ignoreGrades,
+                    "A picture whose .bgrade file can't be read goes without it, instead of failing");
     apply->add_option("--exists", options->exists, "What to do with files that exist")
         ->check(CLI::IsMember({"number", "skip", "replace"}))
         ->capture_default_str();
     apply->add_option("--jobs", options->jobs, "Pictures worked on at the same time; default: one for each core")
+        ->check(plainNumber())
         ->check(CLI::Range(1, 256));
     apply->add_option("--report", options->report, "Write an account of the run as JSON")->type_name("FILE.json");
     apply->add_option("pictures", options->pictures, "Pictures and folders of pictures")

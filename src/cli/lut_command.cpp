@@ -1,3 +1,5 @@
+#include "base/letters.h"
+#include "base/output.h"
 #include "cli/commands.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
@@ -25,7 +27,15 @@ int bake(const BakeOptions& options) {
         throw e.inFile(options.preset);
     }
     std::string format = options.format;
-    if (format.empty()) format = std::filesystem::path(options.out).extension() == ".3dl" ? "3dl" : "cube";
+    if (format.empty()) {
+        format = lowerCase(std::filesystem::path(options.out).extension().string());
+        if (format != ".3dl" && format != ".cube")
+            throw Error(options.out, "", "the name ends neither in .cube nor in .3dl", "add one, or --format");
+        format.erase(0, 1);
+    }
+    InputSet inputs;
+    inputs.add(options.preset);
+    requireOutput(options.out, inputs, isLutFile, "a LUT");
     LutExport wanted;
     wanted.file = options.out;
     wanted.format = *lutFormatFromName(format);

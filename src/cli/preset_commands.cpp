@@ -1,5 +1,6 @@
 #include "base/error.h"
 #include "base/file.h"
+#include "base/output.h"
 #include "cli/commands.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
@@ -172,6 +173,16 @@ int pack(const PresetOptions& options) {
     const auto entries = entriesOf(options.files);
     if (entries.empty())
         throw Error(options.files.front(), "", "there are no presets and LUTs", "name files or folders with some");
+    InputSet inputs;
+    for (const LibraryEntry& entry : entries) inputs.add(entry.file);
+    for (const std::string& file : options.files) inputs.add(file);
+    if (!options.cover.empty()) inputs.add(options.cover);
+    try {
+        requireOutput(options.out, inputs, isPack, "a pack");
+    } catch (const Error& e) {
+        std::cerr << e.what() << '\n';
+        return kWrongUsage;
+    }
     PackInfo info{options.name, options.author, options.licence, options.notes, {}};
     if (info.name.empty()) info.name = fs::path(options.out).stem().string();
     if (!options.cover.empty()) info.cover = readFile(options.cover, std::size_t(4) << 20);
@@ -225,6 +236,22 @@ int unpack(const PresetOptions& options) {
     return refused ? kSomeFailed : kAllDone;
 }
 
+/// Without names for stages and layers that mean nothing to the picture.
+Grade withPlainIds(Grade grade) {
+    grade.given = {};
+    int number = 0;
+    for (Layer& layer : grade.look) layer.id = std::to_string(++number);
+    for (const StagePlace& place : stagePlaces(grade)) stageAt(grade, place).id = std::to_string(++number);
+    return grade;
+}
+
+std::string orderOf(const Grade& grade) {
+    std::string all;
+    for (const StagePlace& place : stagePlaces(grade))
+        all += (all.empty() ? "" : ", ") + stageTitle(grade, stageAt(grade, place));
+    return all;
+}
+
 int compare(const PresetOptions& options) {
     const Preset a = readPresetFile(options.file), b = readPresetFile(options.other);
     // Stages are compared as applying would match them: the second preset's values in the first one's places.
@@ -249,8 +276,14 @@ int compare(const PresetOptions& options) {
                                  text(change, change.after));
     }
     if (onlyFirst > 0) std::cout << fmt::format("{} values are carried by {} alone\n", onlyFirst, options.file);
-    if (changes.empty() && onlyFirst == 0) std::cout << "the same values\n";
-    return changes.empty() && onlyFirst == 0 ? kAllDone : kSomeFailed;
+    if (!changes.empty() || onlyFirst > 0) return kSomeFailed;
+    if (!(withPlainIds(a.carried) == withPlainIds(b.carried))) {
+        std::cout << fmt::format("the same values in another order or other layers: {} → {}\n", orderOf(a.carried),
+                                 orderOf(b.carried));
+        return kSomeFailed;
+    }
+    std::cout << "the same values\n";
+    return kAllDone;
 }
 
 } // namespace

@@ -1,8 +1,11 @@
 #include "base/error.h"
+#include "base/letters.h"
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "lut/lut_text.h"
 
+#include <algorithm>
+#include <cctype>
 #include <charconv>
 
 namespace baryton {
@@ -66,6 +69,8 @@ bool isNumberStart(char c) {
     return (c >= '0' && c <= '9') || c == '-' || c == '+' || c == '.';
 }
 
+constexpr int kMostUnknown = 8; ///< words that are told of
+
 } // namespace
 
 ParsedLut parseCube(const std::string& text) {
@@ -73,25 +78,28 @@ ParsedLut parseCube(const std::string& text) {
     LutTable& table = parsed.table;
     LutLines lines(text);
     std::size_t size1 = 0, size3 = 0;
+    int unknown = 0;
     bool domainGiven = false;
     std::array<float, 3> domainMin{0, 0, 0}, domainMax{1, 1, 1};
     for (;;) {
         const auto& fields = lines.next();
         if (fields.empty()) throw Error("", "", words("the file has a head but no table"), hintForDamagedLut());
-        const std::string_view key = fields[0];
-        if (isNumberStart(key[0])) {
+        if (isNumberStart(fields[0][0])) {
             lines.back();
             break;
         }
+        const std::string key = upperCase(std::string(fields[0]));
         if (key == "TITLE") {
             std::string_view title = lines.rest();
-            if (title.size() >= 2 && title.front() == '"' && title.back() == '"')
-                title = title.substr(1, title.size() - 2);
+            const std::size_t end = title.rfind('"');
+            if (title.size() >= 2 && title.front() == '"' && end > 0) title = title.substr(1, end - 1);
             table.title = std::string(title.substr(0, 400));
         } else if (key == "LUT_1D_SIZE" || key == "LUT_3D_SIZE") {
             if (fields.size() != 2)
                 throw Error("", lines.place(), inWords("{} needs one number", key), hintForDamagedLut());
             const bool one = key == "LUT_1D_SIZE";
+            if ((one ? size1 : size3) != 0)
+                throw Error("", lines.place(), inWords("{} stands here a second time", key), hintForDamagedLut());
             (one ? size1 : size3) = static_cast<std::size_t>(lines.integerIn(fields[1], 2, one ? 65536 : 256));
         } else if (key == "LUT_1D_INPUT_RANGE")
             readRange(lines, fields, table.shaperMin, table.shaperMax);
@@ -101,7 +109,12 @@ ParsedLut parseCube(const std::string& text) {
             readTriple(lines, fields, domainMin), domainGiven = true;
         else if (key == "DOMAIN_MAX")
             readTriple(lines, fields, domainMax), domainGiven = true;
-        else
+        else if (std::all_of(key.begin(), key.end(), [](unsigned char c) { return std::isalnum(c) || c == '_'; })) {
+            // Other programs add words of their own.
+            if (++unknown <= kMostUnknown)
+                parsed.remarks.push_back(
+                    inWords("{}: the word \"{}\" is not known and is passed over", lines.place(), key.substr(0, 40)));
+        } else
             throw Error("", lines.place(), inWords("\"{}\" is not a word of this format", key.substr(0, 40)),
                         words("choose a .cube file, or take the line out"));
     }

@@ -41,6 +41,15 @@ ParsedLut readLutFile(const std::filesystem::path& file) {
     }
 }
 
+bool isLutFile(const std::filesystem::path& file) {
+    try {
+        readLutFile(file);
+        return true;
+    } catch (const Error&) {
+        return false;
+    }
+}
+
 void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format) {
     writeFileAtomically(file, format == LutFormat::Cube ? cubeText(table) : threeDlText(table));
 }

@@ -41,6 +41,11 @@ std::string threeDlText(const LutTable& table);
 ParsedLut parseLut(const std::string& text);
 /// The same from a file; errors name it.
 ParsedLut readLutFile(const std::filesystem::path& file);
+/// With fewer steps a .3dl file's head looks like a line of its table.
+constexpr int kLeastThreeDl = 4;
+/// True for a file that can be read as a LUT.
+bool isLutFile(const std::filesystem::path& file);
+
 void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format);
 
 } // namespace baryton

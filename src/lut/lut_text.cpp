@@ -38,7 +38,7 @@ const std::vector<std::string_view>& LutLines::next() {
         ++number_;
         for (std::size_t at = line_.find_first_not_of(kBlank); at != std::string_view::npos;) {
             const std::size_t stop = std::min(line_.find_first_of(kBlank, at), line_.size());
-            if (fields_.empty() && line_[at] == '#') break;
+            if (line_[at] == '#') break; // a remark, on a line of its own or behind something
             fields_.push_back(line_.substr(at, stop - at));
             at = line_.find_first_not_of(kBlank, stop);
         }

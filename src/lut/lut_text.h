@@ -12,7 +12,7 @@ std::string hintForDamagedLut();
 class LutLines {
 public:
     explicit LutLines(std::string_view text);
-    /// The fields of the next line that has any and is no comment; empty at the end.
+    /// The fields of the next line that has any, without a remark ("# …") behind them; empty at the end.
     const std::vector<std::string_view>& next();
     /// Takes the line just read back, so that `next` gives it again.
     void back() { again_ = true; }

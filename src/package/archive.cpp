@@ -1,5 +1,6 @@
 #include "package/archive.h"
 #include "base/error.h"
+#include "base/letters.h"
 #include "base/words.h"
 
 #include <algorithm>
@@ -42,12 +43,6 @@ std::string pathOf(archive_entry* entry) {
     return path;
 }
 
-std::string foldedCase(std::string path) {
-    std::transform(path.begin(), path.end(), path.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return path;
-}
-
 } // namespace
 
 std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& limits) {
@@ -80,7 +75,7 @@ std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& li
         if (type == AE_IFDIR || path.ends_with('/')) continue;
         if (type != AE_IFREG || archive_entry_symlink(entry) || archive_entry_hardlink(entry))
             throw Error("", path, words("the archive holds a link or a device"), hintForHostile());
-        if (!seen.insert(foldedCase(path)).second)
+        if (!seen.insert(lowerCase(path)).second)
             throw Error("", path, words("the archive holds the same name twice"), hintForHostile());
         ArchiveFile file{path, {}};
         char block[65536];

@@ -2,6 +2,7 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "base/first_free.h"
+#include "base/letters.h"
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "render/program.h"
@@ -23,14 +24,8 @@ using Choice = ImportItem::Choice;
 constexpr std::size_t kMostFiles = 20000;
 constexpr std::size_t kMostBytes = std::size_t(128) << 20;
 
-std::string lowered(std::string text) {
-    std::transform(text.begin(), text.end(), text.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return text;
-}
-
 std::string extensionOf(const std::string& path) {
-    return lowered(fs::path(path).extension().string());
+    return lowerCase(fs::path(path).extension().string());
 }
 
 /// What could be done with a file that is neither preset nor LUT.

@@ -2,6 +2,7 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "base/first_free.h"
+#include "base/letters.h"
 #include "base/natural_order.h"
 #include "base/words.h"
 #include "lut/bake.h"
@@ -23,12 +24,6 @@ constexpr const char* kPresetExtension = ".bpreset";
 constexpr const char* kIndexFile = "library.json";
 constexpr const char* kDeletedFolder = ".deleted";
 
-std::string lowered(std::string text) {
-    std::transform(text.begin(), text.end(), text.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return text;
-}
-
 /// What changes when a file does: its inode too, as a file written anew is another one.
 std::array<std::int64_t, 5> stampOf(const fs::path& file) {
     struct stat found {};
@@ -38,7 +33,7 @@ std::array<std::int64_t, 5> stampOf(const fs::path& file) {
 }
 
 std::optional<LibraryEntry::Kind> kindOf(const fs::path& file) {
-    const std::string extension = lowered(file.extension().string());
+    const std::string extension = lowerCase(file.extension().string());
     if (file.filename().string().starts_with('.')) return std::nullopt;
     if (extension == kPresetExtension) return LibraryEntry::Kind::Preset;
     if (extension == ".cube" || extension == ".3dl") return LibraryEntry::Kind::Lut;

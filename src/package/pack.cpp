@@ -51,4 +51,14 @@ std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& ent
     return writeZip(files);
 }
 
+bool isPack(const std::filesystem::path& file) {
+    try {
+        const auto files = readZip(readFile(file));
+        return std::any_of(files.begin(), files.end(),
+                           [](const ArchiveFile& each) { return each.path == kContentsFile; });
+    } catch (const Error&) {
+        return false;
+    }
+}
+
 } // namespace baryton

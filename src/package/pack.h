@@ -29,4 +29,7 @@ PackContents packContentsFromText(const std::string& text);
 /// inside the presets; LUT files go in as they are. Throws Error naming an entry that can't be read.
 std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& entries);
 
+/// True for a file that holds a pack.
+bool isPack(const std::filesystem::path& file);
+
 } // namespace baryton

@@ -1,4 +1,6 @@
 #include "picture/metadata.h"
+#include "base/file.h"
+#include "base/version.h"
 
 #include <cmath>
 #include <exiv2/exiv2.hpp>
@@ -8,6 +10,9 @@
 namespace baryton {
 
 namespace {
+
+/// Which program processed the picture, beside the camera's own Software.
+constexpr const char* kWriterKey = "Exif.Image.ProcessingSoftware";
 
 /// Exiv2's XMP parser keeps global state; it takes this lock around just that.
 void lockXmp(void* lock, bool wanted) {
@@ -63,6 +68,7 @@ Metadata readMetadata(const std::filesystem::path& file) {
     startOnce();
     Metadata result;
     try {
+        requireReadable(file);
         const auto image = Exiv2::ImageFactory::open(file.string());
         image->readMetadata();
         const Exiv2::ExifData& all = image->exifData();
@@ -85,12 +91,27 @@ Metadata readMetadata(const std::filesystem::path& file) {
         result.exposure = exposureText(all);
     } catch (const Exiv2::AnyError&) {
         return {};
+    } catch (const Error&) {
+        return {};
     }
     return result;
 }
 
+bool isOwnWork(const std::filesystem::path& file) {
+    startOnce();
+    try {
+        requireReadable(file);
+        const auto image = Exiv2::ImageFactory::open(file.string());
+        image->readMetadata();
+        return text(image->exifData(), kWriterKey).starts_with(std::string(kProgram) + " ");
+    } catch (const Exiv2::AnyError&) {
+        return false;
+    } catch (const Error&) {
+        return false;
+    }
+}
+
 void putMetadata(const std::filesystem::path& file, const Metadata& metadata, int width, int height) {
-    if (metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty()) return;
     startOnce();
     try {
         auto image = Exiv2::ImageFactory::open(file.string());
@@ -106,6 +127,7 @@ void putMetadata(const std::filesystem::path& file, const Metadata& metadata, in
             exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(height);
         }
         exif["Exif.Image.Orientation"] = std::uint16_t{1};
+        exif[kWriterKey] = std::string(kProgram) + " " + kVersion; // Software stays what the camera said
         if (!metadata.iptc.empty()) {
             Exiv2::IptcData iptc;
             Exiv2::IptcParser::decode(iptc, reinterpret_cast<const Exiv2::byte*>(metadata.iptc.data()),

@@ -49,6 +49,8 @@ struct PictureSize {
     int width = 0, height = 0;
 };
 PictureSize readPictureSize(const std::filesystem::path& file);
+/// True for a file that begins as a picture that can be read.
+bool isPictureFile(const std::filesystem::path& file);
 
 enum class FileFormat { Jpeg, Png, Tiff };
 struct OutputFormat {

@@ -72,12 +72,11 @@ struct PictureReader::Decoder {
         const vips::VImage header = openImage(file);
         checkSize(header, file);
         const bool isTurned = orientationOf(header) > 1;
-        auto* options = vips::VImage::option()->set("fail_on", VIPS_FAIL_ON_TRUNCATED);
         // A turned picture begins somewhere within the file: the library puts it aside whole.
-        options->set("access", isTurned ? VIPS_ACCESS_RANDOM : VIPS_ACCESS_SEQUENTIAL);
+        auto* options = vips::VImage::option()->set("access", isTurned ? VIPS_ACCESS_RANDOM : VIPS_ACCESS_SEQUENTIAL);
         const bool isShrunk = shrink > 1 && std::string(header.get_string(VIPS_META_LOADER)) == "jpegload";
-        image = isShrunk ? vips::VImage::jpegload(file.c_str(), options->set("shrink", shrink))
-                         : vips::VImage::new_from_file(file.c_str(), options);
+        if (isShrunk) options->set("shrink", shrink);
+        image = openImage(file, options);
         scale = double(std::max(image.width(), image.height())) / std::max(header.width(), header.height());
         if (isTurned) image = image.autorot();
         const VipsInterpretation meaning = image.interpretation();

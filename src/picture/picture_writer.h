@@ -1,4 +1,5 @@
 #pragma once
+#include "base/file.h"
 #include "picture/picture_file.h"
 
 #include <functional>
@@ -19,9 +20,10 @@ using GiveRows = std::function<void(int y, int count, std::uint8_t* out)>;
 
 /// As writePicture, but asks for the picture a band at a time, from the top down, each row once: while one is encoded
 /// the next one is made. It is never in memory as a whole, but for what the format itself collects (a JPEG its
-/// coefficients, until its tables are known).
-void writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
-                        const Metadata& metadata, const OutputFormat& format);
+/// coefficients, until its tables are known). Returns where it lies, as PendingFile::keep does.
+std::filesystem::path writePictureInRows(const std::filesystem::path& file, const FileShape& shape,
+                                         const GiveRows& rows, const Metadata& metadata, const OutputFormat& format,
+                                         const Placing& placing = {});
 
 /// The rows of a band.
 constexpr int kBandRows = 128;

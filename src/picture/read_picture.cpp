@@ -1,12 +1,16 @@
 #include "base/file.h"
+#include "base/letters.h"
 #include "base/words.h"
 #include "picture/metadata.h"
 #include "picture/picture_reader.h"
 #include "picture/read_support.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <cstring>
+#include <fstream>
+#include <memory>
 
 namespace baryton {
 
@@ -17,39 +21,69 @@ namespace {
 constexpr double kMostPixels = 400e6;
 
 std::string lowerExtension(const fs::path& file) {
-    std::string ext = file.extension().string();
-    if (!ext.empty()) ext.erase(0, 1);
-    std::transform(ext.begin(), ext.end(), ext.begin(), [](unsigned char c) { return std::tolower(c); });
-    return ext;
+    const std::string extension = lowerCase(file.extension().string());
+    return extension.empty() ? extension : extension.substr(1);
 }
 
 } // namespace
 
-vips::VImage openImage(const fs::path& file) {
+namespace {
+
+enum class Kind { Jpeg, Png, Tiff, Webp };
+
+/// By the first bytes, whatever the name says.
+std::optional<Kind> kindOf(const fs::path& file) {
+    std::array<char, 12> head{};
+    std::ifstream(file, std::ios::binary).read(head.data(), head.size());
+    const std::string_view start(head.data(), head.size());
+    using namespace std::string_view_literals;
+    if (start.starts_with("\xff\xd8\xff"sv)) return Kind::Jpeg;
+    if (start.starts_with("\x89PNG\r\n\x1a\n"sv)) return Kind::Png;
+    for (const auto mark : {"II*\0"sv, "MM\0*"sv, "II+\0"sv, "MM\0+"sv})
+        if (start.starts_with(mark)) return Kind::Tiff;
+    if (start.starts_with("RIFF"sv) && start.substr(8) == "WEBP"sv) return Kind::Webp;
+    return std::nullopt;
+}
+
+} // namespace
+
+// The loaders are called by their names: asked for a file by name alone, the library takes "a.jpg[shrink=8]" for
+// "a.jpg" and an option.
+vips::VImage openImage(const fs::path& file, vips::VOption* options) {
     initVips();
-    std::error_code failed;
-    const auto size = fs::file_size(file, failed);
-    if (failed) readFile(file, 1); // says why: missing, a folder, no permission
-    if (size == 0)
+    std::unique_ptr<vips::VOption> unused(options);
+    requireReadable(file);
+    std::error_code ignored;
+    if (fs::file_size(file, ignored) == 0)
         throw Error(file.string(), "", words("the file is empty"),
                     words("copy it again from the camera or a backup"));
-    if (std::FILE* probe = std::fopen(file.c_str(), "rb"))
-        std::fclose(probe);
-    else
-        readFile(file);
-
     vips_error_clear();
-    const char* loader = vips_foreign_find_load(file.c_str());
-    const std::string name = loader ? loader : "";
-    for (const char* known : {"VipsForeignLoadJpegFile", "VipsForeignLoadPngFile", "VipsForeignLoadTiffFile",
-                              "VipsForeignLoadWebpFile"}) {
-        if (name != known) continue;
-        return vips::VImage::new_from_file(file.c_str(),
-                                           vips::VImage::option()->set("fail_on", VIPS_FAIL_ON_TRUNCATED));
+    const auto kind = kindOf(file);
+    if (!kind)
+        throw Error(file.string(), "", words("this is not a JPEG, PNG, TIFF or WebP picture"),
+                    words("open it where it was made and save it as one of these"));
+    vips::VOption* given = unused ? unused.release() : vips::VImage::option();
+    given->set("fail_on", VIPS_FAIL_ON_TRUNCATED);
+    switch (*kind) {
+    case Kind::Jpeg:
+        return vips::VImage::jpegload(file.c_str(), given);
+    case Kind::Png:
+        return vips::VImage::pngload(file.c_str(), given);
+    case Kind::Tiff:
+        return vips::VImage::tiffload(file.c_str(), given);
+    case Kind::Webp:
+        break;
     }
-    vips_error_clear();
-    throw Error(file.string(), "", words("this is not a JPEG, PNG, TIFF or WebP picture"),
-                words("open it where it was made and save it as one of these"));
+    return vips::VImage::webpload(file.c_str(), given);
+}
+
+bool isPictureFile(const fs::path& file) {
+    try {
+        readPictureSize(file);
+        return true;
+    } catch (const Error&) {
+        return false;
+    }
 }
 
 void checkSize(const vips::VImage& image, const fs::path& file) {
@@ -73,7 +107,10 @@ std::vector<fs::path> picturesInFolder(const fs::path& folder) {
     std::error_code failed;
     for (fs::directory_iterator it(folder, failed), end; !failed && it != end; it.increment(failed)) {
         std::error_code unknown;
-        if (isReadableName(it->path()) && !it->is_directory(unknown)) files.push_back(it->path());
+        // One that can't be looked at (a link that leads nowhere) stays, and says why when it is read.
+        const auto status = it->status(unknown);
+        if (isReadableName(it->path()) && (!fs::exists(status) || fs::is_regular_file(status)))
+            files.push_back(it->path());
     }
     if (failed)
         throw Error(folder.string(), "", inWords("cannot read the folder: {}", failed.message()),

@@ -8,8 +8,9 @@
 
 namespace baryton {
 
-/// Checks what can be told before decoding, and opens the file with one of our four loaders only.
-vips::VImage openImage(const std::filesystem::path& file);
+/// Checks what can be told before decoding, and opens the file with one of our four loaders only, chosen by what it
+/// holds. Takes the options.
+vips::VImage openImage(const std::filesystem::path& file, vips::VOption* options = nullptr);
 /// Throws Error for more than 400 megapixels.
 void checkSize(const vips::VImage& image, const std::filesystem::path& file);
 

@@ -126,8 +126,9 @@ void encode(vips::VImage image, const std::filesystem::path& file, const OutputF
 
 } // namespace
 
-void writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
-                        const Metadata& metadata, const OutputFormat& format) {
+std::filesystem::path writePictureInRows(const std::filesystem::path& file, const FileShape& shape,
+                                         const GiveRows& rows, const Metadata& metadata, const OutputFormat& format,
+                                         const Placing& placing) {
     initVips();
     PendingFile pending(file);
     RowSource source{shape, rows, {}, {}, 0, 0, nullptr};
@@ -142,7 +143,7 @@ void writePictureInRows(const std::filesystem::path& file, const FileShape& shap
                     words("choose another format or a smaller size"));
     }
     putMetadata(pending.path(), metadata, shape.width, shape.height);
-    pending.keep();
+    return pending.keep(placing);
 }
 
 void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,

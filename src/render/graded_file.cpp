@@ -122,15 +122,15 @@ private:
 
 } // namespace
 
-void writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
-                 const OutputFormat& format, int threads, const Task* task) {
+std::filesystem::path writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
+                                  const OutputFormat& format, int threads, const Task* task, const Placing& placing) {
     const FrameMap frame = source.frameFor(program, task);
     const int margin = program.needs(frame.scale).margin;
     const bool alpha = source.hasAlpha();
     const FileShape shape{source.width(), source.height(), alpha ? 4 : 3,
                           format.format == FileFormat::Jpeg ? 8 : format.bits};
     Window window(source, threads);
-    writePictureInRows(
+    return writePictureInRows(
         file, shape,
         [&](int y, int count, std::uint8_t* out) {
             if (task) task->throwIfCancelled();
@@ -151,7 +151,7 @@ void writeGraded(const std::filesystem::path& file, FileSource& source, const Pr
                 },
                 threads, task);
         },
-        source.metadata(), format);
+        source.metadata(), format, placing);
 }
 
 } // namespace baryton

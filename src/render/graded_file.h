@@ -1,4 +1,5 @@
 #pragma once
+#include "base/file.h"
 #include "picture/picture_reader.h"
 #include "render/base_level.h"
 #include "render/program.h"
@@ -57,8 +58,9 @@ private:
 
 /// Grades a source band by band into a file, from up to `threads` threads (0: all cores), while the band before is
 /// being encoded. Alpha is kept, in a JPEG laid over black. Throws Error, or Cancelled, and leaves nothing half
-/// written.
-void writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
-                 const OutputFormat& format, int threads, const Task* task);
+/// written. Returns where it lies, as PendingFile::keep does.
+std::filesystem::path writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
+                                  const OutputFormat& format, int threads, const Task* task,
+                                  const Placing& placing = {});
 
 } // namespace baryton

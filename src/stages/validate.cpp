@@ -57,6 +57,9 @@ void validateValue(const ParameterType& type, const Value& value, const std::str
         errors.emplace_back("", at,
                             fmt::format("{} is {}, outside {}…{}", type.name, *number, type.minimum, type.maximum),
                             "write a number within the range");
+    if (const auto* lut = std::get_if<LutContent>(&value); lut && !lut->table && !lut->name.empty())
+        errors.emplace_back("", at, "the LUT " + lut->name + " is named, but its content is not there",
+                            "choose the LUT again and save");
     if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
         errors.emplace_back(
             "", at, type.name + ": the points must rise in x by at least 1/1024, lie within −4…4 and be at least two",

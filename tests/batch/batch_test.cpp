@@ -11,6 +11,8 @@
 
 #include <algorithm>
 #include <nlohmann/json.hpp>
+#include <set>
+#include <thread>
 #include <vips/vips8>
 
 namespace baryton::test {
@@ -53,6 +55,7 @@ TEST(Names, FillTheTemplateAndStayInTheFolder) {
          {"{stem", "{wonder}.{ext}", "", "../{stem}.{ext}", "/tmp/{stem}.{ext}", "a/../../{stem}.{ext}"})
         errorOf([&] { fileNameFromTemplate(wrong, parts); });
     EXPECT_EQ(slug("Lantern blue"), "lantern-blue");
+    EXPECT_EQ(fileNameFromTemplate("{look}.{ext}", {"a", "!!!", "jpg", 1}), "look.jpg") << "no hidden file";
     EXPECT_FALSE(slug("../..").find('/') != std::string::npos);
 }
 
@@ -112,9 +115,80 @@ TEST(Batch, ExistingFilesAreNumberedSkippedOrReplaced) {
     plan.ifExists = IfExists::Skip;
     EXPECT_EQ(runBatch(plan)[0].state, JobState::Skipped);
     plan.ifExists = IfExists::Replace;
-    writeFileAtomically(first.file, "old");
+    // Another result of this program lies there.
+    writePicture(first.file, Program::compile({}).quantised(paintedPicture(20, 20), 16, false), {}, plan.format);
     EXPECT_EQ(runBatch(plan)[0].file, first.file);
     EXPECT_EQ(readFile(first.file), bytes) << "the same input gives the same file";
+}
+
+TEST(Batch, OnlyWhatThisProgramWroteIsReplaced) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 1);
+    plan.folder = folder.path();
+    plan.name = "{stem}.{ext}";
+    plan.format = {FileFormat::Jpeg, 8, 90};
+    plan.ifExists = IfExists::Replace;
+    // An original that is no picture of this run, under the name of a result.
+    const auto original = folder / "p0.jpg";
+    fs::copy_file(demo() / "pictures/lake-fog.jpg", original);
+    const std::string before = readFile(original);
+    const BatchJob first = runBatch(plan)[0];
+    EXPECT_EQ(readFile(original), before);
+    EXPECT_EQ(first.file, folder / "p0-2.jpg");
+    EXPECT_NE(first.warning.find("p0.jpg"), std::string::npos) << "and it is said";
+    fs::remove(original);
+    EXPECT_EQ(runBatch(plan)[0].file, original);
+    const BatchJob again = runBatch(plan)[0];
+    EXPECT_EQ(again.file, original) << "its own result it replaces";
+    EXPECT_TRUE(again.warning.empty()) << again.warning;
+}
+
+TEST(Batch, TheSameSetGivesTheSameNamesWhateverLiesThere) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 1);
+    // Three pictures of one stem.
+    for (const char* name : {"p0.tif", "p0.webp.png"}) fs::copy_file(plan.pictures[0], folder / name);
+    fs::rename(folder / "p0.webp.png", folder / "p0.jpeg");
+    plan.pictures.push_back(folder / "p0.tif");
+    plan.pictures.push_back(folder / "p0.jpeg");
+    const auto files = [](const std::vector<BatchJob>& jobs) {
+        std::vector<fs::path> all;
+        for (const BatchJob& job : jobs) all.push_back(job.file);
+        return all;
+    };
+    const auto planned = files(jobsOf(plan));
+    const fs::path out = plan.folder;
+    EXPECT_EQ(planned,
+              (std::vector{out / "p0-limelight.png", out / "p0-limelight-2.png", out / "p0-limelight-3.png"}));
+    EXPECT_EQ(files(runBatch(plan)), planned);
+    // One is gone: just that one is made again.
+    fs::remove(planned[1]);
+    plan.ifExists = IfExists::Skip;
+    const auto skipped = runBatch(plan);
+    EXPECT_EQ(skipped[0].state, JobState::Skipped);
+    EXPECT_EQ(skipped[1].state, JobState::Done);
+    EXPECT_EQ(skipped[1].file, planned[1]);
+    EXPECT_EQ(skipped[2].state, JobState::Skipped);
+    plan.ifExists = IfExists::Replace;
+    for (int i = 0; i < 3; ++i) EXPECT_EQ(files(runBatch(plan)), planned);
+    EXPECT_EQ(std::distance(fs::directory_iterator(out), fs::directory_iterator()), 3);
+}
+
+TEST(Batch, TwoRunsAtOnceNeverTakeOneName) {
+    const TempFolder folder;
+    const BatchPlan plan = planFor(folder, 6);
+    std::vector<std::vector<BatchJob>> results(3);
+    std::vector<std::thread> runs;
+    for (auto& result : results) runs.emplace_back([&] { result = runBatch(plan); });
+    for (auto& run : runs) run.join();
+    std::set<fs::path> files;
+    for (const auto& result : results)
+        for (const BatchJob& job : result) {
+            EXPECT_EQ(job.state, JobState::Done);
+            files.insert(job.file);
+        }
+    EXPECT_EQ(files.size(), 18u);
+    EXPECT_EQ(std::distance(fs::directory_iterator(plan.folder), fs::directory_iterator()), 18);
 }
 
 TEST(Batch, OriginalsAreNeverWrittenTo) {
@@ -294,11 +368,17 @@ TEST(Batch, TheSameBytesWithAnyNumberOfWorkers) {
     }
 }
 
-TEST(Batch, AnUnreadableGradeIsToldAndThePictureGoesWithout) {
+TEST(Batch, AnUnreadableGradeIsAFailureOfItsPictureUnlessAskedOtherwise) {
     const TempFolder folder;
-    const BatchPlan plan = planFor(folder, 1);
+    BatchPlan plan = planFor(folder, 2);
     folder.file("p0.png.bgrade", "{ broken");
-    const auto jobs = runBatch(plan);
+    auto jobs = runBatch(plan);
+    EXPECT_EQ(jobs[0].state, JobState::Failed);
+    EXPECT_NE(jobs[0].errorPlace.find("p0.png.bgrade"), std::string::npos);
+    EXPECT_FALSE(fs::exists(jobs[0].file));
+    EXPECT_EQ(jobs[1].state, JobState::Done) << "the others go on";
+    plan.goesWithoutUnreadableGrades = true;
+    jobs = runBatch(plan);
     EXPECT_EQ(jobs[0].state, JobState::Done);
     EXPECT_NE(jobs[0].warning.find("p0.png.bgrade"), std::string::npos);
 }

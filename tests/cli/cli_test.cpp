@@ -3,11 +3,13 @@
 #include "grade/json.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
+#include "stages/stage_type.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
 
 #include <array>
 #include <gtest/gtest.h>
+#include <sys/stat.h>
 #include <sys/wait.h>
 
 namespace baryton::test {
@@ -315,6 +317,167 @@ TEST(Cli, StrengthAndModeAreFelt) {
     EXPECT_LT(largestDifference(replace, full), 1e-4);
     EXPECT_EQ(
         run("apply --preset " + quoted(limelight()) + " --strength 300 --out x " + quoted(picture), folder).code, 2);
+}
+
+TEST(Cli, NoOutputIsAnInputOrSomethingElse) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    const auto preset = folder / "p1.bpreset";
+    fs::copy_file(limelight(), preset);
+    const std::string photo = readFile(picture), words = readFile(preset);
+    const auto refused = [&](const std::string& command) {
+        const Result r = run(command, folder);
+        EXPECT_EQ(r.code, 2) << command << '\n' << r.err;
+        EXPECT_FALSE(r.err.empty());
+        EXPECT_FALSE(fs::exists(folder / "out")) << "before anything is written";
+    };
+    const std::string apply = "apply --preset " + quoted(preset) + " --out " + quoted(folder / "out");
+    refused(apply + " --report " + quoted(picture)); // and no picture: its name went to the report
+    refused(apply + " --report " + quoted(picture) + " " + quoted(picture));
+    refused(apply + " --report " + quoted(preset) + " " + quoted(picture));
+    refused(apply + " --report /dev/null " + quoted(picture));
+    refused(apply + " --report " + quoted(folder.file("other.json", "{\"format\":\"another\"}")) + " " +
+            quoted(picture));
+    refused("lut bake --preset " + quoted(preset) + " -o " + quoted(picture));
+    refused("lut bake --preset " + quoted(preset) + " -o " + quoted(preset));
+    refused("preset pack --out " + quoted(preset) + " " + quoted(limelight()));
+    EXPECT_EQ(readFile(picture), photo);
+    EXPECT_EQ(readFile(preset), words);
+    // Its own results it writes over.
+    const std::string again = apply + " --report " + quoted(folder / "report.json") + " " + quoted(picture);
+    for (int i = 0; i < 2; ++i) EXPECT_EQ(run(again, folder).code, 0);
+    for (int i = 0; i < 2; ++i)
+        EXPECT_EQ(
+            run("lut bake --size 5 --preset " + quoted(preset) + " -o " + quoted(folder / "x.cube"), folder).code, 0);
+}
+
+TEST(Cli, NamesAreNames) {
+    const TempFolder folder;
+    fs::create_directory(folder / "[2024]");
+    fs::create_directory(folder / "2024");
+    fs::copy_file(smallPicture(folder, "whole.png"), folder / "[2024]" / "right.png");
+    fs::copy_file(folder / "whole.png", folder / "2024" / "wrong.png");
+    // With what would be the picture library's options; without them there is another picture.
+    fs::copy_file(demo() / "pictures/lake-fog.jpg", folder / "x.jpg[shrink=8]");
+    fs::copy_file(demo() / "pictures/meadow-cart.jpg", folder / "x.jpg");
+    const std::string out = " --format png --name '{stem}.{ext}' --out " + quoted(folder / "out");
+    Result r = run("apply" + out + " '[2024]'", folder);
+    EXPECT_NE(r.code, 0) << "there is none here";
+    const std::string here = "cd " + quoted(folder.path()) + " && " + BARYTON_CLI;
+    ASSERT_EQ(std::system((here + " apply" + out + " '[2024]' > said").c_str()), 0);
+    EXPECT_TRUE(fs::exists(folder / "out/right.png"));
+    EXPECT_FALSE(fs::exists(folder / "out/wrong.png"));
+    r = run("apply" + out + " " + quoted(folder / "x.jpg[shrink=8]"), folder);
+    ASSERT_EQ(r.code, 0) << r.err;
+    const auto same = [](const PictureSize& a, const PictureSize& b) {
+        return a.width == b.width && a.height == b.height;
+    };
+    EXPECT_TRUE(same(readPictureSize(folder / "out/x.png"), readPictureSize(demo() / "pictures/lake-fog.jpg")));
+}
+
+TEST(Cli, APipeIsRefusedAtOnce) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    for (const char* pipe : {"x.jpg", "a.png.bgrade", "p.bpreset"})
+        ASSERT_EQ(::mkfifo((folder / pipe).c_str(), 0600), 0);
+    const std::string out = " --out " + quoted(folder / "out") + " ", timed = "timeout 20 ";
+    const auto code = [&](const std::string& command) {
+        return WEXITSTATUS(
+            std::system((timed + BARYTON_CLI + " " + command + " >/dev/null 2>" + quoted(folder / "said")).c_str()));
+    };
+    EXPECT_EQ(code("apply" + out + quoted(folder / "x.jpg")), 1);
+    EXPECT_NE(readFile(folder / "said").find("no ordinary file"), std::string::npos);
+    EXPECT_EQ(code("apply --preset " + quoted(folder / "p.bpreset") + out + quoted(picture)), 2);
+    EXPECT_LE(code("apply" + out + quoted(picture)), 1) << "its grade is one";
+    EXPECT_NE(readFile(folder / "said").find("no ordinary file"), std::string::npos);
+    EXPECT_LE(code("apply --prep none --preset " + quoted(limelight()) + out + quoted(folder.path())), 1)
+        << "a folder that holds one";
+    EXPECT_EQ(code("lut info " + quoted(folder / "x.jpg")), 1);
+}
+
+TEST(Cli, ASignalEndsARunAndWhatIsDoneIsTold) {
+    for (const char* signal : {"INT", "TERM"}) {
+        const TempFolder folder;
+        std::string pictures;
+        for (int i = 0; i < 60; ++i) {
+            const auto file = folder / ("p" + std::to_string(100 + i) + ".jpg");
+            fs::copy_file(demo() / "pictures/lake-fog.jpg", file);
+            pictures += " " + quoted(file);
+        }
+        const std::string program = std::string(BARYTON_CLI) + " apply --jobs 1 --out " + quoted(folder / "out") +
+                                    " --report " + quoted(folder / "report.json") + pictures + " >" +
+                                    quoted(folder / "done") + " &\n";
+        const auto script =
+            folder.file("script", program + "program=$!\nwhile [ ! -s " + quoted(folder / "done") +
+                                      " ]; do sleep 0.02; done\nkill -" + signal + " $program\nwait $program\n");
+        EXPECT_EQ(WEXITSTATUS(std::system(("bash " + quoted(script)).c_str())), 1) << signal;
+        const auto report = Json::parse(readFile(folder / "report.json"));
+        const auto done = report["counts"].value("done", 0);
+        EXPECT_GT(done, 0);
+        EXPECT_LT(done, 60);
+        EXPECT_EQ(done, std::distance(fs::directory_iterator(folder / "out"), fs::directory_iterator()))
+            << "nothing half made is left";
+    }
+}
+
+TEST(Cli, NumbersAndNamesAreTakenAsWritten) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    const std::string apply = "apply --preset " + quoted(limelight()) + " --out " + quoted(folder / "out") + " ";
+    for (const char* wrong : {"--strength nan", "--strength inf", "--quality 010", "--quality 0x10", "--jobs 1e1",
+                              "--name '{stem}.png'", "--format png --name '{stem}.JPG'"}) {
+        const Result r = run(apply + wrong + " " + quoted(picture), folder);
+        EXPECT_EQ(r.code, 2) << wrong;
+        EXPECT_FALSE(fs::exists(folder / "out")) << wrong;
+    }
+    const Result r = run(apply + "--strength 12.5 --quality 8 --name '{stem}.jpeg' " + quoted(picture), folder);
+    EXPECT_EQ(r.code, 0) << r.err;
+    EXPECT_TRUE(fs::exists(folder / "out/a.jpeg"));
+}
+
+TEST(Cli, LutFilesAreWhatTheirNamesSayAndCanBeReadAgain) {
+    const TempFolder folder;
+    const std::string bake = "lut bake --preset " + quoted(limelight()) + " -o ";
+    EXPECT_EQ(run(bake + quoted(folder / "x.3DL") + " --size 17", folder).code, 0);
+    EXPECT_NE(run("lut info " + quoted(folder / "x.3DL"), folder).out.find("\"3dl\""), std::string::npos);
+    for (const char* size : {"2", "3"}) {
+        EXPECT_NE(run(bake + quoted(folder / "small.3dl") + " --size " + size, folder).code, 0);
+        EXPECT_FALSE(fs::exists(folder / "small.3dl"));
+    }
+    EXPECT_EQ(run(bake + quoted(folder / "small.3dl") + " --size 4", folder).code, 0);
+    EXPECT_EQ(run("lut info " + quoted(folder / "small.3dl"), folder).code, 0);
+    EXPECT_EQ(run(bake + quoted(folder / "x.txt"), folder).code, 2) << "which format?";
+}
+
+TEST(Cli, OrderCountsWhenPresetsAreCompared) {
+    const TempFolder folder;
+    Preset preset;
+    preset.name = "Lamps";
+    preset.carried.look.emplace_back();
+    preset.carried.look[0].id = "layer-1";
+    auto& stages = preset.carried.look[0].stages;
+    for (const char* type : {"exposure", "saturation"}) stages.push_back(makeStage(preset.carried, type));
+    stages[0].parameters["stops"] = 1.0, stages[1].parameters["overall"] = 0.5;
+    writePresetFile(folder / "a.bpreset", preset);
+    std::swap(stages[0], stages[1]);
+    writePresetFile(folder / "b.bpreset", preset);
+    const std::string diff = "preset diff " + quoted(folder / "a.bpreset") + " ";
+    EXPECT_EQ(run(diff + quoted(folder / "a.bpreset"), folder).code, 0);
+    Result r = run(diff + quoted(folder / "b.bpreset"), folder);
+    EXPECT_EQ(r.code, 1);
+    EXPECT_NE(r.out.find("order"), std::string::npos) << r.out;
+    std::swap(stages[0], stages[1]);
+    preset.carried.look[0].blend = "screen";
+    writePresetFile(folder / "c.bpreset", preset);
+    EXPECT_EQ(run(diff + quoted(folder / "c.bpreset"), folder).code, 1) << "so does how a layer is laid over";
+    preset.carried.look[0].blend.reset();
+    stages[0].strength = 0.5;
+    writePresetFile(folder / "d.bpreset", preset);
+    EXPECT_EQ(run(diff + quoted(folder / "d.bpreset"), folder).code, 1) << "and a stage's strength";
+    stages[0].strength.reset();
+    stages[1].enabled = false;
+    writePresetFile(folder / "e.bpreset", preset);
+    EXPECT_EQ(run(diff + quoted(folder / "e.bpreset"), folder).code, 1) << "and whether it is on";
 }
 
 } // namespace baryton::test

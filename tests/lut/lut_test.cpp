@@ -151,7 +151,7 @@ TEST(Cube, RefusesWithTheLine) {
         {cube("LUT_1D_SIZE 99999999999999999999\n", 1), "line 1"},
         {cube("", 8), "line 1"},
         {"LUT_3D_SIZE 2\nDOMAIN_MIN 1 1 1\nDOMAIN_MAX 1 1 1\n" + cube("", 8), ""},
-        {"LUT_3D_SIZE 2\nWONDER 1\n" + cube("", 8), "line 2"},
+        {"LUT_3D_SIZE 2\n<b> 1\n" + cube("", 8), "line 2"},
         {"", ""},
     };
     for (const auto& w : wrong) {
@@ -406,6 +406,25 @@ TEST(LutStage, ReadsAndWritesTheSpacesItSays) {
     stop.look[0].stages[0].parameters["reads"] = std::string("linear");
     stop.look[0].stages[0].parameters["writes"] = std::string("linear");
     EXPECT_NEAR(Program::compile(stop)({0.5F, 0.5F, 0.5F})[0], linearToSrgb(srgbToLinear(0.5) / 2), 2e-5);
+}
+
+TEST(Cube, UnusualFilesAreRead) {
+    const std::string rows = "0 0 0\n1 0 0 # a remark\n0 1 0\n1 1 0\n0 0 1\n1 0 1\n0 1 1\n1 1 1\n";
+    const ParsedLut plain = parseCube("TITLE \"Plain\"\nLUT_3D_SIZE 2\nDOMAIN_MAX 1 1 1\n" + rows);
+    const ParsedLut unusual = parseCube("title \"Plain\" # said here\n\n  # a remark\nlut_3d_size 2 # per side\n"
+                                        "LUT_IN_VIDEO_RANGE\nMade_By somebody with words\nDomain_Max 1 1 1\n" +
+                                        rows);
+    EXPECT_EQ(unusual.table.grid, plain.table.grid);
+    EXPECT_EQ(unusual.table.title, "Plain");
+    EXPECT_TRUE(plain.remarks.empty());
+    ASSERT_EQ(unusual.remarks.size(), 2u) << "what is passed over is told";
+    EXPECT_NE(unusual.remarks[0].find("line 5"), std::string::npos) << unusual.remarks[0];
+    EXPECT_NE(unusual.remarks[1].find("MADE_BY"), std::string::npos);
+    // A title may hold what looks like a remark.
+    EXPECT_EQ(parseCube("TITLE \"No 7\"\nLUT_3D_SIZE 2\n" + rows).table.title, "No 7");
+    const Error twice = errorOf([&] { parseCube("LUT_3D_SIZE 2\nLUT_3D_SIZE 2\n" + rows); });
+    EXPECT_EQ(twice.place(), "line 2");
+    errorOf([&] { parseCube("<html>\nLUT_3D_SIZE 2\n" + rows); });
 }
 
 } // namespace baryton::test

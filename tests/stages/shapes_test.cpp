@@ -323,4 +323,16 @@ TEST(Layers, AnEmptyOneLaidOverByMultiplyStillCounts) {
     EXPECT_TRUE(Program::compile(grade).isEmpty());
 }
 
+TEST(Validate, ALutThatIsNamedAndNotThereIsAProblem) {
+    Grade grade = startingGrade();
+    grade.look[0].stages.push_back(makeStage(grade, "lut"));
+    EXPECT_TRUE(validate(grade).empty()) << "an empty place for one is none";
+    LutContent missing;
+    missing.name = "harbour.cube";
+    grade.look[0].stages.back().parameters["file"] = missing;
+    const auto problems = validate(grade);
+    ASSERT_EQ(problems.size(), 1u);
+    EXPECT_NE(problems[0].problem().find("harbour.cube"), std::string::npos);
+}
+
 } // namespace baryton::test

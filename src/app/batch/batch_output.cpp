@@ -91,6 +91,9 @@ QWidget* BatchPage::makeOutput() {
     example_->setWordWrap(true);
     layout->addWidget(example_);
     exists_ = new Segments({tr("Number it"), tr("Skip"), tr("Replace")});
+    exists_->setToolTip(
+        tr("Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: "
+           "what Baryton itself wrote is written over, never anything else"));
     addRow(tr("If it exists"), exists_);
 
     connect(prep_, &Segments::chosen, this, [this](int i) {

@@ -1,6 +1,7 @@
 #include "app/grade/write_picture.h"
 #include "app/behind.h"
 #include "base/error.h"
+#include "base/words.h"
 #include "render/graded_file.h"
 
 #include <QPointer>
@@ -18,12 +19,10 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     if (png || (shown.isEmpty() && filter.contains(QStringLiteral("*.png")))) format = {FileFormat::Png, 16, 95};
     if (shown.isEmpty()) file += "." + fileExtension(format.format);
     const fs::path source = state.pictures().at(state.key()).file;
-    std::error_code ignored;
-    if (fs::equivalent(source, file, ignored)) {
-        state.tell(AppState::tr("%1: the original is never written over; choose another name")
-                       .arg(QString::fromStdString(file.string())),
-                   true);
-        return;
+    try {
+        requireOutput(file, state.filesInUse(), isPictureFile, words("a picture"));
+    } catch (const Error& e) {
+        return state.tell(QString::fromStdString(e.what()), true);
     }
     const Grade grade = state.keyGrade();
     QPointer<AppState> alive = &state;

@@ -2,6 +2,7 @@
 #include "app/behind.h"
 #include "app/widgets/labels.h"
 #include "base/file.h"
+#include "base/words.h"
 
 #include <QFileDialog>
 #include <QGridLayout>
@@ -194,10 +195,11 @@ void LutPanel::write() {
     wanted.format = format();
     wanted.size = size();
     wanted.title = title_.toStdString();
-    runBehind(pool_, [this, wanted, grade = grade_, pictures = pictures_] {
+    runBehind(pool_, [this, wanted, grade = grade_, pictures = pictures_, inUse = state_.filesInUse()] {
         LutExportReport report;
         QString failure;
         try {
+            requireOutput(wanted.file, inUse, isLutFile, words("a LUT"));
             report = exportLut(grade, wanted, pictures);
         } catch (const std::exception& e) {
             failure = QString::fromStdString(e.what());

@@ -5,6 +5,7 @@
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "edits/preset_words.h"
 
 #include <QBuffer>
@@ -327,6 +328,7 @@ void ExportPackSheet::write() {
     if (!file.endsWith(QStringLiteral(".bpack"))) file += QStringLiteral(".bpack");
     try {
         const auto entries = ticked();
+        requireOutput(file.toStdString(), state_.filesInUse(), isPack, words("a pack"));
         writeFileAtomically(file.toStdString(), packBytes(info, entries));
         state_.tell(tr("Pack written: %1, %2")
                         .arg(file, counted(static_cast<qsizetype>(entries.size()), tr("item"), tr("items"))));
