@@ -166,4 +166,36 @@ TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
     EXPECT_TRUE(plus("Add to the Finish")->isEnabled());
 }
 
+TEST(Chain, OnlyTheCardOfWhatMovesIsPainted) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    // More than stand there at full width: the cards are narrower.
+    for (const char* type : {"scale from dark", "Split tone", "Hue bands", "Levels", "Primaries"})
+        d.addStage(tr8(type));
+    ChainView* chain = d.window().gradePage()->chain();
+    d.chooseStage("curves");
+    d.settle();
+    ASSERT_LT(chain->card("curves-1")->width(), StageCard::kSize.width());
+    struct Painted : QObject {
+        std::map<QObject*, int> times;
+        bool eventFilter(QObject* watched, QEvent* event) override {
+            times[watched] += event->type() == QEvent::Paint;
+            return false;
+        }
+    } painted;
+    for (const char* id : {"curves-1", "wheels-1", "vignette-1"}) chain->card(id)->installEventFilter(&painted);
+    auto* curves = qobject_cast<CurvesEditor*>(d.window().gradePage()->editorPanel()->editor());
+    CurveView* view = curves->view();
+    QTest::mousePress(view, Qt::LeftButton, {}, view->toWidget({0.25, 0.25}).toPoint());
+    painted.times.clear();
+    for (int i = 1; i <= 12; ++i) {
+        QTest::mouseMove(view, (view->toWidget({0.25, 0.25}) - QPointF(0, i)).toPoint());
+        QTest::qWait(30);
+    }
+    EXPECT_GE(painted.times[chain->card("curves-1")], 6);
+    EXPECT_EQ(painted.times[chain->card("wheels-1")], 0);
+    EXPECT_EQ(painted.times[chain->card("vignette-1")], 0);
+    QTest::mouseRelease(view, Qt::LeftButton, {}, (view->toWidget({0.25, 0.25}) - QPointF(0, 12)).toPoint());
+}
+
 } // namespace baryton::test

@@ -21,6 +21,12 @@ namespace {
 constexpr int kCardTop = StageCard::kTop, kStringY = StageCard::kStringY;
 constexpr int kGap = 8, kSource = 54;
 constexpr int kLeastCard = 76; ///< px that a card may shrink to: its name on two lines
+
+/// Where the picture stands, at the string's left end.
+QRect sourceBox() {
+    return {8, kStringY - kSource / 2, kSource, kSource};
+}
+
 } // namespace
 
 ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_(state) {
@@ -44,7 +50,7 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
         if (StageCard* chosen = card(state_.chosenStage())) Q_EMIT cardShown(chosen);
     });
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
-        if (index == state_.key()) update();
+        if (index == state_.key()) update(sourceBox().adjusted(-1, -1, 1, 1));
     });
     rebuild();
 }
@@ -92,11 +98,11 @@ void ChainView::rebuild() {
         }
     }
     // As wide as they may be, and narrower where that brings Finish into sight.
-    const int before = contentWidth_, room = parentWidget() ? parentWidget()->width() : 0;
-    std::vector<Bracket> brackets;
+    const int room = parentWidget() ? parentWidget()->width() : 0;
+    Layout layout;
     for (int width = StageCard::kSize.width(); width >= kLeastCard; width -= 8) {
-        brackets = layOut(width);
-        if (contentWidth_ <= room) break;
+        layout = layOut(width);
+        if (layout.width <= room) break;
     }
     for (StageCard* each : cards_) each->refresh();
     const auto refreshAdd = [&](Part part, const QString& adds, const QString& isFull) {
@@ -108,40 +114,45 @@ void ChainView::rebuild() {
     refreshAdd(Part::Finish, tr("Adds a stage to the Finish, over the whole frame"),
                tr("The Finish has all its stages"));
     const Counts counts = countStages(grade);
-    const bool same = !isOther && contentWidth_ == before && brackets == brackets_ && counts == counts_;
-    brackets_ = std::move(brackets);
+    // While a control moves only its card is painted.
+    if (!isOther && layout == layout_ && counts == counts_) return;
     counts_ = counts;
-    if (same) return; // while a control moves only its card is painted
-    setMinimumWidth(contentWidth_);
+    place(layout);
+}
+
+void ChainView::place(const Layout& layout) {
+    layout_ = layout;
+    for (std::size_t i = 0; i < cards_.size(); ++i) cards_[i]->setGeometry(layout.cards[i]);
+    for (const auto& [part, x] : layout.adds) addButtons_.at(part)->move(x, kCardTop);
+    setMinimumWidth(layout.width);
     updateGeometry();
     update();
 }
 
-std::vector<ChainView::Bracket> ChainView::layOut(int cardWidth) {
+ChainView::Layout ChainView::layOut(int cardWidth) const {
     const Grade& grade = state_.shownGrade();
-    std::vector<Bracket> brackets;
+    Layout layout;
     int x = 8 + kSource + kGap;
-    std::size_t next = 0;
-    const auto place = [&](std::size_t count) {
+    const auto addCards = [&](std::size_t count) {
         for (std::size_t i = 0; i < count; ++i) {
-            cards_[next++]->setGeometry(x, kCardTop, cardWidth, StageCard::kSize.height());
+            layout.cards.emplace_back(x, kCardTop, cardWidth, StageCard::kSize.height());
             x += cardWidth + kGap;
         }
     };
-    const auto placeAdd = [&](Part part) {
-        addButtons_.at(part)->move(x, kCardTop);
+    const auto addPlus = [&](Part part) {
+        layout.adds[part] = x;
         x += addButtons_.at(part)->width() + kGap;
     };
-    place(grade.prep.size());
-    placeAdd(Part::Prep);
-    prepEnd_ = x;
+    addCards(grade.prep.size());
+    addPlus(Part::Prep);
+    layout.prepEnd = x;
     x += 2 * kGap;
-    lookStart_ = x;
+    layout.lookStart = x;
     for (std::size_t l = 0; l < grade.look.size(); ++l) {
         const Layer& layer = grade.look[l];
         const int start = x;
         x += kGap;
-        place(layer.stages.size());
+        addCards(layer.stages.size());
         QString title =
             tr("%1 · %2 %").arg(QString::fromStdString(layer.name)).arg(std::lround(layer.strengthOrFull() * 100));
         if (layer.blend)
@@ -150,17 +161,17 @@ std::vector<ChainView::Bracket> ChainView::layOut(int cardWidth) {
         if (!layer.isEnabled()) title += tr(" · off");
         const int least = fontMetrics().horizontalAdvance(title) + 28;
         x = std::max(x, start + least);
-        brackets.push_back(
+        layout.brackets.push_back(
             {QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l, layer.isEnabled(), title});
         x += kGap;
     }
-    placeAdd(Part::Look);
+    addPlus(Part::Look);
     x += 2 * kGap;
-    finishStart_ = x;
-    place(grade.finish.size());
-    placeAdd(Part::Finish);
-    contentWidth_ = x + kGap;
-    return brackets;
+    layout.finishStart = x;
+    addCards(grade.finish.size());
+    addPlus(Part::Finish);
+    layout.width = x + kGap;
+    return layout;
 }
 
 bool ChainView::event(QEvent* event) {
@@ -192,7 +203,7 @@ void ChainView::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.accent, 1.2));
     p.drawLine(QPointF(8 + kSource, kStringY), QPointF(width(), kStringY));
     // The source at the string's left end.
-    const QRectF source(8, kStringY - kSource / 2.0, kSource, kSource);
+    const QRectF source = sourceBox();
     p.setPen(Qt::NoPen);
     p.setBrush(c.well);
     p.drawRect(source);
@@ -216,11 +227,13 @@ void ChainView::paintEvent(QPaintEvent*) {
         p.drawText(x, 15, mark);
     };
     head(8, tr("Prep"), tr("this picture only"), {});
-    head(lookStart_, tr("Look"), tr("shared"), tr("%1 of %2 stages bake").arg(counts_.baking).arg(counts_.look));
-    head(finishStart_, tr("Finish"), tr("whole frame"), {});
+    head(layout_.lookStart, tr("Look"), tr("shared"),
+         tr("%1 of %2 stages bake").arg(counts_.baking).arg(counts_.look));
+    head(layout_.finishStart, tr("Finish"), tr("whole frame"), {});
     p.setPen(QPen(c.edge, 1));
-    for (const int x : {prepEnd_ + kGap / 2, finishStart_ - 12}) p.drawLine(QPointF(x, 22), QPointF(x, height() - 8));
-    for (const Bracket& bracket : brackets_) {
+    for (const int x : {layout_.prepEnd + kGap / 2, layout_.finishStart - 12})
+        p.drawLine(QPointF(x, 22), QPointF(x, height() - 8));
+    for (const Bracket& bracket : layout_.brackets) {
         const Layer& layer = grade.look[bracket.layer];
         const bool isChosen = state_.chosenStage() == layer.id;
         p.setPen(QPen(isChosen ? c.accent : c.scroll, 1));
@@ -239,7 +252,7 @@ void ChainView::paintEvent(QPaintEvent*) {
 }
 
 void ChainView::mousePressEvent(QMouseEvent* event) {
-    for (const Bracket& bracket : brackets_)
+    for (const Bracket& bracket : layout_.brackets)
         if (bracket.box.adjusted(0, -8, 0, 0).contains(event->position().toPoint()))
             state_.chooseStage(state_.shownGrade().look[bracket.layer].id);
 }
@@ -247,7 +260,7 @@ void ChainView::mousePressEvent(QMouseEvent* event) {
 void ChainView::contextMenuEvent(QContextMenuEvent* event) {
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
-    for (const Bracket& bracket : brackets_) {
+    for (const Bracket& bracket : layout_.brackets) {
         if (!bracket.box.adjusted(0, -8, 0, 0).contains(event->pos())) continue;
         const std::string id = state_.keyGrade().look[bracket.layer].id;
         state_.chooseStage(id);
@@ -264,7 +277,7 @@ void ChainView::contextMenuEvent(QContextMenuEvent* event) {
     }
     menu->addAction(tr("Add a layer"), this, [this] { addLayer(state_); });
     const int x = event->pos().x();
-    const Part part = x < prepEnd_ ? Part::Prep : x < finishStart_ - 12 ? Part::Look : Part::Finish;
+    const Part part = x < layout_.prepEnd ? Part::Prep : x < layout_.finishStart - 12 ? Part::Look : Part::Finish;
     menu->addAction(part == Part::Prep   ? tr("Reset Prep")
                     : part == Part::Look ? tr("Reset the Look")
                                          : tr("Reset Finish"),
@@ -274,7 +287,7 @@ void ChainView::contextMenuEvent(QContextMenuEvent* event) {
 
 std::optional<ChainView::Drop> ChainView::dropAt(QPoint at, const std::string& moved) const {
     const Grade& grade = state_.keyGrade();
-    for (const Bracket& bracket : brackets_) {
+    for (const Bracket& bracket : layout_.brackets) {
         if (at.x() < bracket.box.left() - kGap || at.x() > bracket.box.right() + kGap) continue;
         std::size_t index = 0;
         int x = bracket.box.left() + kGap / 2;

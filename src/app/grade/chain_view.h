@@ -21,7 +21,7 @@ public:
     /// The list of all stages, or of those of one part, at that part's +.
     void openAddList(AddAt at = AddAt::Chosen, std::optional<Part> part = {});
     void setReports(const std::vector<StageReport>& reports);
-    QSize sizeHint() const override { return {contentWidth_, 140}; }
+    QSize sizeHint() const override { return {layout_.width, 140}; }
 
 Q_SIGNALS:
     void cardShown(QWidget* card);            ///< to be scrolled into sight
@@ -58,8 +58,16 @@ private:
         bool operator==(const Counts&) const = default;
     };
     static Counts countStages(const Grade& grade);
-    /// Places the cards at a width and gives the brackets of the layers.
-    std::vector<Bracket> layOut(int cardWidth);
+    /// Where everything stands, from the left; cards in the order of the grade.
+    struct Layout {
+        std::vector<QRect> cards;
+        std::map<Part, int> adds;
+        std::vector<Bracket> brackets;
+        int prepEnd = 0, lookStart = 0, finishStart = 0, width = 0;
+        bool operator==(const Layout&) const = default;
+    };
+    Layout layOut(int cardWidth) const;
+    void place(const Layout& layout);
     void rebuild();
     void walk(StageCard* from, int step);
     void openMenu(const std::string& stageId, QPoint at);
@@ -68,11 +76,10 @@ private:
     AppState& state_;
     std::vector<StageCard*> cards_;
     std::vector<std::string> shape_; ///< what the cards were built for
-    std::vector<Bracket> brackets_;
+    Layout layout_;
     Counts counts_;
     std::optional<int> dropX_; ///< where the line is drawn while a card is dragged
     std::map<Part, QWidget*> addButtons_;
-    int prepEnd_ = 0, lookStart_ = 0, finishStart_ = 0, contentWidth_ = 0;
 };
 
 } // namespace baryton
