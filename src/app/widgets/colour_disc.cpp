@@ -74,8 +74,10 @@ void ColourDisc::setTrace(const QImage& trace) {
     const double side = trace_.width(), reach = reach_ / kTraceReach;
     for (int y = 0; y < trace_.height(); ++y) {
         auto* line = reinterpret_cast<QRgb*>(trace_.scanLine(y));
-        for (int x = 0; x < trace_.width(); ++x)
-            if (std::hypot((x + 0.5) * 2 / side - 1, (y + 0.5) * 2 / side - 1) > reach) line[x] = 0;
+        for (int x = 0; x < trace_.width(); ++x) {
+            const double dx = (x + 0.5) * 2 / side - 1, dy = (y + 0.5) * 2 / side - 1;
+            if (dx * dx + dy * dy > reach * reach) line[x] = 0;
+        }
     }
     update();
 }

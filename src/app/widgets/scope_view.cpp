@@ -7,6 +7,7 @@
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <numbers>
 
 namespace baryton {
@@ -77,13 +78,15 @@ void ScopeView::setWaveform(const Waveform& w) {
     update();
 }
 
-QImage traceOf(const Vectorscope& scope) {
-    const int size = scope.size;
-    const auto cells = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
-    // The hue that lies at each place, worked out once for a size; only the window's thread draws.
-    static std::vector<std::array<float, 3>> tints;
-    if (tints.size() != cells) {
-        tints.resize(cells);
+namespace {
+
+/// The colour in which each place of a vectorscope is drawn, worked out once for each size: the scope and a disc
+/// stand side by side. Only the window's thread draws.
+const std::vector<std::array<float, 3>>& tintsOf(int size) {
+    static std::map<int, std::vector<std::array<float, 3>>> bySize;
+    auto& tints = bySize[size];
+    if (tints.empty()) {
+        tints.resize(static_cast<std::size_t>(size) * static_cast<std::size_t>(size));
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 const double cb = ((x + 0.5) / size - 0.5) * 2 * kTraceReach,
@@ -94,6 +97,14 @@ QImage traceOf(const Vectorscope& scope) {
                     tints[static_cast<std::size_t>(y * size + x)][k] = static_cast<float>(0.62 + tint * d[k]);
             }
     }
+    return tints;
+}
+
+} // namespace
+
+QImage traceOf(const Vectorscope& scope) {
+    const int size = scope.size;
+    const auto& tints = tintsOf(size);
     QImage trace(size, size, QImage::Format_ARGB32_Premultiplied);
     trace.fill(Qt::transparent);
     const double most = mostOf(scope.counts);
