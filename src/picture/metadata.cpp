@@ -12,7 +12,11 @@ namespace baryton {
 namespace {
 
 /// Which program processed the picture, beside the camera's own Software.
-constexpr const char* kWriterKey = "Exif.Image.ProcessingSoftware";
+constexpr const char *kWriterKey = "Exif.Image.ProcessingSoftware", *kToolKey = "Xmp.xmp.CreatorTool";
+
+std::string writer() {
+    return std::string(kProgram) + " " + kVersion;
+}
 
 /// Exiv2's XMP parser keeps global state; it takes this lock around just that.
 void lockXmp(void* lock, bool wanted) {
@@ -97,13 +101,24 @@ Metadata readMetadata(const std::filesystem::path& file) {
     return result;
 }
 
+std::string writerPacket() {
+    startOnce();
+    Exiv2::XmpData xmp;
+    xmp[kToolKey] = writer();
+    std::string packet;
+    return Exiv2::XmpParser::encode(packet, xmp) == 0 ? packet : std::string();
+}
+
 bool isOwnWork(const std::filesystem::path& file) {
     startOnce();
     try {
         requireReadable(file);
         const auto image = Exiv2::ImageFactory::open(file.string());
         image->readMetadata();
-        return text(image->exifData(), kWriterKey).starts_with(std::string(kProgram) + " ");
+        const auto isOurs = [](const std::string& writer) { return writer.starts_with(std::string(kProgram) + " "); };
+        const Exiv2::XmpData& xmp = image->xmpData();
+        const auto tool = xmp.findKey(Exiv2::XmpKey(kToolKey));
+        return isOurs(text(image->exifData(), kWriterKey)) || (tool != xmp.end() && isOurs(tool->toString()));
     } catch (const Exiv2::AnyError&) {
         return false;
     } catch (const Error&) {
@@ -127,7 +142,7 @@ void putMetadata(const std::filesystem::path& file, const Metadata& metadata, in
             exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(height);
         }
         exif["Exif.Image.Orientation"] = std::uint16_t{1};
-        exif[kWriterKey] = std::string(kProgram) + " " + kVersion; // Software stays what the camera said
+        exif[kWriterKey] = writer(); // Software stays what the camera said
         if (!metadata.iptc.empty()) {
             Exiv2::IptcData iptc;
             Exiv2::IptcParser::decode(iptc, reinterpret_cast<const Exiv2::byte*>(metadata.iptc.data()),

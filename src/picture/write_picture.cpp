@@ -116,11 +116,14 @@ void encode(vips::VImage image, const std::filesystem::path& file, const OutputF
     case FileFormat::Png:
         image.pngsave(file.c_str(), vips::VImage::option()->set("compression", 6));
         break;
-    case FileFormat::Tiff:
+    case FileFormat::Tiff: {
+        const std::string packet = writerPacket();
+        vips_image_set_blob_copy(image.get_image(), VIPS_META_XMP_NAME, packet.data(), packet.size());
         image.tiffsave(file.c_str(), vips::VImage::option()
                                          ->set("compression", VIPS_FOREIGN_TIFF_COMPRESSION_DEFLATE)
                                          ->set("predictor", VIPS_FOREIGN_TIFF_PREDICTOR_HORIZONTAL));
         break;
+    }
     }
 }
 
@@ -142,7 +145,10 @@ std::filesystem::path writePictureInRows(const std::filesystem::path& file, cons
         throw Error(file.string(), "", inWords("cannot encode: {}", message),
                     words("choose another format or a smaller size"));
     }
-    putMetadata(pending.path(), metadata, shape.width, shape.height);
+    // A TIFF would be rewritten in memory for it.
+    const bool isBare = metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty();
+    if (!isBare || format.format != FileFormat::Tiff)
+        putMetadata(pending.path(), metadata, shape.width, shape.height);
     return pending.keep(placing);
 }
 

@@ -2,6 +2,7 @@
 #include "batch/run_memory.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
+#include "picture/metadata.h"
 #include "render/graded_file.h"
 #include "stages/frame.h"
 #include "stages/stage_type.h"
@@ -141,6 +142,23 @@ TEST(Batch, OnlyWhatThisProgramWroteIsReplaced) {
     const BatchJob again = runBatch(plan)[0];
     EXPECT_EQ(again.file, original) << "its own result it replaces";
     EXPECT_TRUE(again.warning.empty()) << again.warning;
+}
+
+TEST(Batch, EveryFormatSaysWhoWroteIt) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 1);
+    plan.ifExists = IfExists::Replace;
+    const auto bare = plan.pictures[0], full = demo() / "pictures/lake-fog.jpg";
+    EXPECT_FALSE(isOwnWork(full));
+    for (const auto& source : {bare, full})
+        for (const OutputFormat format : {OutputFormat{FileFormat::Jpeg, 8, 90}, OutputFormat{FileFormat::Png, 8, 90},
+                                          OutputFormat{FileFormat::Tiff, 16, 90}}) {
+            plan.pictures = {source};
+            plan.format = format;
+            const auto file = runBatch(plan)[0].file;
+            EXPECT_TRUE(isOwnWork(file)) << file;
+            EXPECT_EQ(runBatch(plan)[0].file, file) << "so that it can be replaced";
+        }
 }
 
 TEST(Batch, TheSameSetGivesTheSameNamesWhateverLiesThere) {
