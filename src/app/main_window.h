@@ -11,7 +11,6 @@
 #include <QMainWindow>
 #include <QMenuBar>
 #include <QStackedWidget>
-#include <QTemporaryDir>
 
 namespace baryton {
 
@@ -76,9 +75,6 @@ private:
     QTimer messageTimer_, frameTimer_;
     double lastFrame_ = 0; ///< milliseconds
     QMenu* recent_ = nullptr;
-    QTemporaryDir openedWith_{QDir::tempPath() +
-                              QStringLiteral("/baryton-XXXXXX")}; ///< what other programs are given
-    int openedWithCount_ = 0;
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives
     std::vector<QPushButton*> taskButtons_;

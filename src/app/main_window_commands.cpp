@@ -11,6 +11,7 @@
 
 #include <QDesktopServices>
 #include <QFileDialog>
+#include <QTemporaryDir>
 #include <numeric>
 
 namespace baryton {
@@ -155,10 +156,12 @@ void MainWindow::openWith() {
     if (!state_.hasKey()) return;
     // Other programs are given a written version: the original is left alone.
     const auto& file = state_.pictures().at(state_.key()).file;
-    // Each in a folder of its own that nobody else can reach; they go with the program.
-    if (!openedWith_.isValid()) return state_.tell(openedWith_.errorString(), true);
-    const auto folder = std::filesystem::path(openedWith_.path().toStdString()) / std::to_string(++openedWithCount_);
-    const auto target = folder / (file.stem().string() + ".tif");
+    // Each in a folder of its own that nobody else can reach. It stays when this program ends: the other one may
+    // still have it open, and what is saved there is somebody's work.
+    QTemporaryDir folder(QDir::tempPath() + QStringLiteral("/baryton-XXXXXX"));
+    if (!folder.isValid()) return state_.tell(folder.errorString(), true);
+    folder.setAutoRemove(false);
+    const auto target = std::filesystem::path(folder.path().toStdString()) / (file.stem().string() + ".tif");
     writeKeyPicture(state_, target, {}, [target] {
         QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(target.string())));
     });

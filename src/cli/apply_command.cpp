@@ -134,6 +134,11 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
         for (const auto& picture : plan.pictures) inputs.add(picture);
         for (const auto& [kind, file] : order) inputs.add(file);
         requireOutput(options.report, inputs, isReport, "a report of this program");
+        const auto plain = [](const fs::path& file) { return fs::absolute(file).lexically_normal(); };
+        for (const BatchJob& job : jobsOf(plan))
+            if (plain(job.file) == plain(options.report))
+                throw Error(options.report, "", "a picture of this run is to be written there",
+                            "choose another name");
     }
 
     Task task;

@@ -5,11 +5,25 @@
 #include "package/grade_store.h"
 #include "support/limits.h"
 
+#include <QDesktopServices>
+#include <QDir>
 #include <QTest>
 #include <fstream>
 #include <gtest/gtest.h>
 
 namespace baryton::test {
+
+/// Takes what would be opened with another program.
+class OtherProgram : public QObject {
+    Q_OBJECT
+public:
+    OtherProgram() { QDesktopServices::setUrlHandler(QStringLiteral("file"), this, "take"); }
+    ~OtherProgram() override { QDesktopServices::unsetUrlHandler(QStringLiteral("file")); }
+    QStringList files;
+
+public Q_SLOTS:
+    void take(const QUrl& url) { files.append(url.toLocalFile()); }
+};
 
 TEST(BadInput, AFrameThatThereIsNoMemoryForIsToldAndTheNextOneComes) {
     PreviewService service;
@@ -132,4 +146,27 @@ TEST(BadInput, WhatAnotherWindowWroteIsKept) {
     EXPECT_TRUE(d.isTold("changed by someone else"));
 }
 
+TEST(OpenWith, EachFileIsItsOwnAndOutlastsTheProgram) {
+    OtherProgram other;
+    {
+        Driver d({"lake-fog.jpg"});
+        d.start();
+        for (int i = 1; i <= 2; ++i) {
+            d.menu(tr8("File"), tr8("Open this picture with…"));
+            ASSERT_TRUE(Driver::waitFor([&] { return other.files.size() == i; }));
+        }
+    }
+    EXPECT_NE(other.files[0], other.files[1]) << "the same name in folders of their own";
+    for (const QString& file : other.files) {
+        EXPECT_EQ(QFileInfo(file).fileName(), QStringLiteral("lake-fog.tif"));
+        EXPECT_TRUE(QFileInfo::exists(file)) << "it may still be open there";
+        const QFileInfo folder(QFileInfo(file).path());
+        EXPECT_EQ(folder.permissions() & (QFile::ReadGroup | QFile::ReadOther | QFile::ExeOther), 0)
+            << "nobody else can look";
+        QDir(folder.filePath()).removeRecursively();
+    }
+}
+
 } // namespace baryton::test
+
+#include "bad_input_test.moc"

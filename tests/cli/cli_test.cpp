@@ -336,6 +336,7 @@ TEST(Cli, NoOutputIsAnInputOrSomethingElse) {
     refused(apply + " --report " + quoted(picture) + " " + quoted(picture));
     refused(apply + " --report " + quoted(preset) + " " + quoted(picture));
     refused(apply + " --report /dev/null " + quoted(picture));
+    refused(apply + " --report " + quoted(folder / "out/../out/a-limelight.jpg") + " " + quoted(picture));
     refused(apply + " --report " + quoted(folder.file("other.json", "{\"format\":\"another\"}")) + " " +
             quoted(picture));
     refused("lut bake --preset " + quoted(preset) + " -o " + quoted(picture));
