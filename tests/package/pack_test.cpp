@@ -19,14 +19,6 @@ namespace {
 using State = ImportItem::State;
 using Choice = ImportItem::Choice;
 
-Preset named(const std::string& name, double stops = 0.5) {
-    Preset preset;
-    preset.name = name;
-    preset.carried.prep.push_back(makeStage({}, "exposure"));
-    preset.carried.prep[0].parameters["stops"] = stops;
-    return preset;
-}
-
 LutTable warmTable(int size) {
     LutTable table;
     for (int b = 0; b < size; ++b)
@@ -125,8 +117,8 @@ TEST(Archive, SurvivesAnyDamage) {
 TEST(Pack, TravelsWhole) {
     const TempFolder folder;
     const Library here(folder / "here"), there(folder / "there");
-    perform(here.add(named("Limelight"), "Stage light"));
-    perform(here.add(named("Dusk"), "Evening"));
+    perform(here.add(exposurePreset("Limelight"), "Stage light"));
+    perform(here.add(exposurePreset("Dusk"), "Evening"));
     perform(here.addFile(cubeText(warmTable(5)), "Warm.cube", "Stage light"));
     PackInfo info{"Season 4", "The Tin Heron Company", "free to use", "for the programme", "\xff\xd8\xff jpeg"};
     const auto pack = folder.file("season.bpack", packBytes(info, here.entries()));
@@ -154,8 +146,8 @@ TEST(Pack, SaysWhatItNamesAndDoesNotHold) {
         R"({"format":"baryton-pack","version":1,"name":"Kit","groups":[{"name":"G","items":["a.bpreset","gone.cube"]}]})";
     const auto account =
         accountOfImport({folder.file("kit.bpack", writeZip({{"pack.json", contents},
-                                                            {"a.bpreset", presetToText(named("A"))},
-                                                            {"more/b.bpreset", presetToText(named("B"))}}))},
+                                                            {"a.bpreset", presetToText(exposurePreset("A"))},
+                                                            {"more/b.bpreset", presetToText(exposurePreset("B"))}}))},
                         library);
     EXPECT_EQ(item(account, "a.bpreset").group, "G");
     EXPECT_EQ(item(account, "gone.cube").state, State::Refused);
@@ -207,12 +199,12 @@ TEST(Import, TakesAZipAsDownloaded) {
 TEST(Import, ClashesAreKeptReplacedOrLeftOut) {
     const TempFolder folder;
     const Library library(folder / "library");
-    perform(library.add(named("Dusk", 1), "G"));
-    perform(library.add(named("Dawn", 1), "G"));
+    perform(library.add(exposurePreset("Dusk", 1), "G"));
+    perform(library.add(exposurePreset("Dawn", 1), "G"));
     ImportAccount account = accountOf(folder,
-                                      {{"Kit/G/Dusk.bpreset", presetToText(named("Dusk", 2))},
-                                       {"Kit/G/Dawn.bpreset", presetToText(named("Dawn", 1))},
-                                       {"Kit/H/Dusk.bpreset", presetToText(named("Dusk", 2))}},
+                                      {{"Kit/G/Dusk.bpreset", presetToText(exposurePreset("Dusk", 2))},
+                                       {"Kit/G/Dawn.bpreset", presetToText(exposurePreset("Dawn", 1))},
+                                       {"Kit/H/Dusk.bpreset", presetToText(exposurePreset("Dusk", 2))}},
                                       library);
     EXPECT_EQ(item(account, "Kit/G/Dusk.bpreset").state, State::Differing);
     EXPECT_EQ(item(account, "Kit/G/Dusk.bpreset").choice, Choice::KeepBoth);
@@ -223,24 +215,24 @@ TEST(Import, ClashesAreKeptReplacedOrLeftOut) {
     perform(both);
     ASSERT_EQ(library.entries().size(), 4u);
     EXPECT_EQ(library.entries()[2].name, "Dusk 2") << "called as its file is";
-    EXPECT_EQ(library.entries()[2].preset->carried, named("Dusk", 2).carried);
+    EXPECT_EQ(library.entries()[2].preset->carried, exposurePreset("Dusk", 2).carried);
     revert(both);
     EXPECT_EQ(bytesOf(folder.path()), before);
     for (auto& each : account.items)
         each.choice = each.state == State::Differing ? Choice::Replace : Choice::LeaveOut;
     perform(importEdit(account, library));
     EXPECT_EQ(library.entries().size(), 2u);
-    EXPECT_EQ(*library.entries()[1].preset, named("Dusk", 2));
+    EXPECT_EQ(*library.entries()[1].preset, exposurePreset("Dusk", 2));
 }
 
 TEST(Import, ReadsFoldersAndLooseFiles) {
     const TempFolder folder;
     const Library library(folder / "library");
-    folder.file("box/Deep/a.bpreset", presetToText(named("A")));
-    folder.file("box/top.bpreset", presetToText(named("Top")));
+    folder.file("box/Deep/a.bpreset", presetToText(exposurePreset("A")));
+    folder.file("box/top.bpreset", presetToText(exposurePreset("Top")));
     folder.file("box/note.txt", "x");
     fs::create_directory_symlink("/", folder / "box" / "everything");
-    const auto loose = folder.file("loose.bpreset", presetToText(named("Loose")));
+    const auto loose = folder.file("loose.bpreset", presetToText(exposurePreset("Loose")));
     const auto account = accountOfImport({folder / "box", loose}, library);
     EXPECT_EQ(account.items.size(), 4u) << "links are not followed";
     EXPECT_EQ(item(account, "top.bpreset").group, "box");

@@ -15,20 +15,12 @@ namespace fs = std::filesystem;
 
 namespace {
 
-Preset named(const std::string& name, double stops = 0.5) {
-    Preset preset;
-    preset.name = name;
-    preset.carried.prep.push_back(makeStage({}, "exposure"));
-    preset.carried.prep[0].parameters["stops"] = stops;
-    return preset;
-}
-
 /// Any of the library's edits.
 LibraryEdit anyEdit(const Library& library, Random& random) {
     const auto entries = library.entries();
     const auto groups = library.groups();
     const std::string group = "G" + std::to_string(random() % 4);
-    const auto preset = named("P" + std::to_string(random() % 5), uniform(random, -1, 1));
+    const auto preset = exposurePreset("P" + std::to_string(random() % 5), uniform(random, -1, 1));
     if (entries.empty() || groups.empty()) return library.add(preset, group);
     const LibraryEntry& entry = entries[random() % entries.size()];
     const std::string& old = groups[random() % groups.size()];
@@ -137,8 +129,8 @@ TEST(Library, ListsGroupsPresetsAndBrokenFiles) {
     const TempFolder folder;
     const Library library(folder.path());
     EXPECT_TRUE(library.entries().empty());
-    perform(library.add(named("Dusk"), "Alley"));
-    perform(library.add(named("Dawn"), "Meadow"));
+    perform(library.add(exposurePreset("Dusk"), "Alley"));
+    perform(library.add(exposurePreset("Dawn"), "Meadow"));
     folder.file("Alley/hand made.bpreset", "{");
     folder.file("Alley/readme.txt", "no preset");
     const auto entries = library.entries();
@@ -152,20 +144,20 @@ TEST(Library, ListsGroupsPresetsAndBrokenFiles) {
 TEST(Library, SameNameReplacesOrIsNumbered) {
     const TempFolder folder;
     const Library library(folder.path());
-    perform(library.add(named("Dusk", 1), "G"));
-    const LibraryEdit replace = library.add(named("Dusk", 2), "G");
+    perform(library.add(exposurePreset("Dusk", 1), "G"));
+    const LibraryEdit replace = library.add(exposurePreset("Dusk", 2), "G");
     perform(replace);
     EXPECT_EQ(library.entries().size(), 1u);
     revert(replace);
-    EXPECT_EQ(*library.entries()[0].preset, named("Dusk", 1));
-    perform(library.add(named("Dusk", 3), "G", true));
+    EXPECT_EQ(*library.entries()[0].preset, exposurePreset("Dusk", 1));
+    perform(library.add(exposurePreset("Dusk", 3), "G", true));
     EXPECT_EQ(library.entries()[1].name, "Dusk 2");
 }
 
 TEST(Library, NamesCannotLeadOutOfIt) {
     const TempFolder folder;
     const Library library(folder / "presets");
-    perform(library.add(named("../../evil"), "../up"));
+    perform(library.add(exposurePreset("../../evil"), "../up"));
     EXPECT_EQ(library.entries().size(), 1u);
     EXPECT_EQ(library.entries()[0].name, "../../evil") << "the name itself is kept";
     for (const auto& entry : fs::directory_iterator(folder.path())) EXPECT_EQ(entry.path().filename(), "presets");
@@ -177,7 +169,7 @@ TEST(Library, UndoingAnySequenceRestoresTheBytes) {
         const TempFolder folder;
         const Library library(folder.path());
         for (int i = 0; i < 3; ++i)
-            perform(library.add(named("P" + std::to_string(i), i), "G" + std::to_string(i % 2)));
+            perform(library.add(exposurePreset("P" + std::to_string(i), i), "G" + std::to_string(i % 2)));
         const auto before = bytesOf(folder.path());
         std::vector<LibraryEdit> edits;
         for (int step = 0; step < 16; ++step) {
@@ -200,7 +192,7 @@ TEST(Library, UndoingAnySequenceRestoresTheBytes) {
 TEST(Library, FavouritesKeysAndStartsFollowTheirItems) {
     const TempFolder folder;
     const Library library(folder.path());
-    perform(library.add(named("Dusk"), "Evening"));
+    perform(library.add(exposurePreset("Dusk"), "Evening"));
     LibraryIndex index;
     index.items["Evening/Dusk.bpreset"] = {true, "Ctrl+Alt+1"};
     index.start = index.startByCamera["Heronflex"] = "Evening/Dusk.bpreset";
@@ -250,7 +242,7 @@ TEST(Library, ListsLutFilesAndReadsThemWhenAsked) {
 TEST(Library, ABrokenIndexLosesNoPreset) {
     const TempFolder folder;
     const Library library(folder.path());
-    perform(library.add(named("Dusk"), "G"));
+    perform(library.add(exposurePreset("Dusk"), "G"));
     for (const char* text : {"{", "[]", R"({"format":"baryton-library","version":1,"groups":3})", ""}) {
         folder.file("library.json", text);
         std::string error;
@@ -266,7 +258,7 @@ TEST(Library, ABrokenIndexLosesNoPreset) {
 TEST(Library, AnEditThatFailsHalfWayIsTakenBack) {
     const TempFolder folder;
     const Library library(folder.path());
-    perform(library.add(named("A"), "G"));
+    perform(library.add(exposurePreset("A"), "G"));
     LibraryEdit edit = library.remove(library.entries());
     edit.changes.push_back({FileChange::Kind::Move, folder / "nothing", {}, {}, folder / "nowhere"});
     const auto before = bytesOf(folder.path());
@@ -277,8 +269,8 @@ TEST(Library, AnEditThatFailsHalfWayIsTakenBack) {
 TEST(Library, RefusesNamesThatAreNone) {
     const TempFolder folder;
     const Library library(folder.path());
-    perform(library.add(named("A"), "G"));
-    perform(library.add(named("B"), "G"));
+    perform(library.add(exposurePreset("A"), "G"));
+    perform(library.add(exposurePreset("B"), "G"));
     const auto entry = library.entries()[0];
     errorOf([&] { library.rename(entry, "  "); });
     errorOf([&] { library.rename(entry, "B"); });

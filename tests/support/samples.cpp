@@ -94,6 +94,14 @@ Grade randomGrade(Random& random) {
     return grade;
 }
 
+Preset exposurePreset(const std::string& name, double stops) {
+    Preset preset;
+    preset.name = name;
+    preset.carried.prep.push_back(makeStage({}, "exposure"));
+    preset.carried.prep[0].parameters["stops"] = stops;
+    return preset;
+}
+
 double largestDifference(const Picture& a, const Picture& b) {
     double most = 0;
     for (int k = 0; k < 3; ++k)

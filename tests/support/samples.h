@@ -1,4 +1,5 @@
 #pragma once
+#include "grade/preset.h"
 #include "picture/picture_file.h"
 #include "stages/stage_type.h"
 
@@ -21,6 +22,8 @@ Value randomValue(Random& random, const ParameterType& parameter);
 Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood = 0.7);
 /// A grade with Prep, one to three layers of up to four stages each, and Finish.
 Grade randomGrade(Random& random);
+/// A preset with one stage, Exposure.
+Preset exposurePreset(const std::string& name, double stops = 0.5);
 
 /// The largest difference of any channel of two pictures of one size.
 double largestDifference(const Picture& a, const Picture& b);

@@ -1,6 +1,7 @@
 #include "app/grade/colour_editors.h"
 #include "app/grade/miniatures.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/shift_speed.h"
 #include "colour/smooth_step.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -127,7 +128,7 @@ void HueBandsEditor::pressOnPicture(const PickedColour& colour) {
 
 void HueBandsEditor::dragOnPicture(QPointF offset, Qt::KeyboardModifiers modifiers) {
     const int band = lanes_->chosen();
-    const double speed = modifiers & Qt::ShiftModifier ? 0.1 : 1;
+    const double speed = dragSpeed(modifiers);
     constexpr double degreesPerPixel = 0.25, sharePerPixel = 0.005;
     const double up = speed * offset.y() * sharePerPixel;
     const bool light = modifiers & Qt::AltModifier;
@@ -301,7 +302,7 @@ void PushTableEditor::pressOnPicture(const PickedColour& colour) {
 }
 
 void PushTableEditor::dragOnPicture(QPointF offset, Qt::KeyboardModifiers modifiers) {
-    const double speed = (modifiers & Qt::ShiftModifier ? 0.1 : 1) * 0.004;
+    const double speed = dragSpeed(modifiers) * 0.004;
     const auto held = [](double v) { return std::clamp(std::round(v * 100) / 100, -1.0, 1.0); };
     set({{rowId(chosen_, "cyan.red"), held(pressed_[0] + speed * offset.x())},
          {rowId(chosen_, "density"), held(pressed_[1] - speed * offset.y())}},

@@ -2,6 +2,7 @@
 #include "app/grade/miniatures.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/shift_speed.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "render/histogram.h"
@@ -196,8 +197,8 @@ void CurvesEditor::pressOnPicture(const PickedColour& colour) {
 
 void CurvesEditor::dragOnPicture(QPointF offset, Qt::KeyboardModifiers modifiers) {
     if (view_->selected() < 0) return;
-    constexpr double pixels = 400, fine = 0.1; // for the whole range
-    const double speed = modifiers & Qt::ShiftModifier ? fine : 1;
+    constexpr double pixels = 400; // for the whole range
+    const double speed = dragSpeed(modifiers);
     view_->moveSelected({pressedPoint_.x(), std::clamp(pressedPoint_.y() + speed * offset.y() / pixels, 0.0, 1.0)},
                         false);
 }

@@ -1,5 +1,6 @@
 #include "app/grade/frame_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -245,7 +246,7 @@ void FrameView::mouseReleaseEvent(QMouseEvent* event) {
 }
 
 void FrameView::keyPressEvent(QKeyEvent* event) {
-    const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    const double step = keySteps(event->modifiers());
     QPointF way;
     switch (event->key()) {
     case Qt::Key_Left:

@@ -1,5 +1,6 @@
 #include "app/widgets/colour_disc.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 #include "colour/hue_scale.h"
 
 #include <QKeyEvent>
@@ -14,8 +15,7 @@ namespace baryton {
 
 namespace {
 constexpr double kRadians = std::numbers::pi / 180;
-constexpr double kFine = 0.1;
-constexpr double kGrab = 12;        ///< pixels within which a press takes a handle
+constexpr double kHandleReach = 12; ///< pixels within which a press takes a handle
 constexpr double kTraceReach = 0.5; ///< of Cb and Cr that the trace's image spans
 constexpr int kRestMilliseconds = 250;
 } // namespace
@@ -174,7 +174,7 @@ void ColourDisc::paintEvent(QPaintEvent*) {
 
 int ColourDisc::handleAt(QPointF pixel) const {
     int best = -1;
-    double nearest = kGrab;
+    double nearest = kHandleReach;
     for (int i = 0; i < handles_.size(); ++i) {
         const double away = QLineF(handlePoint(i), pixel).length() - (i == chosen_ ? 1 : 0); // of equals the chosen
         if (away < nearest) nearest = away, best = i;
@@ -204,7 +204,7 @@ void ColourDisc::mousePressEvent(QMouseEvent* event) {
 
 void ColourDisc::mouseMoveEvent(QMouseEvent* event) {
     if (!dragging_ || event->position() == dragAt_) return;
-    const double speed = event->modifiers() & Qt::ShiftModifier ? kFine : 1;
+    const double speed = dragSpeed(event->modifiers());
     const QPointF by = speed * (event->position() - dragAt_) / radius();
     dragAt_ = event->position();
     pulled_ += QPointF(by.x(), -by.y());
@@ -236,7 +236,7 @@ void ColourDisc::mouseDoubleClickEvent(QMouseEvent* event) {
 
 void ColourDisc::keyPressEvent(QKeyEvent* event) {
     if (handles_.isEmpty()) return QWidget::keyPressEvent(event);
-    const double step = event->modifiers() & Qt::ShiftModifier ? 0.1 : 0.01;
+    const double step = 0.01 * keySteps(event->modifiers());
     const auto count = static_cast<int>(handles_.size());
     const QPointF at = handles_[chosen_].at;
     switch (event->key()) {

@@ -1,5 +1,6 @@
 #include "app/widgets/curve_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -11,9 +12,8 @@
 namespace baryton {
 
 namespace {
-constexpr double kGrab = 9;                  ///< pixels within which a point is taken
+constexpr double kPointReach = 9;            ///< pixels within which a point is taken
 constexpr double kLeastDistance = 1.0 / 128; ///< between points, in x
-constexpr double kFine = 0.1;
 const CurveView::Points kStraight = {{0, 0}, {1, 1}};
 } // namespace
 
@@ -177,7 +177,7 @@ void CurveView::paintEvent(QPaintEvent*) {
 
 int CurveView::pointNear(QPointF pixel) const {
     for (int i = 0; i < points_.size(); ++i)
-        if (QLineF(toWidget(points_[i]), pixel).length() < kGrab) return i;
+        if (QLineF(toWidget(points_[i]), pixel).length() < kPointReach) return i;
     return -1;
 }
 
@@ -240,7 +240,7 @@ void CurveView::mouseMoveEvent(QMouseEvent* event) {
         setCursor(pointNear(event->position()) >= 0 ? Qt::SizeAllCursor : Qt::CrossCursor);
         return;
     }
-    const double speed = event->modifiers() & Qt::ShiftModifier ? kFine : 1;
+    const double speed = dragSpeed(event->modifiers());
     const QPointF from = fromWidget(dragAt_), to = fromWidget(event->position());
     dragPoint_ += speed * (to - from);
     dragAt_ = event->position();
@@ -259,7 +259,7 @@ void CurveView::mouseDoubleClickEvent(QMouseEvent* event) {
 }
 
 void CurveView::keyPressEvent(QKeyEvent* event) {
-    const double step = (event->modifiers() & Qt::ShiftModifier ? 10 : 1) / 255.0;
+    const double step = keySteps(event->modifiers()) / 255.0;
     const bool chosen = selected_ >= 0 && selected_ < points_.size();
     const auto move = [&](double dx, double dy) {
         if (chosen) moveSelected(points_[selected_] + QPointF(dx, dy), false);

@@ -1,5 +1,6 @@
 #include "app/widgets/handle_bar.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -120,7 +121,7 @@ void HandleBar::mousePressEvent(QMouseEvent* event) {
 
 void HandleBar::mouseMoveEvent(QMouseEvent* event) {
     if (!dragging_) return;
-    const double speed = event->modifiers() & Qt::ShiftModifier ? 0.1 : 1;
+    const double speed = dragSpeed(event->modifiers());
     move(atPress_ + speed * (event->position().x() - from_.x()) / area().width(), false);
 }
 
@@ -140,7 +141,7 @@ void HandleBar::mouseDoubleClickEvent(QMouseEvent* event) {
 
 void HandleBar::keyPressEvent(QKeyEvent* event) {
     if (handles_.isEmpty()) return;
-    const double step = (event->modifiers() & Qt::ShiftModifier ? 10 : 1) / 255.0;
+    const double step = keySteps(event->modifiers()) / 255.0;
     const auto count = static_cast<int>(handles_.size());
     switch (event->key()) {
     case Qt::Key_Right:

@@ -1,5 +1,6 @@
 #include "app/widgets/hue_lanes.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -13,7 +14,6 @@ namespace baryton {
 namespace {
 
 constexpr double kStart = 330; ///< the hue at the left edge: reds stay whole
-constexpr double kFine = 0.1;
 constexpr int kStripTop = 44, kStripHeight = 12, kLaneTop = 74;
 
 double wrapped(double hue) {
@@ -201,7 +201,7 @@ void HueLanes::mousePressEvent(QMouseEvent* event) {
 
 void HueLanes::mouseMoveEvent(QMouseEvent* event) {
     if (!dragging_) return;
-    const double speed = event->modifiers() & Qt::ShiftModifier ? kFine : 1;
+    const double speed = dragSpeed(event->modifiers());
     const QPointF offset = (event->position() - from_) * speed;
     Band& band = bands_[chosen_];
     const double degrees = offset.x() / strip().width() * 360;
@@ -244,7 +244,7 @@ void HueLanes::mouseDoubleClickEvent(QMouseEvent* event) {
 
 void HueLanes::keyPressEvent(QKeyEvent* event) {
     if (bands_.isEmpty()) return;
-    const double steps = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    const double steps = keySteps(event->modifiers());
     Band& band = bands_[chosen_];
     const auto turn = [&](double by) {
         band.value[lane_] = std::clamp(band.value[lane_] + by * steps / 100, -1.0, 1.0);

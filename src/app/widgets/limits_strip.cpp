@@ -1,5 +1,6 @@
 #include "app/widgets/limits_strip.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 #include "colour/smooth_step.h"
 
 #include <QMouseEvent>
@@ -115,7 +116,7 @@ void LimitsStrip::mousePressEvent(QMouseEvent* event) {
 
 void LimitsStrip::mouseMoveEvent(QMouseEvent* event) {
     if (drag_ == Drag::None) return;
-    const double speed = event->modifiers() & Qt::ShiftModifier ? 0.1 : 1;
+    const double speed = dragSpeed(event->modifiers());
     const double x = (event->position().x() - from_.x()) * speed;
     const double tone = x / tones().width(), degrees = x / hues().width() * 360;
     const auto hundredth = [](double v) { return std::round(v * 100) / 100; };

@@ -1,5 +1,6 @@
 #include "app/widgets/number_field.h"
 #include "app/widgets/arithmetic.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QApplication>
 #include <QHelpEvent>
@@ -116,7 +117,7 @@ bool NumberField::event(QEvent* event) {
 
 void NumberField::keyPressEvent(QKeyEvent* event) {
     isFresh_ = false;
-    const double steps = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    const double steps = keySteps(event->modifiers());
     switch (event->key()) {
     case Qt::Key_Up:
         nudge(steps);

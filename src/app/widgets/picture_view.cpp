@@ -12,7 +12,7 @@ namespace baryton {
 
 namespace {
 constexpr double kLargestScale = 16;
-constexpr int kMargin = 10; ///< around a fitted picture
+constexpr int kFitMargin = 10; ///< around a fitted picture
 } // namespace
 
 PictureView::PictureView(QWidget* parent) : QWidget(parent) {
@@ -149,7 +149,7 @@ QPointF PictureView::paneMiddle(QPointF position) const {
 
 std::optional<QPointF> PictureView::toReference(QPointF position) const {
     if (compare_ != Compare::Reference || reference_.isNull() || !pane(0).contains(position)) return {};
-    const QRectF room = pane(0).adjusted(kMargin, kMargin, -kMargin, -kMargin);
+    const QRectF room = pane(0).adjusted(kFitMargin, kFitMargin, -kFitMargin, -kFitMargin);
     const QSizeF size = QSizeF(reference_.size()).scaled(room.size(), Qt::KeepAspectRatio);
     const QPointF at = position - (room.center() - QPointF(size.width() / 2, size.height() / 2));
     const QPointF share(at.x() / size.width(), at.y() / size.height());
@@ -181,8 +181,8 @@ double PictureView::fitScale() const {
     if (size_.isEmpty()) return 1;
     const double ratio = devicePixelRatioF();
     const QSizeF room = pane(1).size();
-    return std::min({(room.width() - 2 * kMargin) * ratio / size_.width(),
-                     (room.height() - 2 * kMargin) * ratio / size_.height(), 1.0});
+    return std::min({(room.width() - 2 * kFitMargin) * ratio / size_.width(),
+                     (room.height() - 2 * kFitMargin) * ratio / size_.height(), 1.0});
 }
 
 double PictureView::scale() const {
@@ -345,7 +345,7 @@ void PictureView::paintEvent(QPaintEvent*) {
         drawMarks(p);
     }
     if (compare_ == Compare::Reference) {
-        const QRectF room = pane(0).adjusted(kMargin, kMargin, -kMargin, -kMargin);
+        const QRectF room = pane(0).adjusted(kFitMargin, kFitMargin, -kFitMargin, -kFitMargin);
         const QSizeF size = QSizeF(reference_.size()).scaled(room.size(), Qt::KeepAspectRatio);
         const QRectF where(room.center() - QPointF(size.width() / 2, size.height() / 2), size);
         p.setRenderHint(QPainter::SmoothPixmapTransform);

@@ -1,5 +1,6 @@
 #include "app/widgets/ruler.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QLocale>
@@ -12,7 +13,6 @@ namespace baryton {
 
 namespace {
 constexpr double kMargin = 4;
-constexpr double kFine = 0.1; ///< of the way, with Shift
 } // namespace
 
 Ruler::Ruler(QWidget* parent) : QWidget(parent) {
@@ -93,7 +93,7 @@ void Ruler::mousePressEvent(QMouseEvent* event) {
 void Ruler::mouseMoveEvent(QMouseEvent* event) {
     if (!dragPlace_) return;
     const double x = event->position().x();
-    const double speed = event->modifiers() & Qt::ShiftModifier ? kFine : 1;
+    const double speed = dragSpeed(event->modifiers());
     if (x == dragX_) return;
     dragPlace_ = std::clamp(*dragPlace_ + speed * (x - dragX_) / (width() - 2 * kMargin), 0.0, 1.0);
     dragX_ = x;
@@ -123,7 +123,7 @@ void Ruler::wheelEvent(QWheelEvent* event) {
 }
 
 void Ruler::keyPressEvent(QKeyEvent* event) {
-    const double steps = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    const double steps = keySteps(event->modifiers());
     switch (event->key()) {
     case Qt::Key_Right:
     case Qt::Key_Up:

@@ -1,6 +1,7 @@
 #include "app/widgets/scrub_cell.h"
 #include "app/theme/theme.h"
 #include "app/widgets/number_field.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QLineEdit>
@@ -73,8 +74,7 @@ void ScrubCell::mousePressEvent(QMouseEvent* event) {
 
 void ScrubCell::mouseMoveEvent(QMouseEvent* event) {
     if (!dragging_) return;
-    constexpr double fine = 0.1;
-    const double speed = event->modifiers() & Qt::ShiftModifier ? fine : 1;
+    const double speed = dragSpeed(event->modifiers());
     const double by = (event->position().x() - from_.x()) * speed;
     if (std::abs(by) < 1 && !moved_) return;
     moved_ = true;
@@ -102,7 +102,7 @@ void ScrubCell::wheelEvent(QWheelEvent* event) {
 }
 
 void ScrubCell::keyPressEvent(QKeyEvent* event) {
-    const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    const double step = keySteps(event->modifiers());
     switch (event->key()) {
     case Qt::Key_Up:
         return change(value_ + step, false);

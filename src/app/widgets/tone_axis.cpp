@@ -1,5 +1,6 @@
 #include "app/widgets/tone_axis.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -15,7 +16,6 @@ constexpr double kNames = 30;  ///< pixels below the plot for names and levels
 constexpr double kFoot = 9;    ///< of the plot's height, where the marks are
 constexpr double kColumn = 52; ///< at the right, for the whole
 constexpr double kInset = 12;  ///< of the rulers' ends from the plot's
-constexpr double kFine = 0.1;
 constexpr double kPlaces[] = {0.14, 0.5, 0.86};
 } // namespace
 
@@ -182,7 +182,7 @@ void ToneAxis::mousePressEvent(QMouseEvent* event) {
 
 void ToneAxis::mouseMoveEvent(QMouseEvent* event) {
     if (drag_ == Drag::None) return;
-    const double speed = event->modifiers() & Qt::ShiftModifier ? kFine : 1;
+    const double speed = dragSpeed(event->modifiers());
     const QPointF by = speed * (event->position() - dragAt_);
     dragAt_ = event->position();
     if (drag_ == Drag::Level) {
@@ -212,7 +212,7 @@ void ToneAxis::mouseDoubleClickEvent(QMouseEvent* event) {
 }
 
 void ToneAxis::keyPressEvent(QKeyEvent* event) {
-    const double step = event->modifiers() & Qt::ShiftModifier ? 0.1 : 0.01;
+    const double step = 0.01 * keySteps(event->modifiers());
     const double now = levels_[static_cast<std::size_t>(chosen_)];
     switch (event->key()) {
     case Qt::Key_Up:

@@ -1,5 +1,6 @@
 #include "app/widgets/triangle_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -155,7 +156,7 @@ void TriangleView::mouseDoubleClickEvent(QMouseEvent* event) {
 }
 
 void TriangleView::keyPressEvent(QKeyEvent* event) {
-    const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
+    const double step = keySteps(event->modifiers());
     Corner value = corners_[static_cast<std::size_t>(chosen_)];
     switch (event->key()) {
     case Qt::Key_Left:
