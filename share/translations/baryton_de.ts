@@ -2887,10 +2887,6 @@
         <translation>nicht zu verschieben</translation>
     </message>
     <message>
-        <source>the colour profile in the file is damaged</source>
-        <translation>das Farbprofil in der Datei ist beschädigt</translation>
-    </message>
-    <message>
         <source>save the picture again with a valid profile</source>
         <translation>das Bild mit einem gültigen Profil noch einmal sichern</translation>
     </message>
@@ -3378,6 +3374,54 @@
         <source>{}: the word &quot;{}&quot; is not known and is passed over</source>
         <translation>{}: das Wort „{}“ ist nicht bekannt und wird übergangen</translation>
     </message>
+    <message>
+        <source>this picture would take {} of memory, and {} may be used</source>
+        <translation>dieses Bild bräuchte {} Arbeitsspeicher, und {} dürfen es sein</translation>
+    </message>
+    <message>
+        <source>scale it down, save it without interlacing and upright, or raise the limit</source>
+        <translation>es verkleinern, ohne Interlacing und aufrecht speichern oder die Grenze heben</translation>
+    </message>
+    <message>
+        <source>all of it</source>
+        <translation>alle</translation>
+    </message>
+    <message>
+        <source>its numbers or colours are of a kind that can&apos;t be read here</source>
+        <translation>seine Zahlen oder Farben sind von einer Art, die hier nicht gelesen wird</translation>
+    </message>
+    <message>
+        <source>save it as RGB with 8 or 16 bits or as 32-bit float</source>
+        <translation>als RGB mit 8 oder 16 Bit oder mit 32-Bit-Gleitkomma speichern</translation>
+    </message>
+    <message>
+        <source>the full picture in it is raw sensor data; what can be read is just {} × {} pixels</source>
+        <translation>das volle Bild darin sind rohe Sensordaten; lesbar sind nur {} × {} Pixel</translation>
+    </message>
+    <message>
+        <source>develop it to a TIFF or JPEG first</source>
+        <translation>es zuerst zu einem TIFF oder JPEG entwickeln</translation>
+    </message>
+    <message>
+        <source>it holds {} pictures: the largest, of {} × {} pixels, is taken</source>
+        <translation>die Datei enthält {} Bilder: genommen wird das größte mit {} × {} Pixeln</translation>
+    </message>
+    <message>
+        <source>its colour profile is damaged</source>
+        <translation>sein Farbprofil ist beschädigt</translation>
+    </message>
+    <message>
+        <source>cannot encode: {}</source>
+        <translation>nicht zu kodieren: {}</translation>
+    </message>
+    <message>
+        <source>choose another format or a smaller size</source>
+        <translation>ein anderes Format oder eine kleinere Größe wählen</translation>
+    </message>
+    <message>
+        <source>of its metadata could not be kept: {}</source>
+        <translation>von den Metadaten ließ sich nicht behalten: {}</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -3844,6 +3888,30 @@
     <message>
         <source>Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: what Baryton itself wrote is written over, never anything else</source>
         <translation>Nummerieren: die neue Datei bekommt eine Nummer. Überspringen: was da ist, bleibt, nichts wird gemacht. Ersetzen: was Baryton selbst geschrieben hat, wird überschrieben, sonst nie etwas</translation>
+    </message>
+    <message>
+        <source>White</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>Grey</source>
+        <translation>Grau</translation>
+    </message>
+    <message>
+        <source>Black</source>
+        <translation>Schwarz</translation>
+    </message>
+    <message>
+        <source>What lies behind the transparent parts of a picture: a JPEG has no transparency</source>
+        <translation>Was hinter den durchsichtigen Teilen eines Bildes liegt: ein JPEG kennt keine Durchsichtigkeit</translation>
+    </message>
+    <message>
+        <source>Ground</source>
+        <translation>Grund</translation>
+    </message>
+    <message>
+        <source>Batch: ground</source>
+        <translation>Stapel: Grund</translation>
     </message>
 </context>
 <context>
@@ -5903,6 +5971,18 @@ Einiges davon wurde seither geändert</translation>
         <source>save it with 8 or 16 bits or as 32-bit float</source>
         <translation>mit 8 oder 16 Bit oder als 32-Bit-Gleitkomma sichern</translation>
     </message>
+    <message>
+        <source>its transparency is left out: Lab is read without</source>
+        <translation>seine Durchsichtigkeit bleibt weg: Lab wird ohne sie gelesen</translation>
+    </message>
+    <message>
+        <source>{}: its inks are read as those of an ordinary press</source>
+        <translation>{}: seine Druckfarben werden wie die einer gewöhnlichen Druckmaschine gelesen</translation>
+    </message>
+    <message>
+        <source>{}: its colours are read as sRGB</source>
+        <translation>{}: seine Farben werden als sRGB gelesen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PictureSet</name>
@@ -6325,20 +6405,20 @@ Einiges davon wurde seither geändert</translation>
 <context>
     <name>baryton::ProfileConversion::Lcms</name>
     <message>
-        <source>the colour profile is for another kind of picture ({} channels here)</source>
-        <translation>das Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
-    </message>
-    <message>
         <source>save the picture again with a profile that fits it</source>
         <translation>das Bild mit einem passenden Profil noch einmal sichern</translation>
     </message>
     <message>
-        <source>the colour profile can&apos;t be used to read the picture</source>
-        <translation>mit dem Farbprofil lässt sich das Bild nicht lesen</translation>
-    </message>
-    <message>
         <source>save the picture again with another profile</source>
         <translation>das Bild mit einem anderen Profil noch einmal sichern</translation>
+    </message>
+    <message>
+        <source>its colour profile is for another kind of picture ({} channels here)</source>
+        <translation>sein Farbprofil ist für eine andere Art Bild (hier {} Kanäle)</translation>
+    </message>
+    <message>
+        <source>its colour profile can&apos;t be used to read a picture</source>
+        <translation>mit seinem Farbprofil lässt sich kein Bild lesen</translation>
     </message>
 </context>
 <context>
@@ -7551,6 +7631,10 @@ Blau</translation>
         <source>{} was not written by {} and stays</source>
         <translation>{} wurde nicht von {} geschrieben und bleibt</translation>
     </message>
+    <message>
+        <source>the further XMP</source>
+        <translation>das weitere XMP</translation>
+    </message>
 </context>
 <context>
     <name>std::filesystem</name>
@@ -7578,14 +7662,6 @@ Blau</translation>
         <source>write {ext} in its place, or choose the other format</source>
         <translation>stattdessen {ext} schreiben oder das andere Format wählen</translation>
     </message>
-    <message>
-        <source>cannot encode: {}</source>
-        <translation>nicht zu kodieren: {}</translation>
-    </message>
-    <message>
-        <source>choose another format or a smaller size</source>
-        <translation>ein anderes Format oder eine kleinere Größe wählen</translation>
-    </message>
 </context>
 <context>
     <name>vips</name>
@@ -7604,6 +7680,10 @@ Blau</translation>
     <message>
         <source>open it where it was made and save it as one of these</source>
         <translation>dort öffnen, wo es entstand, und in einem dieser Formate sichern</translation>
+    </message>
+    <message>
+        <source>it is an animation: its first picture is taken</source>
+        <translation>die Datei ist eine Animation: genommen wird ihr erstes Bild</translation>
     </message>
 </context>
 </TS>

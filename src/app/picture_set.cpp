@@ -65,6 +65,7 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     }
     readers_.clear();
     ++generation_;
+    remarked_.clear();
     pictures_.clear();
     kept_.clear();
     shown_ = -1;

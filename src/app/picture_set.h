@@ -127,6 +127,7 @@ private:
     void dropKept();
     std::vector<Kept> kept_; ///< last used first
     bool showsWhole_ = false;
+    std::set<int> remarked_; ///< pictures of which it was told what of their files was not taken
     int shown_ = -1; ///< which one the viewer asked for last
     std::size_t keptBytes_ = std::size_t(900) << 20;
     std::set<int> unsaved_, undrawn_, unread_;

@@ -105,6 +105,9 @@ void PictureSet::load(int index) {
             try {
                 if (auto standIn = readStandIn(file)) deliver(asWhole(std::move(standIn), {}));
                 PictureFile read = readPicture(file);
+                for (const auto& remark : read.remarks)
+                    message +=
+                        (message.isEmpty() ? QString() : QStringLiteral("; ")) + QString::fromStdString(remark);
                 result = asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata));
             } catch (const Error& e) {
                 message = QString::fromStdString(e.what());
@@ -126,6 +129,8 @@ void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture
         return;
     }
     if (!small.isEmpty()) takeSmall(index, small, {});
+    if (!message.isEmpty() && remarked_.insert(index).second)
+        Q_EMIT said(QString::fromStdString(at(index).file.filename().string() + ": ") + message);
     const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(index).work.grade);
     if (isStandIn) {
         const bool isFramed = frame != FrameSettings();

@@ -216,8 +216,11 @@ private:
             const Grade grade =
                 gradeFor(plan_.looks[job.look], own != own_.end() ? own->second.grade : startingGrade(), plan_.prep);
             const auto source = picture.open(frameOf(grade), task_);
-            const fs::path made =
+            const WrittenPicture written =
                 writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_, placing());
+            const fs::path& made = written.file;
+            for (const auto& remark : source->remarks()) add(job.warning, remark);
+            for (const auto& remark : written.remarks) add(job.warning, remark);
             if (made.empty()) { // another has made it meanwhile
                 job.state = JobState::Skipped;
                 return true;

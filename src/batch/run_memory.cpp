@@ -24,6 +24,7 @@ json toJson(const BatchSettings& s) {
             {"prep", s.prep == PrepChoice::Own ? "own" : "none"},
             {"format", s.format},
             {"quality", s.quality},
+            {"ground", groundName(s.ground)},
             {"longSide", s.longSide},
             {"folder", s.folder},
             {"name", s.name},
@@ -37,6 +38,7 @@ BatchSettings settingsFrom(const json& j) {
     s.prep = j.at("prep").get<std::string>() == "none" ? PrepChoice::None : PrepChoice::Own;
     s.format = std::clamp(j.at("format").get<int>(), 0, kBatchFormats - 1);
     s.quality = std::clamp(j.at("quality").get<int>(), 1, 100);
+    s.ground = groundFromName(j.value("ground", "")).value_or(Ground::White);
     s.longSide = std::clamp(j.at("longSide").get<int>(), 0, 100000);
     s.folder = j.at("folder").get<std::string>();
     s.name = j.at("name").get<std::string>();

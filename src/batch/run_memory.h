@@ -13,6 +13,7 @@ struct BatchSettings {
     PrepChoice prep = PrepChoice::Own;
     int format = 0; ///< JPEG, PNG 8, PNG 16, TIFF 8, TIFF 16
     int quality = 90;
+    Ground ground = Ground::White;
     int longSide = 0;
     std::string folder, name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;

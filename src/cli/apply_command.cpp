@@ -7,6 +7,7 @@
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
 #include "package/library.h"
+#include "picture/memory_limit.h"
 #include "stages/validate.h"
 
 #include <csignal>
@@ -24,7 +25,8 @@ struct ApplyOptions {
     std::vector<std::string> presets, luts, pictures;
     std::string out, format = "jpeg", name, prep = "own", exists = "number", report, mode = "add";
     double strength = 100;
-    int bits = 0, quality = 90, longSide = 0, jobs = 0;
+    std::string ground = "white";
+    int bits = 0, quality = 90, longSide = 0, jobs = 0, memory = 0;
     bool ignoreGrades = false;
 };
 
@@ -114,6 +116,7 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
     if (jpeg && options.bits == 16) throw Error("--bits 16", "", "a JPEG has 8 bits", "choose --format png or tiff");
     plan.format.bits = options.bits ? options.bits : 8;
     plan.format.quality = options.quality;
+    plan.format.ground = *groundFromName(options.ground);
     plan.longSide = options.longSide;
     plan.prep = options.prep == "own" ? PrepChoice::Own : PrepChoice::None;
     plan.ifExists = options.exists == "skip"      ? IfExists::Skip
@@ -141,6 +144,7 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
                             "choose another name");
     }
 
+    setMemoryLimit(static_cast<std::size_t>(options.memory) * 1000000);
     Task task;
     const EndedBySignal ended(task);
     const auto jobs = runBatch(
@@ -148,7 +152,8 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
         [&](std::size_t, const BatchJob& job) {
             const std::string& picture = plan.pictures[job.picture].string();
             if (job.state == JobState::Done) std::cout << job.file.string() << std::endl; // as it is done
-            if (!job.warning.empty() && job.state == JobState::Done) std::cerr << job.warning << '\n';
+            if (!job.warning.empty() && job.state == JobState::Done)
+                std::cerr << picture << ": note: " << job.warning << '\n';
             if (job.state == JobState::Skipped)
                 std::cerr << picture << ": skipped: " << job.file.string() << " is there already\n";
             if (job.state == JobState::Failed)
@@ -212,6 +217,9 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->check(plainNumber())
         ->check(CLI::Range(1, 100))
         ->capture_default_str();
+    apply->add_option("--ground", options->ground, "What lies behind transparent parts in a JPEG")
+        ->check(CLI::IsMember({"white", "grey", "black"}))
+        ->capture_default_str();
     apply->add_option("--long-side", options->longSide, "Scale down to this many pixels on the long side")
         ->check(plainNumber())
         ->check(CLI::Range(1, 100000))
@@ -230,6 +238,12 @@ void addApplyCommand(CLI::App& app, int& code) {
     apply->add_option("--jobs", options->jobs, "Pictures worked on at the same time; default: one for each core")
         ->check(plainNumber())
         ->check(CLI::Range(1, 256));
+    apply
+        ->add_option("--memory", options->memory,
+                     "How much memory one picture may take, in megabytes; default: three quarters of the machine's")
+        ->check(plainNumber())
+        ->check(CLI::Range(1, 1000000))
+        ->type_name("MB");
     apply->add_option("--report", options->report, "Write an account of the run as JSON")->type_name("FILE.json");
     apply->add_option("pictures", options->pictures, "Pictures and folders of pictures")
         ->required()

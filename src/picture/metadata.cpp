@@ -1,10 +1,14 @@
 #include "picture/metadata.h"
 #include "base/file.h"
 #include "base/version.h"
+#include "base/words.h"
+#include "picture/read_support.h"
 
+#include <algorithm>
 #include <cmath>
 #include <exiv2/exiv2.hpp>
 #include <fmt/format.h>
+#include <map>
 #include <mutex>
 
 namespace baryton {
@@ -58,12 +62,40 @@ std::string exposureText(const Exiv2::ExifData& exif) {
 bool isWorthKeeping(const Exiv2::Exifdatum& datum) {
     const std::string group = datum.groupName();
     if (group == "Image") {
-        for (const char* name :
-             {"ImageDescription", "Make", "Model", "Software", "DateTime", "Artist", "Copyright", "Rating"})
+        for (const char* name : {"ImageDescription", "DocumentName",       "Make",           "Model",
+                                 "Software",         "DateTime",           "Artist",         "Copyright",
+                                 "Rating",           "RatingPercent",      "HostComputer",   "ImageNumber",
+                                 "ImageHistory",     "CameraSerialNumber", "TimeZoneOffset", "XPTitle",
+                                 "XPComment",        "XPAuthor",           "XPKeywords",     "XPSubject"})
             if (datum.tagName() == name) return true;
         return false;
     }
     return group == "Photo" || group == "GPSInfo" || group == "Iop";
+}
+
+/// Exif as bytes. The library leaves the largest parts out where it is more than 64 kB.
+void encodeExif(const Exiv2::ExifData& exif, Metadata& result) {
+    Exiv2::Blob blob;
+    Exiv2::ExifData given = exif, kept;
+    Exiv2::ExifParser::encode(blob, Exiv2::littleEndian, given);
+    result.exif.assign(blob.begin(), blob.end());
+    Exiv2::ExifParser::decode(kept, blob.data(), static_cast<std::uint32_t>(blob.size()));
+    for (const auto& datum : exif)
+        if (kept.findKey(Exiv2::ExifKey(datum.key())) == kept.end())
+            result.leftOut.push_back(datum.tagLabel().empty() ? datum.key() : datum.tagLabel());
+}
+
+/// Dots per inch that a file's header gives for printing.
+double dotsPerInchOf(const std::filesystem::path& file) {
+    try {
+        const double perMm = openImage(file).xres();
+        constexpr double unsaid = 1; // what the library makes of a file that says nothing
+        return perMm == unsaid ? 0 : std::round(perMm * 25.4 * 100) / 100;
+    } catch (const vips::VError&) {
+        vips_error_clear();
+    } catch (const Error&) { // told where the picture is read
+    }
+    return 0;
 }
 
 } // namespace
@@ -79,11 +111,7 @@ Metadata readMetadata(const std::filesystem::path& file) {
         Exiv2::ExifData exif;
         for (const auto& datum : all)
             if (isWorthKeeping(datum)) exif.add(datum);
-        if (!exif.empty()) {
-            Exiv2::Blob blob;
-            Exiv2::ExifParser::encode(blob, Exiv2::littleEndian, exif);
-            result.exif.assign(blob.begin(), blob.end());
-        }
+        if (!exif.empty()) encodeExif(exif, result);
         if (!image->iptcData().empty()) {
             const Exiv2::DataBuf buffer = Exiv2::IptcParser::encode(image->iptcData());
             result.iptc.assign(reinterpret_cast<const char*>(buffer.pData_), static_cast<std::size_t>(buffer.size_));
@@ -93,6 +121,7 @@ Metadata readMetadata(const std::filesystem::path& file) {
         const std::string model = text(all, "Exif.Image.Model");
         if (!model.empty()) result.camera = model.starts_with(result.camera) ? model : result.camera + " " + model;
         result.exposure = exposureText(all);
+        result.dotsPerInch = dotsPerInchOf(file);
     } catch (const Exiv2::AnyError&) {
         return {};
     } catch (const Error&) {
@@ -126,41 +155,141 @@ bool isOwnWork(const std::filesystem::path& file) {
     }
 }
 
-void putMetadata(const std::filesystem::path& file, const Metadata& metadata, int width, int height) {
+bool hasAssociatedAlpha(const std::filesystem::path& file) {
     startOnce();
+    try {
+        const auto image = Exiv2::ImageFactory::open(file.string());
+        image->readMetadata();
+        const Exiv2::ExifData& exif = image->exifData();
+        const auto samples = exif.findKey(Exiv2::ExifKey("Exif.Image.ExtraSamples"));
+        constexpr long associated = 1;
+        return samples != exif.end() && samples->count() > 0 && samples->toLong() == associated;
+    } catch (const Exiv2::AnyError&) {
+        return false;
+    }
+}
+
+namespace {
+
+/// What a segment of a JPEG holds, less what stands before XMP.
+constexpr std::size_t kMostXmp = 65535 - 2 - 29;
+
+void erase(Exiv2::ExifData& exif, const char* key) {
+    for (auto at = exif.findKey(Exiv2::ExifKey(key)); at != exif.end(); at = exif.findKey(Exiv2::ExifKey(key)))
+        exif.erase(at);
+}
+
+/// The pixels are sRGB now, whatever the camera wrote (Exif 2.3, ColorSpace; DCF 2.0, R98).
+void sayThatColoursAreSrgb(Exiv2::ExifData& exif) {
+    exif["Exif.Photo.ColorSpace"] = std::uint16_t{1};
+    erase(exif, "Exif.Photo.Gamma");
+    if (exif.findKey(Exiv2::ExifKey("Exif.Iop.InteroperabilityIndex")) != exif.end())
+        exif["Exif.Iop.InteroperabilityIndex"] = "R98";
+}
+
+std::string furtherXmp() {
+    return words("the further XMP");
+}
+
+/// The property that a value of an array or structure belongs to: "Xmp.dc.subject" of "Xmp.dc.subject[2]".
+std::string propertyOf(const Exiv2::Xmpdatum& datum) {
+    const std::string key = datum.key();
+    return key.substr(0, key.find_first_of("[/"));
+}
+
+template <class Unwanted>
+void eraseProperties(Exiv2::XmpData& xmp, Unwanted unwanted) {
+    Exiv2::XmpData kept;
+    for (const auto& datum : xmp)
+        if (!unwanted(propertyOf(datum))) kept.add(datum);
+    xmp = kept;
+}
+
+bool isWrongBesideThesePixels(const std::string& property) {
+    // The namespace of raw developing settings (XMP specification, part 2).
+    if (property.starts_with("Xmp.crs.")) return true;
+    for (const char* each : {"Xmp.tiff.Orientation", "Xmp.tiff.ImageWidth", "Xmp.tiff.ImageLength",
+                             "Xmp.exif.ColorSpace", "Xmp.exif.Gamma", "Xmp.exif.PixelXDimension",
+                             "Xmp.exif.PixelYDimension", "Xmp.photoshop.ICCProfile", "Xmp.photoshop.ColorMode"})
+        if (property == each) return true;
+    return false;
+}
+
+std::size_t encodedSize(const Exiv2::XmpData& xmp) {
+    std::string packet;
+    Exiv2::XmpParser::encode(packet, xmp, Exiv2::XmpParser::useCompactFormat);
+    return packet.size();
+}
+
+void fitIntoJpeg(Exiv2::XmpData& xmp, std::vector<std::string>& leftOut) {
+    while (!xmp.empty() && encodedSize(xmp) > kMostXmp) {
+        std::map<std::string, std::size_t> sizes;
+        for (const auto& datum : xmp) sizes[propertyOf(datum)] += datum.key().size() + datum.toString().size();
+        const auto largest = std::max_element(sizes.begin(), sizes.end(),
+                                              [](const auto& a, const auto& b) { return a.second < b.second; });
+        leftOut.push_back(largest->first.substr(4)); // less "Xmp."
+        eraseProperties(xmp, [&](const std::string& property) { return property == largest->first; });
+    }
+}
+
+Exiv2::ExifData exifFor(const Exiv2::ExifData& encoded, const Metadata& metadata, int width, int height) {
+    Exiv2::ExifData exif = encoded, kept;
+    if (!metadata.exif.empty())
+        Exiv2::ExifParser::decode(kept, reinterpret_cast<const Exiv2::byte*>(metadata.exif.data()),
+                                  static_cast<std::uint32_t>(metadata.exif.size()));
+    for (const auto& datum : kept) exif[datum.key()] = datum.value();
+    if (!kept.empty()) {
+        exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(width);
+        exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(height);
+        sayThatColoursAreSrgb(exif);
+    }
+    exif["Exif.Image.Orientation"] = std::uint16_t{1};
+    exif[kWriterKey] = writer(); // Software stays what the camera said
+    return exif;
+}
+
+Exiv2::XmpData xmpFor(const Metadata& metadata, std::vector<std::string>& leftOut) {
+    Exiv2::XmpData xmp;
+    if (metadata.xmp.empty()) return xmp;
+    if (Exiv2::XmpParser::decode(xmp, metadata.xmp) != 0) {
+        leftOut.push_back("XMP");
+        return {};
+    }
+    eraseProperties(xmp, isWrongBesideThesePixels);
+    // What stands in further segments of a JPEG is not read.
+    eraseProperties(xmp, [&](const std::string& property) {
+        const bool isMore = property == "Xmp.xmpNote.HasExtendedXMP";
+        if (isMore) leftOut.push_back(furtherXmp());
+        return isMore;
+    });
+    return xmp;
+}
+
+} // namespace
+
+std::vector<std::string> putMetadata(const std::filesystem::path& file, FileFormat format, const Metadata& metadata,
+                                     int width, int height) {
+    startOnce();
+    std::vector<std::string> leftOut = metadata.leftOut;
     try {
         auto image = Exiv2::ImageFactory::open(file.string());
         image->readMetadata();
-        Exiv2::ExifData kept;
-        if (!metadata.exif.empty())
-            Exiv2::ExifParser::decode(kept, reinterpret_cast<const Exiv2::byte*>(metadata.exif.data()),
-                                      static_cast<std::uint32_t>(metadata.exif.size()));
-        Exiv2::ExifData& exif = image->exifData();
-        for (const auto& datum : kept) exif[datum.key()] = datum.value();
-        if (!kept.empty()) {
-            exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(width);
-            exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(height);
-        }
-        exif["Exif.Image.Orientation"] = std::uint16_t{1};
-        exif[kWriterKey] = writer(); // Software stays what the camera said
+        Exiv2::ExifData exif = exifFor(image->exifData(), metadata, width, height);
+        Exiv2::XmpData xmp = xmpFor(metadata, leftOut);
+        if (format == FileFormat::Jpeg) fitIntoJpeg(xmp, leftOut);
+        image->setExifData(exif);
         if (!metadata.iptc.empty()) {
             Exiv2::IptcData iptc;
             Exiv2::IptcParser::decode(iptc, reinterpret_cast<const Exiv2::byte*>(metadata.iptc.data()),
                                       static_cast<std::uint32_t>(metadata.iptc.size()));
             image->setIptcData(iptc);
         }
-        if (!metadata.xmp.empty()) {
-            Exiv2::XmpData xmp;
-            if (Exiv2::XmpParser::decode(xmp, metadata.xmp) == 0) {
-                if (const auto at = xmp.findKey(Exiv2::XmpKey("Xmp.tiff.Orientation")); at != xmp.end())
-                    xmp.erase(at);
-                image->setXmpData(xmp);
-            }
-        }
+        if (!xmp.empty()) image->setXmpData(xmp);
         image->writeMetadata();
     } catch (const Exiv2::AnyError&) {
-        return; // as it was encoded
+        return {words("all of it")}; // as it was encoded
     }
+    return leftOut;
 }
 
 } // namespace baryton

@@ -16,8 +16,14 @@ bool isOwnWork(const std::filesystem::path& file);
 /// need not be rewritten for it.
 std::string writerPacket();
 
-/// Puts the metadata, and that this program wrote it, into an encoded JPEG, PNG or TIFF, in place. What can't be
-/// placed is left out: pixels matter more than a tag.
-void putMetadata(const std::filesystem::path& file, const Metadata& metadata, int width, int height);
+/// True for a picture whose tags say that its colours are multiplied by their alpha (TIFF 6.0, ExtraSamples 1).
+bool hasAssociatedAlpha(const std::filesystem::path& file);
+
+/// Puts the metadata, and that this program wrote it, into an encoded JPEG, PNG or TIFF, in place. What said of the
+/// old file's colours, size or turn stays behind, as do settings of other programs for developing it: they would be
+/// wrong beside these pixels. A JPEG holds 64 kB of each kind; of what is more the largest parts are left out.
+/// Returns what could not be kept, in words.
+std::vector<std::string> putMetadata(const std::filesystem::path& file, FileFormat format, const Metadata& metadata,
+                                     int width, int height);
 
 } // namespace baryton

@@ -13,15 +13,18 @@ namespace baryton {
 
 /// What the camera and earlier programs wrote into a file; kept so that it can be written into ours.
 struct Metadata {
-    std::string exif, iptc, xmp; ///< as Exiv2 encodes them (XMP as a packet); empty where there is none
-    std::string camera;          ///< "maker model", empty when unknown
-    std::string exposure;        ///< "1/40 s f/2 ISO 800", what of it is known
+    std::string exif, iptc, xmp;      ///< as Exiv2 encodes them (XMP as a packet); empty where there is none
+    std::string camera;               ///< "maker model", empty when unknown
+    std::string exposure;             ///< "1/40 s f/2 ISO 800", what of it is known
+    double dotsPerInch = 0;           ///< for printing; 0 where the file says nothing
+    std::vector<std::string> leftOut; ///< names of parts of Exif that were too large to be kept
 };
 
 struct PictureFile {
     Picture picture;
     Metadata metadata;
-    std::string profileName; ///< "sRGB", "untagged", or the kind of conversion that was done
+    std::string profileName;          ///< "sRGB", "untagged", or the kind of conversion that was done
+    std::vector<std::string> remarks; ///< as PictureReader has them
 };
 
 /// File name extensions that Baryton opens, lower case without dot.
@@ -30,10 +33,11 @@ bool isReadableName(const std::filesystem::path& file);
 /// The readable pictures directly in a folder, by name. Throws Error when the folder can't be read or holds none.
 std::vector<std::filesystem::path> picturesInFolder(const std::filesystem::path& folder);
 
-/// Reads JPEG, PNG, TIFF (8, 16 bit, float; grey, RGB, CMYK, with alpha) or WebP, by content, into the working
-/// encoding: orientation applied, the ICC profile honoured, untagged taken as sRGB. NaN become 0, values are held to
-/// −64…64. Throws Error for anything that is not a whole picture of one of these kinds, or larger than 400
-/// megapixels.
+/// Reads JPEG, PNG, TIFF (8, 16 bit, float; grey, RGB, Lab, CMYK, with alpha) or WebP, by content, into the working
+/// encoding: orientation applied, the ICC profile honoured, untagged taken as sRGB, or as DCF's wide colour space
+/// where the camera says so. Of several pictures in a file the largest is read. NaN become 0, values are held to
+/// −64…64. Throws Error for anything that is not a whole picture of one of these kinds, larger than 400 megapixels,
+/// or for which there is not enough memory (memory_limit.h).
 PictureFile readPicture(const std::filesystem::path& file);
 
 /// The same, shrunk while it is read so that the long side is about `longSide` (never enlarged): for thumbnails.
@@ -53,14 +57,20 @@ PictureSize readPictureSize(const std::filesystem::path& file);
 bool isPictureFile(const std::filesystem::path& file);
 
 enum class FileFormat { Jpeg, Png, Tiff };
+/// What lies behind the transparent parts of a picture in a file without transparency; grey reflects 18 %.
+enum class Ground { White, Grey, Black };
 struct OutputFormat {
     FileFormat format = FileFormat::Jpeg;
-    int bits = 8;     ///< 8 or 16; JPEG is always 8
-    int quality = 90; ///< JPEG, 1…100
+    int bits = 8;                  ///< 8 or 16; JPEG is always 8
+    int quality = 90;              ///< JPEG, 1…100
+    Ground ground = Ground::White; ///< JPEG
 };
 /// "jpeg", "png", "tiff" → format; nothing for other words.
 std::optional<FileFormat> fileFormatFromName(const std::string& name);
 std::string fileFormatName(FileFormat format);
+/// "white", "grey", "black" → ground; nothing for other words.
+std::optional<Ground> groundFromName(const std::string& name);
+std::string groundName(Ground ground);
 /// The extension of a format, without dot: "jpg", "png", "tif".
 std::string fileExtension(FileFormat format);
 
@@ -75,7 +85,7 @@ struct QuantisedPicture {
 };
 
 /// Encodes and writes atomically, with the sRGB profile and the metadata (orientation, thumbnail and what described
-/// the old file's layout left out). Alpha is kept in PNG and TIFF, laid over black in JPEG.
+/// the old file's layout left out). Alpha is kept in PNG and TIFF, laid over the ground in JPEG.
 void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,
                   const OutputFormat& format);
 

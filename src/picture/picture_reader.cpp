@@ -2,6 +2,8 @@
 #include "base/file.h"
 #include "base/parallel.h"
 #include "base/words.h"
+#include "picture/memory_limit.h"
+#include "picture/metadata.h"
 #include "picture/profile.h"
 #include "picture/read_support.h"
 #include "picture/vips_support.h"
@@ -58,6 +60,15 @@ int orientationOf(const vips::VImage& image) {
     return image.get_typeof(VIPS_META_ORIENTATION) != 0 ? image.get_int(VIPS_META_ORIENTATION) : 1;
 }
 
+/// A JPEG without a profile whose camera wrote the wide colour space of DCF (2.0, option file "R03").
+bool isWideDcf(const vips::VImage& image) {
+    const auto begins = [&](const char* field, const char* with) {
+        return image.get_typeof(field) != 0 && std::string(image.get_string(field)).starts_with(with);
+    };
+    constexpr const char* colourSpace = "exif-ifd2-ColorSpace";
+    return begins("exif-ifd4-InteroperabilityIndex", "R03") && !begins(colourSpace, "1 ");
+}
+
 } // namespace
 
 /// What is known of the decoded pixels, and the way from them to the working encoding.
@@ -67,24 +78,36 @@ struct PictureReader::Decoder {
     bool isGrey = false, isCmyk = false, hasAlpha = false;
     std::string profileName;
     std::optional<ProfileConversion> conversion; ///< none for sRGB
+    float fullScale = 1;                         ///< of the colours of float pictures
+    std::vector<std::string> remarks;
 
     Decoder(const fs::path& file, int shrink) {
-        const vips::VImage header = openImage(file);
+        const vips::VImage header = openImage(file, nullptr, &remarks);
         checkSize(header, file);
         const bool isTurned = orientationOf(header) > 1;
+        const bool isShrunk = shrink > 1 && std::string(header.get_string(VIPS_META_LOADER)) == "jpegload";
+        requireMemory(bytesToDecode(header) / (isShrunk ? shrink : 1));
         // A turned picture begins somewhere within the file: the library puts it aside whole.
         auto* options = vips::VImage::option()->set("access", isTurned ? VIPS_ACCESS_RANDOM : VIPS_ACCESS_SEQUENTIAL);
-        const bool isShrunk = shrink > 1 && std::string(header.get_string(VIPS_META_LOADER)) == "jpegload";
         if (isShrunk) options->set("shrink", shrink);
         image = openImage(file, options);
         scale = double(std::max(image.width(), image.height())) / std::max(header.width(), header.height());
         if (isTurned) image = image.autorot();
-        const VipsInterpretation meaning = image.interpretation();
-        if (meaning == VIPS_INTERPRETATION_LAB || meaning == VIPS_INTERPRETATION_LABS)
-            image = image.colourspace(VIPS_INTERPRETATION_sRGB);
-        const std::string icc = profileOf(image);
+        if (image.interpretation() == VIPS_INTERPRETATION_LAB || image.interpretation() == VIPS_INTERPRETATION_LABS ||
+            image.interpretation() == VIPS_INTERPRETATION_LABQ) {
+            takeLab();
+            return;
+        }
         isCmyk = image.interpretation() == VIPS_INTERPRETATION_CMYK && image.bands() >= 4;
-        if (isCmyk && icc.empty()) { // the library's own stand-in for an unknown press
+        isGrey = image.bands() < 3;
+        profileName = "untagged";
+        const std::string icc = profileOf(image);
+        if (!icc.empty())
+            takeProfile(icc);
+        else if (isWideDcf(image))
+            takeProfile(dcfWideProfile());
+        if (isCmyk && !conversion) { // the library's own stand-in for an unknown press
+            image.remove(VIPS_META_ICC_NAME);
             image = image.colourspace(VIPS_INTERPRETATION_sRGB);
             isCmyk = false;
         }
@@ -96,15 +119,36 @@ struct PictureReader::Decoder {
                                 vips_enum_nick(VIPS_TYPE_BAND_FORMAT, format)),
                         words("save it with 8 or 16 bits or as 32-bit float"));
         const int bands = image.bands();
-        isGrey = bands < 3;
         hasAlpha = bands == 2 || (!isCmyk && bands >= 4) || (isCmyk && bands >= 5);
-        profileName = "untagged";
-        if (icc.empty()) return;
-        const ProfileKind kind = profileKind(icc);
-        profileName = kind == ProfileKind::Srgb     ? "sRGB"
-                      : kind == ProfileKind::Matrix ? "matrix profile"
-                                                    : "table profile";
-        if (kind != ProfileKind::Srgb) conversion.emplace(icc, isCmyk ? 4 : isGrey ? 1 : 3);
+        // The library parts the colours of floats from their alpha as if that went to 255.
+        if (hasAlpha && format == VIPS_FORMAT_FLOAT && hasAssociatedAlpha(file)) fullScale = 255;
+    }
+
+    /// In floats: converted by the library's way for 8 bits, a picture of 16 would keep 256 levels.
+    void takeLab() {
+        if (image.bands() > 3) {
+            image = image.extract_band(0, vips::VImage::option()->set("n", 3));
+            remarks.push_back(words("its transparency is left out: Lab is read without"));
+        }
+        image = image.colourspace(VIPS_INTERPRETATION_LAB).cast(VIPS_FORMAT_FLOAT);
+        profileName = "Lab";
+        conversion = ProfileConversion::fromLab();
+    }
+
+    /// A profile that can't be used is told of, and the picture read as if it had none.
+    void takeProfile(const std::string& icc) {
+        try {
+            const ProfileKind kind = profileKind(icc);
+            // Grey that was tagged as colour: three channels that are alike.
+            const int channels = isCmyk ? 4 : isGrey && profileChannels(icc) == 1 ? 1 : 3;
+            if (kind != ProfileKind::Srgb) conversion.emplace(icc, channels);
+            profileName = kind == ProfileKind::Srgb     ? "sRGB"
+                          : kind == ProfileKind::Matrix ? "matrix profile"
+                                                        : "table profile";
+        } catch (const Error& e) {
+            remarks.push_back(isCmyk ? inWords("{}: its inks are read as those of an ordinary press", e.problem())
+                                     : inWords("{}: its colours are read as sRGB", e.problem()));
+        }
     }
 
     Picture rows(int y, int count) const {
@@ -126,7 +170,11 @@ struct PictureReader::Decoder {
             spread<std::uint16_t>(region.get(), y, bands, 65535, picture, order, planes, blackPlane);
         else
             spread<float>(region.get(), y, bands, 1, picture, order, planes, blackPlane);
-        if (image.format() == VIPS_FORMAT_FLOAT) tame(picture);
+        if (fullScale != 1)
+            for (int plane = 0; plane < 3; ++plane)
+                for (int row = 0; row < count; ++row)
+                    for (int x = 0; x < picture.width(); ++x) picture.row(plane, row)[x] /= fullScale;
+        if (image.format() == VIPS_FORMAT_FLOAT && profileName != "Lab") tame(picture);
         if (conversion) {
             (*conversion)(picture, blackPlane);
             tame(picture);
@@ -153,6 +201,9 @@ bool PictureReader::hasAlpha() const {
 const std::string& PictureReader::profileName() const {
     return decoder_->profileName;
 }
+const std::vector<std::string>& PictureReader::remarks() const {
+    return decoder_->remarks;
+}
 double PictureReader::scale() const {
     return decoder_->scale;
 }
@@ -162,7 +213,10 @@ Picture PictureReader::rows(int y, int count) {
 }
 
 void PictureReader::keepDecoded() {
-    tellingOf(file_, [&] { decoder_->image = decoder_->image.copy_memory(); });
+    tellingOf(file_, [&] {
+        requireMemory(static_cast<double>(decodedBytes()));
+        decoder_->image = decoder_->image.copy_memory();
+    });
 }
 
 std::size_t PictureReader::decodedBytes() const {

@@ -12,8 +12,8 @@ namespace baryton {
 /// 100 MB, in a temporary file. One thread at a time.
 class PictureReader {
 public:
-    /// Reads the header. `shrink` 2, 4 or 8 decodes a JPEG no further than to that part of its size; others ignore
-    /// it. Throws Error as readPicture does.
+    /// Reads the header; where the picture can't be read in rows, works out the memory first. `shrink` 2, 4 or 8
+    /// decodes a JPEG no further than to that part of its size; others ignore it. Throws Error as readPicture does.
     explicit PictureReader(const std::filesystem::path& file, int shrink = 1);
     ~PictureReader();
     PictureReader(const PictureReader&) = delete;
@@ -25,6 +25,9 @@ public:
     bool hasAlpha() const;
     /// As in PictureFile.
     const std::string& profileName() const;
+    /// What of the file could not be taken as it says, each a sentence without a full stop: another picture in it, a
+    /// damaged profile.
+    const std::vector<std::string>& remarks() const;
     /// Pixels for one of the full-size picture, along a side.
     double scale() const;
 

@@ -18,12 +18,17 @@ struct FileShape {
 /// of it again.
 using GiveRows = std::function<void(int y, int count, std::uint8_t* out)>;
 
+/// A picture file that was written.
+struct WrittenPicture {
+    std::filesystem::path file;       ///< where it lies, as PendingFile::keep has it; empty where it was left out
+    std::vector<std::string> remarks; ///< what of the metadata could not be kept
+};
+
 /// As writePicture, but asks for the picture a band at a time, from the top down, each row once: while one is encoded
 /// the next one is made. It is never in memory as a whole, but for what the format itself collects (a JPEG its
-/// coefficients, until its tables are known). Returns where it lies, as PendingFile::keep does.
-std::filesystem::path writePictureInRows(const std::filesystem::path& file, const FileShape& shape,
-                                         const GiveRows& rows, const Metadata& metadata, const OutputFormat& format,
-                                         const Placing& placing = {});
+/// coefficients up to 100 megapixels, to find the best tables for them).
+WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
+                                  const Metadata& metadata, const OutputFormat& format, const Placing& placing = {});
 
 /// The rows of a band.
 constexpr int kBandRows = 128;

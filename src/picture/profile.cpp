@@ -22,9 +22,34 @@ Profile open(std::string_view icc) {
     cmsSetLogErrorHandler([](cmsContext, cmsUInt32Number, const char*) {});
     Profile profile(cmsOpenProfileFromMem(icc.data(), static_cast<cmsUInt32Number>(icc.size())), &cmsCloseProfile);
     if (!profile)
-        throw Error("", "", words("the colour profile in the file is damaged"),
+        throw Error("", "", words("its colour profile is damaged"),
                     words("save the picture again with a valid profile"));
     return profile;
+}
+
+int channelsOf(cmsHPROFILE profile) {
+    switch (cmsGetColorSpace(profile)) {
+    case cmsSigGrayData:
+        return 1;
+    case cmsSigRgbData:
+        return 3;
+    case cmsSigCmykData:
+        return 4;
+    default:
+        return 0;
+    }
+}
+
+/// The library stamps the moment of making into the header; the same bytes every time are worth more here.
+std::string bytesOf(cmsHPROFILE profile) {
+    cmsUInt32Number size = 0;
+    cmsSaveProfileToMem(profile, nullptr, &size);
+    std::string made(size, '\0');
+    cmsSaveProfileToMem(profile, made.data(), &size);
+    constexpr unsigned char date[12] = {0x07, 0xEA, 0, 1, 0, 1, 0, 0, 0, 0, 0, 0};
+    std::copy(std::begin(date), std::end(date), made.begin() + 24);
+    std::fill(made.begin() + 84, made.begin() + 100, '\0'); // the profile ID is a hash over the header
+    return made;
 }
 
 struct MatrixProfile {
@@ -102,21 +127,20 @@ struct ProfileConversion::Lcms {
 
     Lcms(cmsHPROFILE from, int channelCount)
         : transform(nullptr, &cmsDeleteTransform), channels(static_cast<std::size_t>(channelCount)) {
-        const cmsColorSpaceSignature wanted = channelCount == 1   ? cmsSigGrayData
-                                              : channelCount == 3 ? cmsSigRgbData
-                                                                  : cmsSigCmykData;
-        if (cmsGetColorSpace(from) != wanted)
+        const bool isLab = cmsGetColorSpace(from) == cmsSigLabData;
+        if (!isLab && channelsOf(from) != channelCount)
             throw Error("", "",
-                        inWords("the colour profile is for another kind of picture ({} channels here)", channelCount),
+                        inWords("its colour profile is for another kind of picture ({} channels here)", channelCount),
                         words("save the picture again with a profile that fits it"));
         const Profile to(cmsCreate_sRGBProfile(), &cmsCloseProfile);
-        const cmsUInt32Number in = channelCount == 1   ? TYPE_GRAY_FLT
+        const cmsUInt32Number in = isLab               ? TYPE_Lab_FLT
+                                   : channelCount == 1 ? TYPE_GRAY_FLT
                                    : channelCount == 3 ? TYPE_RGB_FLT
                                                        : TYPE_CMYK_FLT;
         transform.reset(cmsCreateTransform(from, in, to.get(), TYPE_RGB_FLT, INTENT_RELATIVE_COLORIMETRIC,
                                            cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE));
         if (!transform)
-            throw Error("", "", words("the colour profile can't be used to read the picture"),
+            throw Error("", "", words("its colour profile can't be used to read a picture"),
                         words("save the picture again with another profile"));
     }
 
@@ -146,6 +170,13 @@ ProfileConversion::ProfileConversion(std::string_view icc, int channels) {
         tables_ = std::make_unique<Tables>(matrix);
 }
 
+ProfileConversion::ProfileConversion(std::unique_ptr<const Lcms> lcms) : lcms_(std::move(lcms)) {}
+
+ProfileConversion ProfileConversion::fromLab() {
+    const Profile lab(cmsCreateLab4Profile(nullptr), &cmsCloseProfile);
+    return ProfileConversion(std::make_unique<const Lcms>(lab.get(), 3));
+}
+
 ProfileConversion::~ProfileConversion() = default;
 ProfileConversion::ProfileConversion(ProfileConversion&&) noexcept = default;
 ProfileConversion& ProfileConversion::operator=(ProfileConversion&&) noexcept = default;
@@ -160,6 +191,10 @@ ProfileKind profileKind(std::string_view icc) {
     MatrixProfile matrix;
     if (!readMatrix(profile.get(), matrix)) return ProfileKind::Table;
     return isSrgb(matrix) ? ProfileKind::Srgb : ProfileKind::Matrix;
+}
+
+int profileChannels(std::string_view icc) {
+    return channelsOf(open(icc).get());
 }
 
 void toDevice(std::string_view icc, float* rgb, std::size_t count) {
@@ -181,15 +216,20 @@ void toDevice(std::string_view icc, float* rgb, std::size_t count) {
 const std::string& srgbProfile() {
     static const std::string bytes = [] {
         const Profile profile(cmsCreate_sRGBProfile(), &cmsCloseProfile);
-        // The library stamps the moment of making into the header; the same bytes every time are worth more here.
-        cmsUInt32Number size = 0;
-        cmsSaveProfileToMem(profile.get(), nullptr, &size);
-        std::string made(size, '\0');
-        cmsSaveProfileToMem(profile.get(), made.data(), &size);
-        constexpr unsigned char date[12] = {0x07, 0xEA, 0, 1, 0, 1, 0, 0, 0, 0, 0, 0};
-        std::copy(std::begin(date), std::end(date), made.begin() + 24);
-        std::fill(made.begin() + 84, made.begin() + 100, '\0'); // the profile ID is a hash over the header
-        return made;
+        return bytesOf(profile.get());
+    }();
+    return bytes;
+}
+
+const std::string& dcfWideProfile() {
+    static const std::string bytes = [] {
+        constexpr cmsCIExyY white = {0.3127, 0.3290, 1};
+        constexpr cmsCIExyYTRIPLE primaries = {{0.64, 0.33, 1}, {0.21, 0.71, 1}, {0.15, 0.06, 1}};
+        const std::unique_ptr<cmsToneCurve, decltype(&cmsFreeToneCurve)> power(cmsBuildGamma(nullptr, 563.0 / 256),
+                                                                               &cmsFreeToneCurve);
+        cmsToneCurve* const curves[3] = {power.get(), power.get(), power.get()};
+        const Profile profile(cmsCreateRGBProfile(&white, &primaries, curves), &cmsCloseProfile);
+        return bytesOf(profile.get());
     }();
     return bytes;
 }

@@ -17,6 +17,13 @@ enum class ProfileKind {
 /// The kind of a profile. Throws Error when the bytes are no profile that Little CMS can open.
 ProfileKind profileKind(std::string_view icc);
 
+/// How many channels a profile is for: 1 (grey), 3 (RGB), 4 (CMYK), 0 for others. Throws Error as profileKind does.
+int profileChannels(std::string_view icc);
+
+/// The wide colour space that cameras write without a profile (DCF 2.0, JEITA CP-3461B, 5.2: option file): primaries
+/// (0.64, 0.33), (0.21, 0.71), (0.15, 0.06), white D65, a power of 563/256.
+const std::string& dcfWideProfile();
+
 /// From planes of device values (0…1 for full scale) to the working encoding, made once for a file and used on any
 /// part of it.
 ///
@@ -27,6 +34,8 @@ class ProfileConversion {
 public:
     /// `channels` is 1 (grey), 3, or 4 (CMYK). Throws Error when the profile does not fit them.
     ProfileConversion(std::string_view icc, int channels);
+    /// From CIE L*a*b* of D50 in its own numbers: 0…100 and about −128…127.
+    static ProfileConversion fromLab();
     ~ProfileConversion();
     ProfileConversion(ProfileConversion&&) noexcept;
     ProfileConversion& operator=(ProfileConversion&&) noexcept;
@@ -37,6 +46,7 @@ public:
 private:
     struct Tables;
     struct Lcms;
+    explicit ProfileConversion(std::unique_ptr<const Lcms> lcms);
     std::unique_ptr<const Tables> tables_; ///< of a matrix profile
     std::unique_ptr<const Lcms> lcms_;     ///< of others; neither for sRGB
 };

@@ -1,16 +1,14 @@
 #include "base/file.h"
 #include "base/letters.h"
 #include "base/words.h"
+#include "picture/memory_limit.h"
 #include "picture/metadata.h"
 #include "picture/picture_reader.h"
 #include "picture/read_support.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <cstring>
-#include <fstream>
-#include <memory>
 
 namespace baryton {
 
@@ -18,79 +16,12 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr double kMostPixels = 400e6;
-
 std::string lowerExtension(const fs::path& file) {
     const std::string extension = lowerCase(file.extension().string());
     return extension.empty() ? extension : extension.substr(1);
 }
 
 } // namespace
-
-namespace {
-
-enum class Kind { Jpeg, Png, Tiff, Webp };
-
-/// By the first bytes, whatever the name says.
-std::optional<Kind> kindOf(const fs::path& file) {
-    std::array<char, 12> head{};
-    std::ifstream(file, std::ios::binary).read(head.data(), head.size());
-    const std::string_view start(head.data(), head.size());
-    using namespace std::string_view_literals;
-    if (start.starts_with("\xff\xd8\xff"sv)) return Kind::Jpeg;
-    if (start.starts_with("\x89PNG\r\n\x1a\n"sv)) return Kind::Png;
-    for (const auto mark : {"II*\0"sv, "MM\0*"sv, "II+\0"sv, "MM\0+"sv})
-        if (start.starts_with(mark)) return Kind::Tiff;
-    if (start.starts_with("RIFF"sv) && start.substr(8) == "WEBP"sv) return Kind::Webp;
-    return std::nullopt;
-}
-
-} // namespace
-
-// The loaders are called by their names: asked for a file by name alone, the library takes "a.jpg[shrink=8]" for
-// "a.jpg" and an option.
-vips::VImage openImage(const fs::path& file, vips::VOption* options) {
-    initVips();
-    std::unique_ptr<vips::VOption> unused(options);
-    requireReadable(file);
-    std::error_code ignored;
-    if (fs::file_size(file, ignored) == 0)
-        throw Error(file.string(), "", words("the file is empty"),
-                    words("copy it again from the camera or a backup"));
-    vips_error_clear();
-    const auto kind = kindOf(file);
-    if (!kind)
-        throw Error(file.string(), "", words("this is not a JPEG, PNG, TIFF or WebP picture"),
-                    words("open it where it was made and save it as one of these"));
-    vips::VOption* given = unused ? unused.release() : vips::VImage::option();
-    given->set("fail_on", VIPS_FAIL_ON_TRUNCATED);
-    switch (*kind) {
-    case Kind::Jpeg:
-        return vips::VImage::jpegload(file.c_str(), given);
-    case Kind::Png:
-        return vips::VImage::pngload(file.c_str(), given);
-    case Kind::Tiff:
-        return vips::VImage::tiffload(file.c_str(), given);
-    case Kind::Webp:
-        break;
-    }
-    return vips::VImage::webpload(file.c_str(), given);
-}
-
-bool isPictureFile(const fs::path& file) {
-    try {
-        readPictureSize(file);
-        return true;
-    } catch (const Error&) {
-        return false;
-    }
-}
-
-void checkSize(const vips::VImage& image, const fs::path& file) {
-    if (double(image.width()) * image.height() > kMostPixels)
-        throw Error(file.string(), "", words("the picture has more than 400 megapixels"),
-                    words("scale it down or cut it into parts first"));
-}
 
 const std::vector<std::string>& readableExtensions() {
     static const std::vector<std::string> extensions = {"jpg", "jpeg", "png", "tif", "tiff", "webp"};
@@ -127,7 +58,9 @@ PictureFile readPicture(const fs::path& file) {
     PictureFile result;
     result.metadata = readMetadata(file);
     result.profileName = reader.profileName();
+    result.remarks = reader.remarks();
     return tellingOf(file, [&] {
+        requireMemory(double(reader.width()) * reader.height() * (reader.hasAlpha() ? 4 : 3) * sizeof(float));
         result.picture = Picture(reader.width(), reader.height(), reader.hasAlpha());
         constexpr int bandRows = 256;
         for (int y = 0; y < reader.height(); y += bandRows) {

@@ -25,6 +25,16 @@ std::string fileFormatName(FileFormat format) {
     return format == FileFormat::Jpeg ? "jpeg" : format == FileFormat::Png ? "png" : "tiff";
 }
 
+std::optional<Ground> groundFromName(const std::string& name) {
+    for (const Ground ground : {Ground::White, Ground::Grey, Ground::Black})
+        if (groundName(ground) == name) return ground;
+    return std::nullopt;
+}
+
+std::string groundName(Ground ground) {
+    return ground == Ground::White ? "white" : ground == Ground::Grey ? "grey" : "black";
+}
+
 std::string fileExtension(FileFormat format) {
     return format == FileFormat::Jpeg ? "jpg" : format == FileFormat::Png ? "png" : "tif";
 }
@@ -48,6 +58,11 @@ void QuantisedPicture::setRow(int y, int x, int count, const float* r, const flo
 }
 
 namespace {
+
+/// What files say that nobody has thought about.
+constexpr double kUsualDotsPerInch = 72;
+/// A JPEG of more is encoded row by row, with the usual tables instead of the best ones for it.
+constexpr double kMostGathered = 100e6;
 
 /// Where the library gets its rows from: a band is asked for when the first row beyond the last one is wanted.
 struct RowSource {
@@ -87,18 +102,24 @@ int generateRows(VipsRegion* out, void*, void* rowSource, void*, gboolean*) {
     return 0;
 }
 
-vips::VImage imageOf(RowSource& source) {
+vips::VImage imageOf(RowSource& source, double dotsPerInch) {
     VipsImage* image = vips_image_new();
     const vips::VImage owner(image);
     const FileShape& shape = source.shape;
     const bool isDeep = shape.bits == 16;
+    const double perMm = (dotsPerInch > 0 ? dotsPerInch : kUsualDotsPerInch) / 25.4;
     vips_image_init_fields(image, shape.width, shape.height, shape.channels,
                            isDeep ? VIPS_FORMAT_USHORT : VIPS_FORMAT_UCHAR, VIPS_CODING_NONE,
-                           isDeep ? VIPS_INTERPRETATION_RGB16 : VIPS_INTERPRETATION_sRGB, 1, 1);
+                           isDeep ? VIPS_INTERPRETATION_RGB16 : VIPS_INTERPRETATION_sRGB, perMm, perMm);
     if (vips_image_pipelinev(image, VIPS_DEMAND_STYLE_THINSTRIP, nullptr) != 0 ||
         vips_image_generate(image, nullptr, generateRows, nullptr, &source, nullptr) != 0)
         throw vips::VError();
     return owner;
+}
+
+/// In sRGB of 8 bits.
+double levelOf(Ground ground) {
+    return ground == Ground::White ? 255 : ground == Ground::Grey ? 119 : 0;
 }
 
 void encode(vips::VImage image, const std::filesystem::path& file, const OutputFormat& format) {
@@ -106,12 +127,15 @@ void encode(vips::VImage image, const std::filesystem::path& file, const OutputF
     vips_image_set_blob_copy(image.get_image(), VIPS_META_ICC_NAME, icc.data(), icc.size());
     switch (format.format) {
     case FileFormat::Jpeg:
-        if (image.bands() == 4) image = image.flatten();
-        image.jpegsave(file.c_str(), vips::VImage::option()
-                                         ->set("Q", format.quality)
-                                         ->set("optimize_coding", true)
-                                         ->set("subsample_mode", format.quality >= 90 ? VIPS_FOREIGN_SUBSAMPLE_OFF
-                                                                                      : VIPS_FOREIGN_SUBSAMPLE_ON));
+        if (image.bands() == 4)
+            image = image.flatten(
+                vips::VImage::option()->set("background", std::vector<double>(3, levelOf(format.ground))));
+        image.jpegsave(file.c_str(),
+                       vips::VImage::option()
+                           ->set("Q", format.quality)
+                           ->set("optimize_coding", double(image.width()) * image.height() <= kMostGathered)
+                           ->set("subsample_mode",
+                                 format.quality >= 90 ? VIPS_FOREIGN_SUBSAMPLE_OFF : VIPS_FOREIGN_SUBSAMPLE_ON));
         break;
     case FileFormat::Png:
         image.pngsave(file.c_str(), vips::VImage::option()->set("compression", 6));
@@ -129,14 +153,13 @@ void encode(vips::VImage image, const std::filesystem::path& file, const OutputF
 
 } // namespace
 
-std::filesystem::path writePictureInRows(const std::filesystem::path& file, const FileShape& shape,
-                                         const GiveRows& rows, const Metadata& metadata, const OutputFormat& format,
-                                         const Placing& placing) {
+WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
+                                  const Metadata& metadata, const OutputFormat& format, const Placing& placing) {
     initVips();
     PendingFile pending(file);
     RowSource source{shape, rows, {}, {}, 0, 0, nullptr};
     try {
-        encode(imageOf(source), pending.path(), format);
+        encode(imageOf(source, metadata.dotsPerInch), pending.path(), format);
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
         vips_error_clear();
@@ -147,9 +170,15 @@ std::filesystem::path writePictureInRows(const std::filesystem::path& file, cons
     }
     // A TIFF would be rewritten in memory for it.
     const bool isBare = metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty();
-    if (!isBare || format.format != FileFormat::Tiff)
-        putMetadata(pending.path(), metadata, shape.width, shape.height);
-    return pending.keep(placing);
+    WrittenPicture written;
+    if (!isBare || format.format != FileFormat::Tiff) {
+        std::string all;
+        for (const auto& part : putMetadata(pending.path(), format.format, metadata, shape.width, shape.height))
+            all += (all.empty() ? "" : ", ") + part;
+        if (!all.empty()) written.remarks.push_back(inWords("of its metadata could not be kept: {}", all));
+    }
+    written.file = pending.keep(placing);
+    return written;
 }
 
 void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,

@@ -22,6 +22,7 @@ FileSource::FileSource(const std::filesystem::path& file, const FrameSettings& f
                        const Task* task)
     : file_(file), metadata_(readMetadata(file)), reader_(std::make_unique<PictureReader>(file)),
       placement_(placementOf(frame, reader_->width(), reader_->height())) {
+    remarks_ = reader_->remarks();
     const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
     const bool isSmaller = size.width != placement_.width || size.height != placement_.height;
     // What is turned wants rows from far above and below.
@@ -122,8 +123,8 @@ private:
 
 } // namespace
 
-std::filesystem::path writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
-                                  const OutputFormat& format, int threads, const Task* task, const Placing& placing) {
+WrittenPicture writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
+                           const OutputFormat& format, int threads, const Task* task, const Placing& placing) {
     const FrameMap frame = source.frameFor(program, task);
     const int margin = program.needs(frame.scale).margin;
     const bool alpha = source.hasAlpha();

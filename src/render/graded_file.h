@@ -1,6 +1,7 @@
 #pragma once
 #include "base/file.h"
 #include "picture/picture_reader.h"
+#include "picture/picture_writer.h"
 #include "render/base_level.h"
 #include "render/program.h"
 #include "stages/frame.h"
@@ -28,6 +29,8 @@ public:
     int height() const { return height_; }
     bool hasAlpha() const;
     const Metadata& metadata() const { return metadata_; }
+    /// As PictureReader has them.
+    const std::vector<std::string>& remarks() const { return remarks_; }
     /// As a frame, with what a program needs of it.
     FrameMap frameFor(const Program& program, const Task* task);
 
@@ -48,6 +51,7 @@ private:
     RowSource framed(Rows& rows) const;
     std::filesystem::path file_;
     Metadata metadata_;
+    std::vector<std::string> remarks_;
     int width_ = 0, height_ = 0;
     Picture small_;                         ///< where it is made smaller
     std::unique_ptr<PictureReader> reader_; ///< else
@@ -57,10 +61,9 @@ private:
 };
 
 /// Grades a source band by band into a file, from up to `threads` threads (0: all cores), while the band before is
-/// being encoded. Alpha is kept, in a JPEG laid over black. Throws Error, or Cancelled, and leaves nothing half
-/// written. Returns where it lies, as PendingFile::keep does.
-std::filesystem::path writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
-                                  const OutputFormat& format, int threads, const Task* task,
-                                  const Placing& placing = {});
+/// being encoded. Alpha is kept, in a JPEG laid over its ground. Throws Error, or Cancelled, and leaves nothing
+/// half written.
+WrittenPicture writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
+                           const OutputFormat& format, int threads, const Task* task, const Placing& placing = {});
 
 } // namespace baryton

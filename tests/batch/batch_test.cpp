@@ -354,7 +354,7 @@ TEST(Batch, ARunIsASnapshot) {
     }
 }
 
-TEST(Batch, TransparentPixelsComeOutBlackInAJpeg) {
+TEST(Batch, TransparentPixelsComeOutAsTheGroundInAJpeg) {
     const TempFolder folder;
     Picture picture(64, 48, true);
     for (int k = 0; k < 3; ++k)
@@ -368,8 +368,29 @@ TEST(Batch, TransparentPixelsComeOutBlackInAJpeg) {
     const auto jobs = runBatch(plan);
     ASSERT_EQ(jobs[0].state, JobState::Done) << jobs[0].error;
     const Picture got = readPicture(jobs[0].file).picture;
-    EXPECT_LT(got.row(1, 24)[8], 0.05F);
+    EXPECT_GT(got.row(1, 24)[8], 0.97F) << "white, unless something else is chosen";
     EXPECT_NEAR(got.row(1, 24)[56], 0.8, 0.03);
+    plan.format.ground = Ground::Black;
+    EXPECT_LT(readPicture(runBatch(plan)[0].file).picture.row(1, 24)[8], 0.05F);
+    // Made smaller, it goes another way.
+    plan.longSide = 32;
+    EXPECT_LT(readPicture(runBatch(plan)[0].file).picture.row(1, 12)[4], 0.05F);
+}
+
+TEST(Batch, WhatOfAPictureWasNotTakenIsToldWithIt) {
+    const TempFolder folder;
+    BatchPlan plan = planFor(folder, 2);
+    vips::VImage image = vips::VImage::pngload(plan.pictures[0].c_str()).copy_memory();
+    const std::string damaged = "no profile";
+    image.set(VIPS_META_ICC_NAME, nullptr, const_cast<char*>(damaged.data()), damaged.size());
+    fs::remove(plan.pictures[0]);
+    plan.pictures[0] = folder / "tagged.tif";
+    image.tiffsave(plan.pictures[0].c_str());
+    const auto jobs = runBatch(plan);
+    for (const auto& job : jobs) {
+        EXPECT_EQ(job.state, JobState::Done) << job.error;
+        EXPECT_EQ(job.warning.find("profile") != std::string::npos, job.picture == 0) << job.warning;
+    }
 }
 
 TEST(Batch, TheSameBytesWithAnyNumberOfWorkers) {

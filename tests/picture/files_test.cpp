@@ -291,7 +291,7 @@ TEST(WritePicture, KeepsPixelsProfileAndMetadata) {
     }
 }
 
-TEST(WritePicture, AlphaIsKeptOrLaidOverBlack) {
+TEST(WritePicture, AlphaIsKeptOrLaidOverTheGround) {
     const TempFolder folder;
     Picture picture(16, 16, true);
     for (int y = 0; y < 16; ++y)
@@ -307,10 +307,13 @@ TEST(WritePicture, AlphaIsKeptOrLaidOverBlack) {
     ASSERT_TRUE(png.hasAlpha());
     EXPECT_EQ(png.row(3, 0)[2], 0);
     EXPECT_EQ(png.row(3, 0)[12], 1);
-    writePicture(folder / "a.jpg", quantised(4), {}, {FileFormat::Jpeg, 8, 98});
-    const Picture jpeg = readPicture(folder / "a.jpg").picture;
-    EXPECT_LT(jpeg.row(0, 8)[2], 0.1F);
-    EXPECT_GT(jpeg.row(0, 8)[13], 0.9F);
+    for (const auto& [ground, level] :
+         {std::pair(Ground::White, 1.0F), std::pair(Ground::Grey, 119 / 255.0F), std::pair(Ground::Black, 0.0F)}) {
+        writePicture(folder / "a.jpg", quantised(4), {}, {FileFormat::Jpeg, 8, 98, ground});
+        const Picture jpeg = readPicture(folder / "a.jpg").picture;
+        EXPECT_NEAR(jpeg.row(1, 8)[2], level, 0.03) << groundName(ground);
+        EXPECT_GT(jpeg.row(0, 8)[13], 0.9F);
+    }
 }
 
 TEST(WritePicture, TellsWhereItCannotWrite) {

@@ -63,6 +63,9 @@ QWidget* BatchPage::makeOutput() {
     quality_ = new ValueRow(tr("Quality"));
     quality_->setRange(1, 100, 1, 90);
     layout->addWidget(quality_);
+    ground_ = new Segments({tr("White"), tr("Grey"), tr("Black")});
+    ground_->setToolTip(tr("What lies behind the transparent parts of a picture: a JPEG has no transparency"));
+    addRow(tr("Ground"), ground_);
     longSide_ = new NumberField;
     longSide_->setRange(0, 100000, 10);
     longSide_->setFixedWidth(90);
@@ -114,6 +117,11 @@ QWidget* BatchPage::makeOutput() {
         next.quality = static_cast<int>(std::lround(v));
         change(tr("Batch: quality"), next);
     });
+    connect(ground_, &Segments::chosen, this, [this](int i) {
+        BatchSettings next = settings_;
+        next.ground = static_cast<Ground>(i);
+        change(tr("Batch: ground"), next);
+    });
     connect(longSide_, &NumberField::edited, this, [this](double v) {
         BatchSettings next = settings_;
         next.longSide = static_cast<int>(std::lround(v));
@@ -164,6 +172,8 @@ void BatchPage::setSettings(const BatchSettings& settings) {
     bits_->button(1)->setEnabled(settings_.format > 0);
     quality_->setValue(settings_.quality);
     quality_->setEnabled(settings_.format == 0);
+    ground_->setCurrent(static_cast<int>(settings_.ground));
+    ground_->setEnabled(settings_.format == 0);
     longSide_->setValue(settings_.longSide);
     folder_->setText(QString::fromStdString(settings_.folder));
     name_->setText(QString::fromStdString(settings_.name));

@@ -293,7 +293,7 @@ BatchPlan BatchPage::plan() const {
             plan.looks.push_back({entry.name, {*entry.preset}, false});
     plan.prep = settings_.prep;
     const FormatChoice& choice = kFormats[settings_.format];
-    plan.format = {choice.format, choice.bits, settings_.quality};
+    plan.format = {choice.format, choice.bits, settings_.quality, settings_.ground};
     plan.longSide = settings_.longSide;
     plan.folder = settings_.folder;
     plan.name = name_->text().toStdString();

@@ -68,6 +68,7 @@ private:
     QWidget* output_;
     Segments *prep_, *format_, *bits_, *exists_;
     ValueRow* quality_;
+    Segments* ground_;
     NumberField* longSide_;
     QLineEdit *folder_, *name_;
     QPushButton *start_, *cancel_, *open_;

@@ -27,17 +27,19 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     const Grade grade = state.keyGrade();
     QPointer<AppState> alive = &state;
     runBehind(*QThreadPool::globalInstance(), [alive, source, file, format, grade, done] {
-        QString problem;
+        QString problem, remarks;
         try {
             FileSource picture(source, frameOf(grade), 0, 1);
-            writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
+            for (const auto& remark : writeGraded(file, picture, Program::compile(grade), format, 0, nullptr).remarks)
+                remarks += QStringLiteral("; ") + QString::fromStdString(remark);
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
         }
-        tellWindow(qApp, [alive, file, problem, done] {
+        tellWindow(qApp, [alive, file, problem, remarks, done] {
             if (!alive) return;
             const QString name = QString::fromStdString(file.string());
-            alive->tell(problem.isEmpty() ? AppState::tr("Written: %1").arg(name) : problem, !problem.isEmpty());
+            alive->tell(problem.isEmpty() ? AppState::tr("Written: %1").arg(name) + remarks : problem,
+                        !problem.isEmpty());
             if (problem.isEmpty() && done) done();
         });
     });

@@ -1,0 +1,121 @@
+#include "picture/metadata.h"
+#include "picture/picture_writer.h"
+#include "picture/vips_support.h"
+#include "support/samples.h"
+#include "support/temp_folder.h"
+
+#include <exiv2/exiv2.hpp>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+fs::path plainJpeg(const fs::path& file, double dotsPerInch) {
+    initVips();
+    const double perMm = dotsPerInch / 25.4;
+    vips::VImage::black(32, 24, vips::VImage::option()->set("bands", 3))
+        .copy(vips::VImage::option()
+                  ->set("interpretation", VIPS_INTERPRETATION_sRGB)
+                  ->set("xres", perMm)
+                  ->set("yres", perMm))
+        .jpegsave(file.c_str());
+    return file;
+}
+
+WrittenPicture writeWith(const fs::path& file, const Metadata& metadata, FileFormat format = FileFormat::Jpeg) {
+    return writePictureInRows(file, {16, 16, 3, 8},
+                              [](int, int count, std::uint8_t* out) { std::fill_n(out, 16 * 3 * count, 99); },
+                              metadata, {format, 8, 90});
+}
+
+std::unique_ptr<Exiv2::Image> opened(const fs::path& file) {
+    std::unique_ptr<Exiv2::Image> image(Exiv2::ImageFactory::open(file.string()).release());
+    image->readMetadata();
+    return image;
+}
+
+std::string exifText(const Exiv2::Image& image, const char* key) {
+    const auto at = image.exifData().findKey(Exiv2::ExifKey(key));
+    return at == image.exifData().end() ? "" : at->toString();
+}
+
+} // namespace
+
+TEST(Metadata, DotsPerInchAreKept) {
+    const TempFolder folder;
+    const Metadata print = readMetadata(plainJpeg(folder / "a.jpg", 300));
+    EXPECT_NEAR(print.dotsPerInch, 300, 0.01);
+    for (const auto format : {FileFormat::Jpeg, FileFormat::Png, FileFormat::Tiff}) {
+        const fs::path file = folder / ("out." + fileExtension(format));
+        writeWith(file, print, format);
+        EXPECT_NEAR(readMetadata(file).dotsPerInch, 300, 0.5) << file;
+    }
+    writeWith(folder / "b.jpg", {});
+    EXPECT_NEAR(readMetadata(folder / "b.jpg").dotsPerInch, 72, 0.01) << "not one in a millimetre";
+}
+
+TEST(Metadata, TitlesAndKeywordsOfTheDesktopStay) {
+    const TempFolder folder;
+    const fs::path from = plainJpeg(folder / "a.jpg", 72);
+    auto image = opened(from);
+    const Exiv2::byte title[] = {'H', 0, 'e', 0, 'r', 0, 'o', 0, 'n', 0, 0, 0};
+    const auto bytes = Exiv2::Value::create(Exiv2::unsignedByte);
+    bytes->read(title, sizeof title, Exiv2::littleEndian);
+    for (const char* key : {"Exif.Image.XPTitle", "Exif.Image.XPKeywords", "Exif.Image.XPComment"})
+        image->exifData().add(Exiv2::ExifKey(key), bytes.get());
+    image->exifData()["Exif.Image.DocumentName"] = "Season programme";
+    image->writeMetadata();
+    for (const auto format : {FileFormat::Jpeg, FileFormat::Png, FileFormat::Tiff}) {
+        const fs::path to = folder / ("out." + fileExtension(format));
+        EXPECT_TRUE(writeWith(to, readMetadata(from), format).remarks.empty());
+        const auto out = opened(to);
+        EXPECT_EQ(exifText(*out, "Exif.Image.XPTitle"), exifText(*image, "Exif.Image.XPTitle"));
+        EXPECT_EQ(exifText(*out, "Exif.Image.XPKeywords"), exifText(*image, "Exif.Image.XPKeywords"));
+        EXPECT_EQ(exifText(*out, "Exif.Image.DocumentName"), "Season programme");
+    }
+}
+
+TEST(Metadata, OfMoreThanAJpegHoldsTheLargestPartsAreLeftOutAndNamed) {
+    const TempFolder folder;
+    initVips();
+    vips::VImage::black(32, 24, vips::VImage::option()->set("bands", 3)).tiffsave((folder / "from.tif").c_str());
+    auto from = opened(folder / "from.tif");
+    from->exifData()["Exif.Image.Copyright"] = "The Tin Heron Company";
+    from->exifData()["Exif.Photo.UserComment"] = "charset=Ascii " + std::string(70000, 'x');
+    from->xmpData()["Xmp.dc.rights"] = "lang=x-default The Tin Heron Company";
+    from->xmpData()["Xmp.photoshop.Instructions"] = std::string(70000, 'y');
+    from->writeMetadata();
+    const Metadata metadata = readMetadata(folder / "from.tif");
+
+    const WrittenPicture written = writeWith(folder / "a.jpg", metadata);
+    ASSERT_EQ(written.remarks.size(), 1U);
+    EXPECT_NE(written.remarks[0].find("Instructions"), std::string::npos) << written.remarks[0];
+    EXPECT_NE(written.remarks[0].find("omment"), std::string::npos) << written.remarks[0];
+    const auto jpeg = opened(folder / "a.jpg");
+    EXPECT_EQ(exifText(*jpeg, "Exif.Image.Copyright"), "The Tin Heron Company");
+    EXPECT_NE(jpeg->xmpData().findKey(Exiv2::XmpKey("Xmp.dc.rights")), jpeg->xmpData().end());
+    // Others hold all of the XMP.
+    writeWith(folder / "a.tif", metadata, FileFormat::Tiff);
+    EXPECT_EQ(opened(folder / "a.tif")->xmpData()["Xmp.photoshop.Instructions"].toString().size(), 70000U);
+}
+
+TEST(Metadata, WhatWouldBeWrongBesideTheNewPixelsStaysBehind) {
+    const TempFolder folder;
+    Exiv2::XmpData xmp;
+    xmp["Xmp.dc.title"] = "lang=x-default Lake fog";
+    xmp["Xmp.exif.ColorSpace"] = "65535";
+    xmp["Xmp.tiff.Orientation"] = "6";
+    xmp["Xmp.crs.Exposure2012"] = "+1.00";
+    xmp["Xmp.photoshop.ICCProfile"] = "Some wide profile";
+    Metadata metadata;
+    Exiv2::XmpParser::encode(metadata.xmp, xmp);
+    writeWith(folder / "a.png", metadata, FileFormat::Png);
+    const auto out = opened(folder / "a.png");
+    std::vector<std::string> keys;
+    for (const auto& datum : out->xmpData()) keys.push_back(datum.key());
+    EXPECT_EQ(keys, std::vector<std::string>{"Xmp.dc.title"});
+}
+
+} // namespace baryton::test
