@@ -3422,6 +3422,22 @@
         <source>of its metadata could not be kept: {}</source>
         <translation>von den Metadaten ließ sich nicht behalten: {}</translation>
     </message>
+    <message>
+        <source>it holds more than {} objects</source>
+        <translation>die Datei enthält mehr als {} Objekte</translation>
+    </message>
+    <message>
+        <source>take takes and stages out that are not needed</source>
+        <translation>Fassungen und Stufen herausnehmen, die nicht gebraucht werden</translation>
+    </message>
+    <message>
+        <source>it has {} stages; {} is the most</source>
+        <translation>{} Stufen; mehr als {} dürfen es nicht sein</translation>
+    </message>
+    <message>
+        <source>take some out, or spread them over several presets</source>
+        <translation>einige herausnehmen oder auf mehrere Vorgaben verteilen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>

@@ -3,6 +3,7 @@
 #include "app/render_image.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/first_free.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
@@ -272,6 +273,18 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     Q_EMIT gradeChanged(index);
 }
 
+namespace {
+
+/// A name for another version of a file, beside it, that nothing has yet.
+fs::path freeBeside(const fs::path& file, const char* mark) {
+    return freeFile(fs::path(file) += mark, [](const fs::path& each) {
+        std::error_code ignored;
+        return fs::exists(each, ignored);
+    });
+}
+
+} // namespace
+
 void PictureSet::store(int index) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     const bool setAside = picture.gradeUnreadable;
@@ -285,13 +298,13 @@ void PictureSet::store(int index) {
                 // What could not be read is somebody's work all the same: it stays under another name.
                 for (const fs::path& old : {gradeFileBeside(file), gradeFileInDataFolder(file)}) {
                     std::error_code ignored;
-                    if (fs::exists(old, ignored)) fs::rename(old, fs::path(old) += ".unreadable", ignored);
+                    if (fs::exists(old, ignored)) fs::rename(old, freeBeside(old, ".unreadable"), ignored);
                 }
             }
             // So is what another window, or a hand, has written there since.
             if (const auto other = changedBehindUs(file)) {
-                const fs::path kept = fs::path(*other) += ".other";
-                fs::copy_file(*other, kept, fs::copy_options::overwrite_existing);
+                const fs::path kept = freeBeside(*other, ".other");
+                fs::copy_file(*other, kept);
                 problems.append(
                     tr("%1 was changed by someone else: that version is kept as %2")
                         .arg(QString::fromStdString(other->string()), QString::fromStdString(kept.string())));
@@ -333,11 +346,11 @@ std::optional<fs::path> PictureSet::changedBehindUs(const fs::path& picture) con
         if (!fs::exists(file, ignored)) continue;
         const auto ours = written_.find(file);
         const std::string now = contentHash(readFile(file));
-        // Not yet written from here: what was read when the set was opened.
+        // Not yet written from here: what was read when the set was opened, which may be nothing.
         const auto read = readHashes_.find(file);
-        const std::string& known = ours != written_.end()      ? ours->second
-                                   : read != readHashes_.end() ? read->second
-                                                               : now;
+        const std::string known = ours != written_.end()      ? ours->second
+                                  : read != readHashes_.end() ? read->second
+                                                              : std::string();
         if (now != known) return file;
     }
     return {};

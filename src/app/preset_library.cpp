@@ -52,6 +52,7 @@ void PresetLibrary::watch() {
 }
 
 void PresetLibrary::reload() {
+    ++looks_;
     std::string error;
     index_ = files_.index(&error);
     if (error != toldIndexError_ && !error.empty()) Q_EMIT problem(QString::fromStdString(error));
@@ -61,9 +62,10 @@ void PresetLibrary::reload() {
     watch();
     Q_EMIT changed();
     if (std::none_of(entries_.begin(), entries_.end(), [](const LibraryEntry& e) { return e.isPending; })) return;
-    runBehind(reader_, [this] {
+    runBehind(reader_, [this, look = looks_] {
         auto read = files_.entries(Library::Luts::Read);
-        tellWindow(this, [this, read = std::move(read)] {
+        tellWindow(this, [this, look, read = std::move(read)] {
+            if (look != looks_) return; // what was read then may be gone: the later look has its own reading
             entries_ = read;
             Q_EMIT changed();
         });

@@ -45,6 +45,7 @@ private:
     std::vector<LibraryEntry> entries_;
     LibraryIndex index_;
     std::vector<std::string> groups_;
+    int looks_ = 0; ///< counts them, so that what comes late from an old one is dropped
     std::string toldIndexError_, toldStart_;
     QThreadPool reader_; ///< of LUT files
     QFileSystemWatcher watcher_;

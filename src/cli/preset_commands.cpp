@@ -13,6 +13,7 @@
 #include <functional>
 #include <iostream>
 #include <memory>
+#include <set>
 
 namespace baryton {
 
@@ -143,28 +144,25 @@ int list(const PresetOptions& options) {
 /// The presets and LUTs named, folders by what they hold, each under its folder's name as its group.
 std::vector<LibraryEntry> entriesOf(const std::vector<std::string>& files) {
     std::vector<LibraryEntry> entries;
-    const auto addGroup = [&](const fs::path& folder) {
-        const fs::path whole = fs::canonical(folder);
-        for (LibraryEntry& entry : Library(whole.parent_path()).entries())
-            if (entry.group == whole.filename().string()) entries.push_back(std::move(entry));
+    std::set<FileIdentity> known;
+    const auto add = [&](std::vector<LibraryEntry> more) { // what is named twice goes in once
+        for (LibraryEntry& entry : more) {
+            const auto identity = identityOf(entry.file);
+            if (!identity || known.insert(*identity).second) entries.push_back(std::move(entry));
+        }
     };
     for (const std::string& name : files) {
         if (fs::is_directory(name)) {
-            const std::size_t before = entries.size();
-            addGroup(name);
-            if (entries.size() == before) // a folder of groups
-                for (LibraryEntry& entry : Library(fs::canonical(name)).entries())
-                    entries.push_back(std::move(entry));
+            const fs::path whole = fs::canonical(name);
+            auto group = Library(whole.parent_path()).entriesIn(whole.filename().string());
+            add(group.empty() ? Library(whole).entries() : std::move(group)); // a group, or a folder of groups
             continue;
         }
+        requireReadable(name);
         const fs::path whole = fs::absolute(name).lexically_normal();
-        bool found = false;
-        for (LibraryEntry& entry : Library(whole.parent_path().parent_path()).entries())
-            if (entry.file == whole) {
-                entries.push_back(std::move(entry));
-                found = true;
-            }
-        if (!found) throw Error(name, "", "not a preset (.bpreset) and not a LUT (.cube, .3dl)", "name one of these");
+        auto entry = Library(whole.parent_path().parent_path()).entryOf(whole);
+        if (!entry) throw Error(name, "", "not a preset (.bpreset) and not a LUT (.cube, .3dl)", "name one of these");
+        add({std::move(*entry)});
     }
     return entries;
 }

@@ -38,6 +38,8 @@ Schema parsedSchema(const std::string& format) {
     return parsed;
 }
 
+constexpr int kMostObjects = 100000;
+
 /// Throws Error with the JSON path of the deepest place that does not fit.
 void checkAgainstSchema(const Json& json, const std::string& format) {
     static const Schema grade = parsedSchema("baryton-grade"), library = parsedSchema("baryton-library"),
@@ -74,11 +76,16 @@ void checkFinite(const Json& json, const std::string& path) {
 
 Json parseFileJson(const std::string& text, const std::string& format) {
     Json json;
+    int objects = 0;
     try {
-        // Deep nesting would exhaust the stack later on; no file of ours is deeper than this.
-        json = Json::parse(text, [](int depth, Json::parse_event_t, Json&) {
+        // Deep nesting would exhaust the stack later on, and millions of objects keep everything busy for minutes; no
+        // file of ours has either.
+        json = Json::parse(text, [&objects](int depth, Json::parse_event_t event, Json&) {
             if (depth > 64)
                 throw Error("", "", words("the JSON is nested too deeply"), words("this can't be a file of Baryton"));
+            if (event == Json::parse_event_t::object_start && ++objects > kMostObjects)
+                throw Error("", "", inWords("it holds more than {} objects", kMostObjects),
+                            words("take takes and stages out that are not needed"));
             return true;
         });
     } catch (const Json::parse_error& e) {

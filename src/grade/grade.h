@@ -83,6 +83,10 @@ struct StagePlace {
     bool operator==(const StagePlace&) const = default;
 };
 
+/// How many stages a grade or a preset may have, in all its layers; enough for any, and little enough for what walks
+/// through them all at every move of a control.
+constexpr std::size_t kMostStages = 1000;
+
 /// All stages of a grade in the order they act.
 std::vector<StagePlace> stagePlaces(const Grade& grade);
 const Stage& stageAt(const Grade& grade, const StagePlace& place);

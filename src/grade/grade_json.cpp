@@ -1,7 +1,6 @@
 #include "grade/grade_json.h"
 #include "base/error.h"
 #include "base/file.h"
-#include "base/first_free.h"
 #include "base/words.h"
 #include "grade/file_json.h"
 #include "grade/json_parts.h"
@@ -10,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
+#include <map>
 #include <set>
 
 namespace baryton {
@@ -167,12 +167,12 @@ namespace {
 /// Gives every stage and layer an id of its own where a file written by hand has none or the same twice.
 void repairIds(Grade& grade) {
     std::set<std::string> seen;
+    std::map<std::string, int> tried; // numbers, by their stem, that are known to be taken
     const auto repair = [&](auto& item, const std::string& stem) {
-        if (item.id.empty() || !seen.insert(item.id).second) {
-            item.id = firstFree([&](int n) { return stem + "-" + std::to_string(n); },
-                                [&](const std::string& id) { return seen.contains(id); });
-            seen.insert(item.id);
-        }
+        if (!item.id.empty() && seen.insert(item.id).second) return;
+        int& last = tried[stem];
+        do item.id = stem + "-" + std::to_string(++last);
+        while (!seen.insert(item.id).second);
     };
     for (auto& stage : grade.prep) repair(stage, stage.type);
     for (auto& layer : grade.look) {
@@ -229,6 +229,9 @@ Grade gradeFromJson(const Json& json, const std::string& path) {
     grade.prep = stagesFromJson(json, "prep", path);
     grade.look = layersFromJson(json, "look", path);
     grade.finish = stagesFromJson(json, "finish", path);
+    if (const std::size_t count = stagePlaces(grade).size(); count > kMostStages)
+        throw Error("", path.empty() ? "/" : path, inWords("it has {} stages; {} is the most", count, kMostStages),
+                    words("take some out, or spread them over several presets"));
     repairIds(grade);
     const auto given = json.find("givenIds");
     if (given != json.end())

@@ -6,6 +6,8 @@
 #include <algorithm>
 #include <archive.h>
 #include <archive_entry.h>
+#include <clocale>
+#include <locale.h>
 #include <memory>
 #include <set>
 
@@ -21,10 +23,28 @@ std::string hintForHostile() {
     return words("nothing was taken from it; ask whoever made it for another archive");
 }
 
+/// The archive library writes and reads names by the locale: this thread has one of UTF-8 while it does, whatever the
+/// program was started in.
+class Utf8Names {
+public:
+    Utf8Names() : own_(newlocale(LC_CTYPE_MASK, "C.UTF-8", nullptr)), before_(own_ ? uselocale(own_) : nullptr) {}
+    Utf8Names(const Utf8Names&) = delete;
+    Utf8Names& operator=(const Utf8Names&) = delete;
+    ~Utf8Names() {
+        if (!own_) return;
+        uselocale(before_);
+        freelocale(own_);
+    }
+
+private:
+    locale_t own_, before_;
+};
+
 void requireSafe(const std::string& path) {
     const bool control = std::any_of(path.begin(), path.end(),
                                      [](char c) { return static_cast<unsigned char>(c) < 0x20 || c == 0x7f; });
-    bool escapes = path.empty() || path[0] == '/' || path.find(':') != std::string::npos;
+    // "C:/…": elsewhere in a name a colon is a letter like others.
+    bool escapes = path.empty() || path[0] == '/' || (path.size() > 1 && path[1] == ':');
     for (std::size_t from = 0; from <= path.size();) {
         const std::size_t to = std::min(path.find('/', from), path.size());
         escapes = escapes || path.substr(from, to - from) == "..";
@@ -46,6 +66,7 @@ std::string pathOf(archive_entry* entry) {
 } // namespace
 
 std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& limits) {
+    const Utf8Names names;
     const Reader reader(archive_read_new(), archive_read_free);
     archive_read_support_format_zip(reader.get());
     const auto broken = [&](const std::string& place) -> Error {
@@ -97,6 +118,7 @@ std::vector<ArchiveFile> readZip(std::string_view bytes, const ArchiveLimits& li
 }
 
 std::string writeZip(const std::vector<ArchiveFile>& files) {
+    const Utf8Names names;
     std::string out;
     const Writer writer(archive_write_new(), archive_write_free);
     archive_write_set_format_zip(writer.get());
@@ -113,7 +135,6 @@ std::string writeZip(const std::vector<ArchiveFile>& files) {
     check(archive_write_open(writer.get(), &out, nullptr, append, nullptr));
     for (const ArchiveFile& file : files) {
         const Entry entry(archive_entry_new(), archive_entry_free);
-        archive_entry_set_pathname_utf8(entry.get(), file.path.c_str());
         archive_entry_set_pathname(entry.get(), file.path.c_str());
         archive_entry_set_filetype(entry.get(), AE_IFREG);
         archive_entry_set_perm(entry.get(), 0644);

@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <set>
 
 namespace baryton {
@@ -159,20 +160,23 @@ void addArchive(ImportAccount& account, const fs::path& file) {
     }
     const std::string common = pack ? std::string() : commonFolder(files);
     const std::string own = common.empty() ? file.stem().string() : common.substr(0, common.size() - 1);
-    std::set<std::string> missing;
+    std::map<std::string, std::string> missing; // what the pack names, with its group
     if (pack)
-        for (const auto& group : pack->groups) missing.insert(group.items.begin(), group.items.end());
+        for (const auto& group : pack->groups)
+            for (const auto& named : group.items) missing[named] = group.name;
     for (const auto& each : files) {
-        if (isLitter(each.path) || (pack && (each.path == "pack.json" || each.path == pack->coverPath))) continue;
+        // What a pack names is meant, whatever it is called.
+        if ((isLitter(each.path) && !missing.contains(each.path)) ||
+            (pack && (each.path == "pack.json" || each.path == pack->coverPath)))
+            continue;
         std::string group = groupOf(each.path, common, own);
-        if (pack)
-            for (const auto& named : pack->groups)
-                if (std::find(named.items.begin(), named.items.end(), each.path) != named.items.end())
-                    group = named.name;
-        missing.erase(each.path);
+        if (const auto named = missing.find(each.path); named != missing.end()) {
+            group = named->second;
+            missing.erase(named);
+        }
         account.items.push_back(itemFor(each.path, each.bytes, group));
     }
-    for (const std::string& path : missing) {
+    for (const auto& [path, group] : missing) {
         ImportItem item;
         item.path = path;
         item.name = fs::path(path).stem().string();
@@ -240,9 +244,14 @@ void findCopies(std::vector<ImportItem>& items, const Library& library) {
     const std::vector<LibraryEntry> entries = library.entries();
     const auto nameOf = [](const LibraryEntry& entry) { return entry.group + " / " + entry.name; };
     std::vector<KnownLut> luts;
-    for (const LibraryEntry& entry : entries)
-        if (entry.kind == LibraryEntry::Kind::Lut && entry.preset)
+    std::map<std::string, std::string> presets; // the content of each, with its name
+    for (const LibraryEntry& entry : entries) {
+        if (!entry.preset) continue;
+        if (entry.kind == LibraryEntry::Kind::Lut)
             luts.emplace_back(nameOf(entry), entry.preset->carried);
+        else
+            presets.emplace(contentOf(*entry.preset), nameOf(entry));
+    }
     for (ImportItem& item : items) {
         if (item.state != State::New || !item.preset) continue;
         std::string copy;
@@ -251,11 +260,7 @@ void findCopies(std::vector<ImportItem>& items, const Library& library) {
             for (const KnownLut& lut : luts)
                 if (copy.empty() && lut.doesTheSame(own)) copy = lut.path;
         } else {
-            const std::string content = contentOf(*item.preset);
-            for (const LibraryEntry& entry : entries)
-                if (copy.empty() && entry.kind == LibraryEntry::Kind::Preset && entry.preset &&
-                    contentOf(*entry.preset) == content)
-                    copy = nameOf(entry);
+            if (const auto same = presets.find(contentOf(*item.preset)); same != presets.end()) copy = same->second;
         }
         if (copy.empty()) continue;
         item.state = State::Same;
@@ -267,7 +272,7 @@ void findCopies(std::vector<ImportItem>& items, const Library& library) {
 void compareWithLibrary(std::vector<ImportItem>& items, const Library& library) {
     for (ImportItem& item : items) {
         if (item.state != State::New) continue;
-        const fs::path file = library.root() / safeFileName(item.group) / fileNameOf(item);
+        const fs::path file = library.folderOf(item.group) / fileNameOf(item);
         std::error_code ignored;
         if (!fs::exists(file, ignored)) continue;
         bool same = false;
@@ -312,14 +317,14 @@ ImportAccount accountOfImport(const std::vector<fs::path>& files, const Library&
 
 LibraryEdit importEdit(const ImportAccount& account, const Library& library) {
     LibraryEdit edit{inWords("Import {}", account.info.name), {}};
-    std::set<fs::path> taken;
+    std::map<fs::path, std::string> taken; // with the names of what goes there
     const auto added = [&](const fs::path& file) {
         return std::any_of(edit.changes.begin(), edit.changes.end(),
                            [&](const FileChange& change) { return change.file == file; });
     };
     for (const ImportItem& item : account.items) {
         if (item.choice == Choice::LeaveOut || !item.preset) continue;
-        const fs::path folder = library.root() / safeFileName(item.group);
+        const fs::path folder = library.folderOf(item.group);
         std::error_code ignored;
         for (const fs::path& each : {library.root(), folder})
             if (!fs::exists(each, ignored) && !added(each))
@@ -329,13 +334,16 @@ LibraryEdit importEdit(const ImportAccount& account, const Library& library) {
         const fs::path file = freeFile(wanted, [&](const fs::path& each) {
             return taken.contains(each) || (!mayReplace && fs::exists(each, ignored));
         });
-        taken.insert(file);
         std::string bytes = item.bytes;
-        if (item.kind == LibraryEntry::Kind::Preset && file != wanted) { // a preset is called like its file
+        // A second one of a name is called like its file; another name that just comes to the same file stays.
+        const auto first = taken.find(wanted);
+        const bool isSecond = fs::exists(wanted, ignored) || (first != taken.end() && first->second == item.name);
+        if (item.kind == LibraryEntry::Kind::Preset && file != wanted && isSecond) {
             Preset named = *item.preset;
             named.name = file.stem().string();
             bytes = presetToText(named);
         }
+        taken.emplace(file, item.name);
         edit.changes.push_back(contentChange(file, std::move(bytes)));
     }
     return edit;

@@ -144,25 +144,34 @@ LibraryEntry Library::entryFor(const fs::path& file, Luts luts) const {
 
 std::vector<LibraryEntry> Library::entries(Luts luts) const {
     std::vector<LibraryEntry> all;
-    for (const auto& group : groups()) {
-        std::error_code failed;
-        std::vector<LibraryEntry> found;
-        for (fs::directory_iterator it(root_ / group, failed), end; !failed && it != end; it.increment(failed))
-            if (kindOf(it->path())) found.push_back(entryFor(it->path(), luts));
-        std::sort(found.begin(), found.end(), [](const auto& a, const auto& b) {
-            return a.name != b.name ? naturallyBefore(a.name, b.name) : a.file < b.file;
-        });
-        std::move(found.begin(), found.end(), std::back_inserter(all));
-    }
+    for (const auto& group : groups())
+        for (LibraryEntry& entry : entriesIn(group, luts)) all.push_back(std::move(entry));
     return all;
 }
 
-fs::path Library::folderFor(const std::string& group) const {
-    return root_ / safeFileName(group);
+std::vector<LibraryEntry> Library::entriesIn(const std::string& group, Luts luts) const {
+    std::error_code failed;
+    std::vector<LibraryEntry> found;
+    for (fs::directory_iterator it(root_ / group, failed), end; !failed && it != end; it.increment(failed))
+        if (kindOf(it->path())) found.push_back(entryFor(it->path(), luts));
+    std::sort(found.begin(), found.end(), [](const auto& a, const auto& b) {
+        return a.name != b.name ? naturallyBefore(a.name, b.name) : a.file < b.file;
+    });
+    return found;
+}
+
+std::optional<LibraryEntry> Library::entryOf(const fs::path& file) const {
+    if (!kindOf(file)) return std::nullopt;
+    return entryFor(file, Luts::Read);
+}
+
+fs::path Library::folderOf(const std::string& group) const {
+    const std::string name = safeFileName(group);
+    return root_ / (lowerCase(name) == kIndexFile ? name + " -" : name);
 }
 
 fs::path Library::fileFor(const std::string& group, const std::string& name) const {
-    return folderFor(group) / (safeFileName(name) + kPresetExtension);
+    return folderOf(group) / (safeFileName(name) + kPresetExtension);
 }
 
 std::optional<fs::path> Library::fileOf(const std::string& item) const {
@@ -176,7 +185,7 @@ std::optional<fs::path> Library::fileOf(const std::string& item) const {
 void Library::addFolder(LibraryEdit& edit, const std::string& group) const {
     requireName(group, words("a group needs a name"));
     std::error_code ignored;
-    for (const fs::path& folder : {root_, folderFor(group)}) {
+    for (const fs::path& folder : {root_, folderOf(group)}) {
         const bool added = std::any_of(edit.changes.begin(), edit.changes.end(),
                                        [&](const FileChange& change) { return change.file == folder; });
         if (!added && !fs::exists(folder, ignored))
@@ -207,7 +216,7 @@ LibraryEdit Library::add(const Preset& preset, const std::string& group, bool ke
 
 LibraryEdit Library::addFile(const std::string& bytes, const std::string& fileName, const std::string& group,
                              bool keepBoth) const {
-    fs::path file = folderFor(group) / safeFileName(fileName);
+    fs::path file = folderOf(group) / safeFileName(fileName);
     if (keepBoth) file = freeFile(file, isThere);
     LibraryEdit edit{inWords("Add {}", file.filename().string()), {}};
     addFolder(edit, group);
@@ -256,10 +265,10 @@ LibraryEdit Library::move(const std::vector<LibraryEntry>& entries, const std::s
     std::vector<std::pair<std::string, std::string>> names;
     std::set<fs::path> taken, moved;
     for (const auto& entry : entries) {
-        if (entry.file.parent_path() == folderFor(group) || !moved.insert(entry.file).second) continue;
+        if (entry.file.parent_path() == folderOf(group) || !moved.insert(entry.file).second) continue;
         // The same name twice in a group: both stay, one with a number. A preset's name is its file's, so it is
         // written anew then.
-        const fs::path wanted = folderFor(group) / entry.file.filename(),
+        const fs::path wanted = folderOf(group) / entry.file.filename(),
                        file = freeFile(wanted,
                                        [&](const fs::path&each) { return taken.contains(each) || isThere(each); });
         taken.insert(file);
@@ -271,7 +280,7 @@ LibraryEdit Library::move(const std::vector<LibraryEntry>& entries, const std::s
             edit.changes.push_back(contentChange(file, presetToText(named)));
             edit.changes.push_back(contentChange(entry.file, std::nullopt));
         }
-        names.emplace_back(entry.item(), folderFor(group).filename().string() + "/" + file.filename().string());
+        names.emplace_back(entry.item(), folderOf(group).filename().string() + "/" + file.filename().string());
     }
     renameInIndex(edit, names);
     return edit;
@@ -294,15 +303,15 @@ LibraryEdit Library::change(const LibraryEntry& entry, const Preset& preset, con
 LibraryEdit Library::addGroup(const std::string& group) const {
     LibraryEdit edit{inWords("Make group {}", group), {}};
     addFolder(edit, group);
-    if (edit.changes.empty() || edit.changes.back().file != folderFor(group))
-        throw Error(folderFor(group).string(), "", words("there is a group of this name already"),
+    if (edit.changes.empty() || edit.changes.back().file != folderOf(group))
+        throw Error(folderOf(group).string(), "", words("there is a group of this name already"),
                     words("choose another name"));
     return edit;
 }
 
 LibraryEdit Library::renameGroup(const std::string& group, const std::string& name) const {
     requireName(name, words("a group needs a name"));
-    const fs::path from = root_ / group, to = folderFor(name);
+    const fs::path from = root_ / group, to = folderOf(name);
     std::error_code ignored;
     if (fs::exists(to, ignored))
         throw Error(to.string(), "", words("there is a group of this name already"), words("choose another name"));

@@ -52,6 +52,12 @@ public:
     enum class Luts { Read, Pending };
     /// All entries, by group and name.
     std::vector<LibraryEntry> entries(Luts luts = Luts::Read) const;
+    /// Those of one group.
+    std::vector<LibraryEntry> entriesIn(const std::string& group, Luts luts = Luts::Read) const;
+    /// A preset or LUT file, wherever it lies, its folder taken for its group; nothing for other kinds of file.
+    std::optional<LibraryEntry> entryOf(const std::filesystem::path& file) const;
+    /// The folder of a group: its name with what can't stand in one replaced, and never that of the index.
+    std::filesystem::path folderOf(const std::string& group) const;
 
     /// Puts a preset into a group. When the group has one of this name it is replaced, or, with keepBoth, the new one
     /// gets a number behind its name.
@@ -83,7 +89,6 @@ private:
         LibraryEntry entry;
     };
     LibraryEntry entryFor(const std::filesystem::path& file, Luts luts) const;
-    std::filesystem::path folderFor(const std::string& group) const;
     std::filesystem::path fileFor(const std::string& group, const std::string& name) const;
     void addFolder(LibraryEdit& edit, const std::string& group) const;
     void renameInIndex(LibraryEdit& edit, const std::vector<std::pair<std::string, std::string>>& names) const;

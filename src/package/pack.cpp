@@ -1,12 +1,17 @@
 #include "package/pack.h"
 #include "base/error.h"
 #include "base/file.h"
+#include "base/first_free.h"
+#include "base/letters.h"
 #include "base/words.h"
 #include "grade/file_json.h"
 
 #include <algorithm>
+#include <set>
 
 namespace baryton {
+
+namespace fs = std::filesystem;
 
 namespace {
 constexpr const char* kContentsFile = "pack.json";
@@ -26,6 +31,28 @@ PackContents packContentsFromText(const std::string& text) {
     return contents;
 }
 
+namespace {
+
+/// The paths of items within a pack: as they are in the library, but for what an archive is refused for.
+class PathsInPack {
+public:
+    std::string next(const std::string& item) {
+        std::string path;
+        for (const char c : item) path += isBad(c) ? '-' : c;
+        if (path.size() > 1 && path[1] == ':') path[1] = '-'; // as a drive's name
+        const fs::path made =
+            freeFile(path, [&](const fs::path& each) { return taken_.contains(lowerCase(each.generic_string())); });
+        taken_.insert(lowerCase(made.generic_string()));
+        return made.generic_string();
+    }
+
+private:
+    static bool isBad(char c) { return static_cast<unsigned char>(c) < 0x20 || c == 0x7f || c == '\\'; }
+    std::set<std::string> taken_; ///< without regard to case, as archives are read
+};
+
+} // namespace
+
 std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& entries) {
     Json json = {{"format", "baryton-pack"}, {"version", 1}, {"name", info.name}, {"groups", Json::array()}};
     if (!info.author.empty()) json["author"] = info.author;
@@ -33,6 +60,7 @@ std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& ent
     if (!info.notes.empty()) json["notes"] = info.notes;
     if (!info.cover.empty()) json["cover"] = kCoverFile;
     std::vector<ArchiveFile> files;
+    PathsInPack paths;
     for (const LibraryEntry& entry : entries) {
         if (!entry.preset && !entry.isPending)
             throw Error(entry.file.string(), "", words("it can't be read and does not go into a pack"), entry.error);
@@ -43,8 +71,9 @@ std::string packBytes(const PackInfo& info, const std::vector<LibraryEntry>& ent
             groups.push_back({{"name", entry.group}, {"items", Json::array()}});
             group = std::prev(groups.end());
         }
-        (*group)["items"].push_back(entry.item());
-        files.push_back({entry.item(), readFile(entry.file)});
+        const std::string path = paths.next(entry.item());
+        (*group)["items"].push_back(path);
+        files.push_back({path, readFile(entry.file)});
     }
     if (!info.cover.empty()) files.insert(files.begin(), {kCoverFile, info.cover});
     files.insert(files.begin(), {kContentsFile, fileText(json)});

@@ -208,10 +208,10 @@ void eraseProperties(Exiv2::XmpData& xmp, Unwanted unwanted) {
 bool isWrongBesideThesePixels(const std::string& property) {
     // The namespace of raw developing settings (XMP specification, part 2).
     if (property.starts_with("Xmp.crs.")) return true;
-    for (const char* each : {"Xmp.tiff.Orientation", "Xmp.tiff.ImageWidth", "Xmp.tiff.ImageLength",
-                             "Xmp.exif.ColorSpace", "Xmp.exif.Gamma", "Xmp.exif.PixelXDimension",
-                             "Xmp.exif.PixelYDimension", "Xmp.photoshop.ICCProfile", "Xmp.photoshop.ColorMode"})
-        if (property == each) return true;
+    const std::string name = property.substr(property.rfind('.') + 1);
+    for (const char* each : {"Orientation", "ImageWidth", "ImageLength", "PixelXDimension", "PixelYDimension",
+                             "ColorSpace", "ColorMode", "Gamma", "ICCProfile"})
+        if (name == each) return true;
     return false;
 }
 

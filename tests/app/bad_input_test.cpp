@@ -146,6 +146,25 @@ TEST(BadInput, WhatAnotherWindowWroteIsKept) {
     EXPECT_TRUE(d.isTold("changed by someone else"));
 }
 
+TEST(BadInput, WhatAnotherWindowWroteForAPictureThatHadNoGradeIsKeptToo) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const auto file = d.folder() / "lake-fog.jpg.bgrade";
+    ASSERT_FALSE(std::filesystem::exists(file));
+    const std::vector<std::string> theirs = {gradeToText(startingGrade()), gradeToText(startingGrade()) + "\n"};
+    int stops = 0;
+    for (const std::string& each : theirs) {
+        writeFileAtomically(file, each);
+        d.chooseStage("exposure");
+        d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Stops")), QString::number(++stops),
+               true);
+        d.state().pictures().flush();
+    }
+    EXPECT_EQ(readFile(d.folder() / "lake-fog.jpg.bgrade.other"), theirs[0]);
+    EXPECT_EQ(readFile(d.folder() / "lake-fog.jpg.bgrade 2.other"), theirs[1]) << "the first one stays";
+    EXPECT_TRUE(d.isTold("changed by someone else"));
+}
+
 TEST(OpenWith, EachFileIsItsOwnAndOutlastsTheProgram) {
     OtherProgram other;
     {

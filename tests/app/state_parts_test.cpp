@@ -170,6 +170,23 @@ TEST(PresetLibrary, SeesWhatIsPutThereByHandAndUndoesItsChanges) {
     EXPECT_EQ(library.entries().size(), 2u);
 }
 
+TEST(PresetLibrary, AnImportThatIsUndoneWhileItsLutIsReadLeavesNoGhost) {
+    const TempFolder folder;
+    PresetLibrary library(folder / "library");
+    // Large enough to be read for longer than it takes to undo.
+    std::string cube = "LUT_3D_SIZE 64\n";
+    for (int i = 0; i < 64 * 64 * 64; ++i) cube += "0.123456 0.234567 0.345678\n";
+    const LibraryEdit import = library.files().addFile(cube, "Large.cube", "Lantern");
+    ASSERT_TRUE(library.change([&] { perform(import); }));
+    ASSERT_EQ(library.entries().size(), 1U);
+    ASSERT_TRUE(library.entries()[0].isPending);
+    QTest::qWait(15);
+    ASSERT_TRUE(library.change([&] { revert(import); }));
+    EXPECT_TRUE(library.entries().empty());
+    QTest::qWait(1500);
+    EXPECT_TRUE(library.entries().empty()) << "what was read for the look before is dropped";
+}
+
 TEST(PresetLibrary, SaysOnceThatTheStartOfNewPicturesIsGone) {
     const TempFolder folder;
     std::filesystem::create_directories(folder.path() / "Evenings");

@@ -402,4 +402,24 @@ TEST(Completed, FillsInWhatEveryPictureHas) {
     EXPECT_EQ(completed(full), full);
 }
 
+TEST(Files, HaveBoundsAndAreReadInTimeThatGrowsWithTheirSize) {
+    const auto presetOf = [](int layers, int stages) {
+        std::string stage = R"({"type":"saturation","parameters":{"overall":0.1}})", list, look;
+        for (int i = 0; i < stages; ++i) list += (i ? "," : "") + stage;
+        for (int i = 0; i < layers; ++i) look += std::string(i ? ",{" : "{") + R"("name":"L","stages":[)" + list + "]}";
+        return R"({"format":"baryton-preset","version":1,"name":"x","look":[)" + look + "]}";
+    };
+    EXPECT_EQ(stagePlaces(presetFromText(presetOf(10, 100)).carried).size(), kMostStages);
+    const Error many = errorOf([&] { presetFromText(presetOf(10, 101)); });
+    EXPECT_NE(many.problem().find("1010 stages; 1000 is the most"), std::string::npos) << many.what();
+    // Half a million of them are refused before anything looks through them.
+    const Error more = errorOf([&] { presetFromText(presetOf(1, 500000)); });
+    EXPECT_NE(more.problem().find("more than 100000 objects"), std::string::npos) << more.what();
+    // Ids of their own are found without trying all of them again for each.
+    const Grade grade = presetFromText(presetOf(10, 100)).carried;
+    std::set<std::string> ids;
+    for (const StagePlace& place : stagePlaces(grade)) ids.insert(stageAt(grade, place).id);
+    EXPECT_EQ(ids.size(), kMostStages);
+}
+
 } // namespace baryton::test

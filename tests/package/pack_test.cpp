@@ -8,7 +8,9 @@
 #include "support/samples.h"
 #include "support/temp_folder.h"
 
+#include <clocale>
 #include <cstring>
+#include <set>
 
 namespace baryton::test {
 
@@ -137,6 +139,65 @@ TEST(Pack, TravelsWhole) {
     EXPECT_EQ(accountOfImport({pack}, there).count(State::Same), 3u);
     revert(edit);
     EXPECT_EQ(bytesOf(folder / "there"), before);
+}
+
+TEST(Pack, WhatIsWrittenIsReadAgainWhateverItIsCalled) {
+    // The command may be started in a locale that knows no letters but English ones.
+    const std::string before = std::setlocale(LC_ALL, nullptr);
+    std::setlocale(LC_ALL, "C");
+    Random random(11);
+    const std::vector<std::string> parts = {
+        ":", "C:",       "..",           "a",         "A",  "ä",  "Ä", "舞台",     "\\", "/", "\x1b[31m", " ",
+        ".", "__MACOSX", "library.json", "Thumbs.db", "%s", "\"", "🎭", "pack.json"};
+    const auto ugly = [&] {
+        std::string name;
+        for (unsigned n = 1 + random() % 3; n > 0; --n) name += parts[random() % parts.size()];
+        return name.find_first_not_of(' ') == std::string::npos ? "x" : name;
+    };
+    for (int round = 0; round < 20; ++round) {
+        const TempFolder folder;
+        const Library here(folder / "here"), there(folder / "there");
+        for (int i = 0; i < 8; ++i) {
+            const std::string group = ugly();
+            perform(here.add(exposurePreset(ugly(), uniform(random, -1, 1)), group, true));
+            if (i % 3 == 0) perform(here.addFile(cubeText(warmTable(3 + i)), ugly() + ".cube", group, true));
+        }
+        std::string error;
+        (void)here.index(&error);
+        ASSERT_TRUE(error.empty()) << error;
+        const auto pack = folder.file("kit.bpack", packBytes({"Kit", "", "", "", ""}, here.entries()));
+        ImportAccount account = accountOfImport({pack}, there);
+        for (ImportItem& item : account.items) {
+            ASSERT_TRUE(item.preset) << item.path << ": " << item.reason;
+            item.choice = Choice::KeepBoth;
+        }
+        perform(importEdit(account, there));
+        (void)there.index(&error);
+        ASSERT_TRUE(error.empty()) << error;
+        const auto all = [](const Library& library) {
+            std::multiset<std::string> found;
+            for (const LibraryEntry& entry : library.entries())
+                found.insert(entry.group + "|" + (entry.kind == LibraryEntry::Kind::Preset ? entry.name : "LUT") +
+                             "|" + readFile(entry.file));
+            return found;
+        };
+        EXPECT_EQ(all(here), all(there)) << "round " << round;
+    }
+    std::setlocale(LC_ALL, before.c_str());
+}
+
+TEST(Pack, AGroupNeverTakesThePlaceOfTheIndex) {
+    const TempFolder folder;
+    const Library library(folder / "library");
+    perform(library.add(exposurePreset("Dusk"), "library.json"));
+    perform(library.addGroup("Library.json"));
+    LibraryIndex index;
+    index.items["x/y.bpreset"].isFavourite = true;
+    perform(library.setIndex(index, "favourite"));
+    std::string error;
+    EXPECT_EQ(library.index(&error), index);
+    EXPECT_TRUE(error.empty()) << error;
+    EXPECT_EQ(library.entries().size(), 1U);
 }
 
 TEST(Pack, SaysWhatItNamesAndDoesNotHold) {
