@@ -3438,6 +3438,106 @@
         <source>take some out, or spread them over several presets</source>
         <translation>einige herausnehmen oder auf mehrere Vorgaben verteilen</translation>
     </message>
+    <message>
+        <source>there is no picture to wear the LUT</source>
+        <translation>es gibt kein Bild, auf das die LUT gelegt werden könnte</translation>
+    </message>
+    <message>
+        <source>open a picture first</source>
+        <translation>zuerst ein Bild öffnen</translation>
+    </message>
+    <message>
+        <source>the data is not base64</source>
+        <translation>die Daten sind kein Base64</translation>
+    </message>
+    <message>
+        <source>the file was damaged or edited by hand: take it from a backup</source>
+        <translation>die Datei wurde beschädigt oder von Hand geändert: aus einer Sicherung holen</translation>
+    </message>
+    <message>
+        <source>the largest value is {}, so the output was taken to have {} bits; a dark LUT of greater depth would look the same</source>
+        <translation>der größte Wert ist {}, darum wurden {} Bit für die Ausgabe angenommen; eine dunkle LUT von größerer Tiefe sähe ebenso aus</translation>
+    </message>
+    <message>
+        <source>the pack names it, but does not hold it</source>
+        <translation>das Paket nennt es, enthält es aber nicht</translation>
+    </message>
+    <message>
+        <source>cannot make the folder</source>
+        <translation>der Ordner ist nicht anzulegen</translation>
+    </message>
+    <message>
+        <source>there is not enough memory for this picture</source>
+        <translation>der Speicher reicht für dieses Bild nicht</translation>
+    </message>
+    <message>
+        <source>close other programs or scale it down</source>
+        <translation>andere Programme schließen oder das Bild verkleinern</translation>
+    </message>
+    <message>
+        <source>{} must be {}</source>
+        <translation>{} muss {} sein</translation>
+    </message>
+    <message>
+        <source>correct the value</source>
+        <translation>den Wert berichtigen</translation>
+    </message>
+    <message>
+        <source>{} can&apos;t be &quot;{}&quot;</source>
+        <translation>{} kann nicht „{}“ sein</translation>
+    </message>
+    <message>
+        <source>{} is {}, outside {}…{}</source>
+        <translation>{} ist {}, außerhalb von {}…{}</translation>
+    </message>
+    <message>
+        <source>write a number within the range</source>
+        <translation>eine Zahl im Bereich schreiben</translation>
+    </message>
+    <message>
+        <source>the LUT {} is named, but its content is not there</source>
+        <translation>die LUT {} wird genannt, aber ihr Inhalt fehlt</translation>
+    </message>
+    <message>
+        <source>choose the LUT again and save</source>
+        <translation>die LUT neu wählen und speichern</translation>
+    </message>
+    <message>
+        <source>{}: the points must rise in x by at least 1/1024, lie within −4…4 and be at least two</source>
+        <translation>{}: die Punkte müssen in x um mindestens 1/1024 steigen, zwischen −4 und 4 liegen und mindestens zwei sein</translation>
+    </message>
+    <message>
+        <source>sort the points, or take out those that stand on one another</source>
+        <translation>die Punkte ordnen oder die herausnehmen, die aufeinander stehen</translation>
+    </message>
+    <message>
+        <source>there is no stage type &quot;{}&quot; in this version</source>
+        <translation>die Stufenart „{}“ gibt es in dieser Version nicht</translation>
+    </message>
+    <message>
+        <source>open it with a newer Baryton, or take the stage out</source>
+        <translation>es mit einem neueren Baryton öffnen oder die Stufe herausnehmen</translation>
+    </message>
+    <message>
+        <source>{} can&apos;t stand in {}</source>
+        <translation>{} kann nicht in {} stehen</translation>
+    </message>
+    <message>
+        <source>move it to {}</source>
+        <translation>es nach {} verschieben</translation>
+    </message>
+    <message>
+        <source>write one of the words that baryton-cli stages lists</source>
+        <translation>eines der Wörter schreiben, die baryton-cli stages nennt</translation>
+    </message>
+    <message>
+        <source>{} has no parameter &quot;{}&quot;</source>
+        <translation>{} hat keinen Parameter „{}“</translation>
+    </message>
+    <message>
+        <source>see baryton-cli stages for those it has</source>
+        <translation>baryton-cli stages nennt die vorhandenen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5331,6 +5431,13 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::Item</name>
+    <message>
+        <source>write one of the words of docs/formats/preset.md</source>
+        <translation>eines der Wörter aus docs/formats/preset.md schreiben</translation>
+    </message>
+</context>
+<context>
     <name>baryton::LevelsEditor</name>
     <message>
         <source>RGB</source>
@@ -6155,6 +6262,18 @@ Einiges davon wurde seither geändert</translation>
         <source>all cores</source>
         <translation>alle Kerne</translation>
     </message>
+    <message>
+        <source>Memory for one picture, MB</source>
+        <translation>Speicher für ein Bild, MB</translation>
+    </message>
+    <message>
+        <source>A picture that would take more is not opened; 0: three quarters of the machine&apos;s memory</source>
+        <translation>Ein Bild, das mehr bräuchte, wird nicht geöffnet; 0: drei Viertel des Arbeitsspeichers</translation>
+    </message>
+    <message>
+        <source>¾ of all</source>
+        <translation>¾ von allem</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PresetDetails</name>
@@ -6515,14 +6634,6 @@ Blau</translation>
     <message>
         <source>the file is damaged or ends early: copy it again from the camera or a backup</source>
         <translation>die Datei ist beschädigt oder endet zu früh: noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
-    </message>
-    <message>
-        <source>there is not enough memory for this picture</source>
-        <translation>der Speicher reicht für dieses Bild nicht</translation>
-    </message>
-    <message>
-        <source>close other programs or scale it down</source>
-        <translation>andere Programme schließen oder das Bild verkleinern</translation>
     </message>
 </context>
 <context>
@@ -7496,10 +7607,6 @@ Blau</translation>
         <translation>nicht zu lesen</translation>
     </message>
     <message>
-        <source>the file is larger than {} MiB</source>
-        <translation>die Datei ist größer als {} MiB</translation>
-    </message>
-    <message>
         <source>this can&apos;t be a file of this kind</source>
         <translation>das kann keine Datei dieser Art sein</translation>
     </message>
@@ -7650,6 +7757,98 @@ Blau</translation>
     <message>
         <source>the further XMP</source>
         <translation>das weitere XMP</translation>
+    </message>
+    <message>
+        <source>the file is larger than {}</source>
+        <translation>die Datei ist größer als {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is missing</source>
+        <translation>„{}“ fehlt</translation>
+    </message>
+    <message>
+        <source>this is another kind of value than belongs here</source>
+        <translation>das ist eine andere Art Wert, als hierher gehört</translation>
+    </message>
+    <message>
+        <source>there are more than {} of them</source>
+        <translation>es sind mehr als {}</translation>
+    </message>
+    <message>
+        <source>there are fewer than {} of them</source>
+        <translation>es sind weniger als {}</translation>
+    </message>
+    <message>
+        <source>the text is longer than {} characters</source>
+        <translation>der Text ist länger als {} Zeichen</translation>
+    </message>
+    <message>
+        <source>the text is too short</source>
+        <translation>der Text ist zu kurz</translation>
+    </message>
+    <message>
+        <source>there is a field that does not belong here</source>
+        <translation>hier steht ein Feld, das nicht hierher gehört</translation>
+    </message>
+    <message>
+        <source>the value does not fit the format</source>
+        <translation>der Wert passt nicht zum Format</translation>
+    </message>
+    <message>
+        <source>an archive within the archive: import it by itself</source>
+        <translation>ein Archiv im Archiv: für sich importieren</translation>
+    </message>
+    <message>
+        <source>a picture: open it in Grade</source>
+        <translation>ein Bild: unter Bearbeiten öffnen</translation>
+    </message>
+    <message>
+        <source>something to read</source>
+        <translation>etwas zum Lesen</translation>
+    </message>
+    <message>
+        <source>the grade of a picture: it belongs beside its picture</source>
+        <translation>die Bearbeitung eines Bildes: sie gehört neben ihr Bild</translation>
+    </message>
+    <message>
+        <source>not a preset (.bpreset) and not a LUT (.cube, .3dl); the program it was made for may write one of these</source>
+        <translation>keine Vorgabe (.bpreset) und keine LUT (.cube, .3dl); das Programm, für das es gemacht wurde, kann vielleicht eines davon schreiben</translation>
+    </message>
+    <message>
+        <source>a number</source>
+        <translation>eine Zahl</translation>
+    </message>
+    <message>
+        <source>true or false</source>
+        <translation>wahr oder falsch</translation>
+    </message>
+    <message>
+        <source>a list of points [[x, y], …]</source>
+        <translation>eine Liste von Punkten [[x, y], …]</translation>
+    </message>
+    <message>
+        <source>one of the words that baryton-cli stages lists</source>
+        <translation>eines der Wörter, die baryton-cli stages nennt</translation>
+    </message>
+    <message>
+        <source>a LUT</source>
+        <translation>eine LUT</translation>
+    </message>
+    <message>
+        <source>there is not enough memory</source>
+        <translation>der Arbeitsspeicher reicht nicht</translation>
+    </message>
+    <message>
+        <source>use fewer workers, or a smaller long side</source>
+        <translation>weniger Arbeiter oder eine kleinere lange Seite nehmen</translation>
+    </message>
+    <message>
+        <source>try this picture alone</source>
+        <translation>dieses Bild für sich versuchen</translation>
+    </message>
+    <message>
+        <source>{} (the picture went without its own grade)</source>
+        <translation>{} (das Bild blieb ohne seine eigene Bearbeitung)</translation>
     </message>
 </context>
 <context>

@@ -13,6 +13,7 @@
 #include "app/widgets/labels.h"
 #include "app/widgets/readable.h"
 #include "base/error.h"
+#include "picture/memory_limit.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -189,6 +190,7 @@ void MainWindow::takeSettings(const Settings& settings) {
     applySettings(settings);
     fitToMonitor(settings);
     state_.pictures().setKeptBytes(static_cast<std::size_t>(settings.cacheMegabytes) << 20);
+    setMemoryLimit(static_cast<std::size_t>(settings.pictureMegabytes) << 20);
     if (state_.before().kind == Before::Kind::Source || state_.before().kind == Before::Kind::PrepOnly)
         state_.setBefore({settings.beforeIsPrep ? Before::Kind::PrepOnly : Before::Kind::Source, {}, {}});
     for (QWidget* each : findChildren<QWidget*>()) each->update();

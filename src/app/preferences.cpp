@@ -77,6 +77,10 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : Sheet(tr("Preferences"), p
     addNumber(tr("Memory for pictures, MB"),
               tr("Decoded pictures are kept up to this, so that going back to one is quick"), 100, 64000, 100,
               settings_.cacheMegabytes, [](Settings& s, int v) { s.cacheMegabytes = v; });
+    addNumber(tr("Memory for one picture, MB"),
+              tr("A picture that would take more is not opened; 0: three quarters of the machine's memory"), 0,
+              1000000, 500, settings_.pictureMegabytes, [](Settings& s, int v) { s.pictureMegabytes = v; })
+        ->setFormatter([](double v) { return v == 0 ? PreferencesSheet::tr("¾ of all") : QString::number(v); });
     addNumber(tr("Threads"), tr("0: all cores"), 0, 256, 1, settings_.threads, [](Settings& s, int v) {
         s.threads = v;
     })->setFormatter([](double v) { return v == 0 ? PreferencesSheet::tr("all cores") : QString::number(v); });

@@ -28,6 +28,8 @@ Settings loadSettings() {
     if (text("monitor") == QLatin1String("file")) s.monitor = Settings::Monitor::File;
     s.language = text("language");
     s.beforeIsPrep = text("before") == QLatin1String("prep");
+    s.pictureMegabytes =
+        std::clamp(file.value(QStringLiteral("pictureMegabytes"), s.pictureMegabytes).toInt(), 0, 1000000);
     s.cacheMegabytes = std::clamp(file.value(QStringLiteral("cacheMegabytes"), s.cacheMegabytes).toInt(), 100, 64000);
     s.threads = std::clamp(file.value(QStringLiteral("threads"), 0).toInt(), 0, 256);
     return s;
@@ -47,6 +49,7 @@ void saveSettings(const Settings& s) {
     file.setValue(QStringLiteral("before"), s.beforeIsPrep ? QStringLiteral("prep") : QStringLiteral("source"));
     file.setValue(QStringLiteral("language"), s.language);
     file.setValue(QStringLiteral("cacheMegabytes"), s.cacheMegabytes);
+    file.setValue(QStringLiteral("pictureMegabytes"), s.pictureMegabytes);
     file.setValue(QStringLiteral("threads"), s.threads);
 }
 

@@ -15,6 +15,7 @@ struct Settings {
     bool beforeIsPrep = false;
     QString language;         ///< "de"; empty for the system's. Taken at the start
     int cacheMegabytes = 900; ///< for decoded pictures
+    int pictureMegabytes = 0; ///< that one picture may take; 0: as memory_limit.h has it
     int threads = 0;          ///< 0: all cores
 
     bool operator==(const Settings&) const = default;

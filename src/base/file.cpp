@@ -13,6 +13,7 @@
 #include <cstdlib>
 #include <cstring>
 #include <fcntl.h>
+#include <fmt/format.h>
 #include <mutex>
 #include <set>
 #include <sys/file.h>
@@ -96,6 +97,16 @@ int openForReading(const fs::path& file, struct stat& info) {
 
 } // namespace
 
+namespace {
+
+std::string sizeInWords(std::size_t bytes) {
+    constexpr std::size_t mebi = std::size_t(1) << 20;
+    if (bytes < 1024) return fmt::format("{} bytes", bytes);
+    return bytes < mebi ? fmt::format("{} KiB", bytes >> 10) : fmt::format("{} MiB", bytes >> 20);
+}
+
+} // namespace
+
 void requireReadable(const fs::path& file) {
     struct stat info {};
     const Descriptor fd(openForReading(file, info));
@@ -105,7 +116,7 @@ std::string readFile(const fs::path& file, std::size_t limit) {
     struct stat info {};
     const Descriptor fd(openForReading(file, info));
     const auto tooLarge = [&] {
-        return Error(file.string(), "", inWords("the file is larger than {} MiB", limit >> 20),
+        return Error(file.string(), "", inWords("the file is larger than {}", sizeInWords(limit)),
                      words("this can't be a file of this kind"));
     };
     if (info.st_size > 0 && static_cast<std::size_t>(info.st_size) > limit) throw tooLarge();
@@ -296,8 +307,8 @@ std::string base64Encode(std::span<const std::uint8_t> bytes) {
 }
 
 std::vector<std::uint8_t> base64Decode(std::string_view text) {
-    const Error bad("", "", "the data is not base64",
-                    "the file was damaged or edited by hand: take it from a backup");
+    const Error bad("", "", words("the data is not base64"),
+                    words("the file was damaged or edited by hand: take it from a backup"));
     if (text.size() % 4 != 0) throw bad;
     std::size_t padding = 0;
     while (padding < 2 && padding < text.size() && text[text.size() - 1 - padding] == '=') ++padding;

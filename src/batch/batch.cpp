@@ -3,6 +3,7 @@
 #include "base/file.h"
 #include "base/first_free.h"
 #include "base/output.h"
+#include "base/utf8.h"
 #include "base/version.h"
 #include "base/words.h"
 #include "batch/names.h"
@@ -135,6 +136,19 @@ std::string staysText(const fs::path& file) {
     return inWords("{} was not written by {} and stays", file.string(), kProgram);
 }
 
+std::string noMemoryText() {
+    return words("there is not enough memory");
+}
+std::string noMemoryHint() {
+    return words("use fewer workers, or a smaller long side");
+}
+std::string unknownHint() {
+    return words("try this picture alone");
+}
+std::string withoutGradeText(const std::string& why) {
+    return inWords("{} (the picture went without its own grade)", why);
+}
+
 class Runner {
 public:
     Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
@@ -237,9 +251,9 @@ private:
             const bool isOther = !e.file().empty() && e.file() != file.string();
             fail(job, e.problem(), isOther ? e.file() : e.place(), e.hint());
         } catch (const std::bad_alloc&) {
-            fail(job, "there is not enough memory", "", "use fewer workers, or a smaller long side");
+            fail(job, noMemoryText(), "", noMemoryHint());
         } catch (const std::exception& e) {
-            fail(job, e.what(), "", "try this picture alone");
+            fail(job, e.what(), "", unknownHint());
         }
         return true;
     }
@@ -269,7 +283,7 @@ private:
             return {loadGrade(plan_.pictures[picture]).value_or(startingGrade()), {}, {}};
         } catch (const Error& e) {
             if (!plan_.goesWithoutUnreadableGrades) return {{}, {}, e};
-            return {startingGrade(), std::string(e.what()) + " (the picture went without its own grade)", {}};
+            return {startingGrade(), withoutGradeText(e.what()), {}};
         }
     }
 
@@ -320,14 +334,17 @@ bool isReport(const fs::path& file) {
 }
 
 std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs) {
-    nlohmann::json report = {{"format", kReportFormat}, {"version", 1}, {"files", nlohmann::json::array()}};
+    nlohmann::json report = {{"format", kReportFormat},
+                             {"version", 1},
+                             {"program", std::string(kProgram) + " " + kVersion},
+                             {"files", nlohmann::json::array()}};
     std::map<std::string, int> counts;
     for (const auto& job : jobs) {
         const std::string state = jobStateName(job.state);
         ++counts[state];
-        nlohmann::json entry = {{"picture", plan.pictures[job.picture].string()},
+        nlohmann::json entry = {{"picture", asUtf8(plan.pictures[job.picture].string())},
                                 {"look", plan.looks[job.look].name},
-                                {"file", job.file.string()},
+                                {"file", asUtf8(job.file.string())},
                                 {"state", state}};
         if (job.state == JobState::Done) entry["bytes"] = job.bytes, entry["seconds"] = job.seconds;
         if (job.state == JobState::Failed)

@@ -3,17 +3,20 @@
 #include "base/output.h"
 #include "batch/batch.h"
 #include "batch/names.h"
+#include "cli/collect.h"
 #include "cli/commands.h"
+#include "cli/terminal.h"
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
 #include "package/library.h"
 #include "picture/memory_limit.h"
+#include "picture/metadata.h"
 #include "stages/validate.h"
 
 #include <csignal>
 #include <iostream>
 #include <memory>
-#include <set>
+#include <unistd.h>
 
 namespace baryton {
 
@@ -22,12 +25,13 @@ namespace fs = std::filesystem;
 namespace {
 
 struct ApplyOptions {
-    std::vector<std::string> presets, luts, pictures;
+    std::vector<std::string> presets, luts;
+    PicturesWanted wanted;
     std::string out, format = "jpeg", name, prep = "own", exists = "number", report, mode = "add";
     double strength = 100;
     std::string ground = "white";
     int bits = 0, quality = 90, longSide = 0, jobs = 0, memory = 0;
-    bool ignoreGrades = false;
+    bool ignoreGrades = false, isQuiet = false, isDryRun = false;
 };
 
 /// Ctrl-C and SIGTERM cancel a task for as long as this lives: what is done stays and is told. The second one ends
@@ -73,30 +77,41 @@ Preset checkedPreset(const fs::path& file) {
     return preset;
 }
 
-/// The pictures named: files as they are, folders by what they hold. A name that can't be read stays in the list and
-/// fails on its own; a folder without pictures is told at once. One that is named twice, also through links, is there
-/// once.
-std::vector<fs::path> collectPictures(const std::vector<std::string>& names, bool& someFailed) {
-    std::vector<fs::path> all;
-    std::set<FileIdentity> known;
-    const auto add = [&](fs::path file) {
-        const auto identity = identityOf(file);
-        if (!identity || known.insert(*identity).second) all.push_back(std::move(file));
-    };
-    for (const std::string& name : names) {
-        std::error_code ignored;
-        if (!fs::is_directory(name, ignored)) {
-            add(name);
-            continue;
-        }
-        try {
-            for (auto& file : picturesInFolder(name)) add(std::move(file));
-        } catch (const Error& e) {
-            std::cerr << e.what() << '\n';
-            someFailed = true;
-        }
-    }
-    return all;
+/// A report is no input of the run, nothing that it writes, and replaces only another report.
+void requireReportFile(const fs::path& report, const BatchPlan& plan,
+                       const std::vector<std::pair<char, std::string>>& order) {
+    InputSet inputs;
+    for (const auto& picture : plan.pictures) inputs.add(picture);
+    for (const auto& [kind, file] : order) inputs.add(file);
+    requireOutput(report, inputs, isReport, "a report of this program");
+    const auto plain = [](const fs::path& file) { return fs::absolute(file).lexically_normal(); };
+    for (const BatchJob& job : jobsOf(plan))
+        if (plain(job.file) == plain(report))
+            throw Error(report.string(), "", "a picture of this run is to be written there", "choose another name");
+}
+
+/// What a dry run has to say of a place that is taken.
+std::string whatIsThere(const BatchPlan& plan, const BatchJob& job) {
+    std::error_code ignored;
+    if (!fs::exists(job.file, ignored)) return {};
+    if (plan.ifExists == IfExists::Skip) return "  (is there: skipped)";
+    const bool isReplaced = plan.ifExists == IfExists::Replace && isOwnWork(job.file);
+    return isReplaced ? "  (is there: replaced)" : "  (is there: gets a number)";
+}
+
+/// One line for a file that came to an end: a result to standard output, exactly as it is called, for other programs;
+/// all else to standard error.
+void tell(const ApplyOptions& options, const BatchPlan& plan, const BatchJob& job) {
+    const std::string& picture = plan.pictures[job.picture].string();
+    if (job.state == JobState::Done && !options.isQuiet && options.report != "-")
+        (::isatty(STDOUT_FILENO) ? std::cout : exactOutput()) << job.file.string() << std::endl; // as it is done
+    if (!job.warning.empty() && job.state == JobState::Done)
+        std::cerr << picture << ": note: " << job.warning << '\n';
+    if (job.state == JobState::Skipped && !options.isQuiet)
+        std::cerr << picture << ": skipped: " << job.file.string() << " is there already\n";
+    if (job.state == JobState::Failed)
+        std::cerr << picture << ": " << (job.errorPlace.empty() ? "" : job.errorPlace + ": ") << job.error << ": "
+                  << job.errorHint << '\n';
 }
 
 int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std::string>>& order) {
@@ -113,7 +128,8 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
     plan.looks.push_back(std::move(look));
     plan.format.format = *fileFormatFromName(options.format);
     const bool jpeg = plan.format.format == FileFormat::Jpeg;
-    if (jpeg && options.bits == 16) throw Error("--bits 16", "", "a JPEG has 8 bits", "choose --format png or tiff");
+    if (jpeg && options.bits == 16)
+        throw WrongUsage("--bits 16", "", "a JPEG has 8 bits", "choose --format png or tiff");
     plan.format.bits = options.bits ? options.bits : 8;
     plan.format.quality = options.quality;
     plan.format.ground = *groundFromName(options.ground);
@@ -126,42 +142,46 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
     plan.name = options.name;
     plan.workers = options.jobs;
     plan.goesWithoutUnreadableGrades = options.ignoreGrades;
-    fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(plan.format.format),
-                                     1}); // a wrong template is wrong usage, before anything is written
-    bool someFailed = false;
-    plan.pictures = collectPictures(options.pictures, someFailed);
-    if (plan.pictures.empty()) return someFailed ? kSomeFailed : kWrongUsage;
-
-    if (!options.report.empty()) {
-        InputSet inputs;
-        for (const auto& picture : plan.pictures) inputs.add(picture);
-        for (const auto& [kind, file] : order) inputs.add(file);
-        requireOutput(options.report, inputs, isReport, "a report of this program");
-        const auto plain = [](const fs::path& file) { return fs::absolute(file).lexically_normal(); };
+    checkUsage([&] { fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(plan.format.format), 1}); });
+    const PicturesFound found = collectPictures(options.wanted);
+    bool someFailed = found.someFailed;
+    if (!options.isQuiet)
+        for (const auto& remark : found.remarks) std::cerr << remark << '\n';
+    plan.pictures = found.pictures;
+    if (plan.pictures.empty()) {
+        if (!someFailed) throw WrongUsage("apply", "", "no pictures are named", "name pictures or folders");
+        return kSomeFailed;
+    }
+    const bool isReportShown = options.report == "-";
+    if (!options.report.empty() && !isReportShown)
+        checkUsage([&] { requireReportFile(options.report, plan, order); });
+    if (options.isDryRun) {
         for (const BatchJob& job : jobsOf(plan))
-            if (plain(job.file) == plain(options.report))
-                throw Error(options.report, "", "a picture of this run is to be written there",
-                            "choose another name");
+            std::cout << plan.pictures[job.picture].string() << " → " << job.file.string() << whatIsThere(plan, job)
+                      << '\n';
+        return someFailed ? kSomeFailed : kAllDone;
     }
 
     setMemoryLimit(static_cast<std::size_t>(options.memory) * 1000000);
     Task task;
     const EndedBySignal ended(task);
+    ProgressLine progress(!options.isQuiet);
+    const std::size_t all = plan.pictures.size();
+    std::size_t tried = 0;
     const auto jobs = runBatch(
         plan,
         [&](std::size_t, const BatchJob& job) {
-            const std::string& picture = plan.pictures[job.picture].string();
-            if (job.state == JobState::Done) std::cout << job.file.string() << std::endl; // as it is done
-            if (!job.warning.empty() && job.state == JobState::Done)
-                std::cerr << picture << ": note: " << job.warning << '\n';
-            if (job.state == JobState::Skipped)
-                std::cerr << picture << ": skipped: " << job.file.string() << " is there already\n";
-            if (job.state == JobState::Failed)
-                std::cerr << picture << ": " << (job.errorPlace.empty() ? "" : job.errorPlace + ": ") << job.error
-                          << ": " << job.errorHint << '\n';
+            if (job.state == JobState::Running) return;
+            progress.clear();
+            tell(options, plan, job);
+            progress.show(++tried, all);
         },
         &task);
-    if (!options.report.empty()) writeFileAtomically(options.report, reportText(plan, jobs));
+    progress.clear();
+    if (isReportShown)
+        exactOutput() << reportText(plan, jobs) << std::flush;
+    else if (!options.report.empty())
+        writeFileAtomically(options.report, reportText(plan, jobs));
     for (const auto& job : jobs)
         someFailed = someFailed || job.state == JobState::Failed || job.state == JobState::Cancelled;
     return someFailed ? kSomeFailed : kAllDone;
@@ -186,14 +206,12 @@ void addApplyCommand(CLI::App& app, int& code) {
     apply
         ->add_option("--preset", options->presets,
                      "A preset file; may be given several times. Presets and LUTs act in the order given")
-        ->check(CLI::ExistingFile)
         ->type_name("FILE")
         ->expected(1)
         ->take_all();
     apply
         ->add_option("--lut", options->luts,
                      "A .cube or .3dl file as a stage of the Look; may be given several times")
-        ->check(CLI::ExistingFile)
         ->type_name("FILE")
         ->expected(1)
         ->take_all();
@@ -244,9 +262,16 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->check(plainNumber())
         ->check(CLI::Range(1, 1000000))
         ->type_name("MB");
-    apply->add_option("--report", options->report, "Write an account of the run as JSON")->type_name("FILE.json");
-    apply->add_option("pictures", options->pictures, "Pictures and folders of pictures")
-        ->required()
+    apply->add_option("--report", options->report, "Write an account of the run as JSON; - for standard output")
+        ->type_name("FILE.json");
+    apply->add_flag("--recursive", options->wanted.isRecursive, "Take the folders below folders, too");
+    apply
+        ->add_option("--files-from", options->wanted.listFile,
+                     "Take further names from this file, each ended by NUL; - for standard input")
+        ->type_name("FILE");
+    apply->add_flag("--dry-run", options->isDryRun, "Only tell which file would be made of which");
+    apply->add_flag("--quiet", options->isQuiet, "Tell only what went wrong");
+    apply->add_option("pictures", options->wanted.names, "Pictures and folders of pictures")
         ->type_name("PICTURE|FOLDER");
     apply->callback([apply, options, &code] {
         // The two options keep their own lists; the order between them is the order of the arguments.
@@ -256,6 +281,7 @@ void addApplyCommand(CLI::App& app, int& code) {
             if (option->check_name("--preset")) order.emplace_back('p', options->presets.at(preset++));
             if (option->check_name("--lut")) order.emplace_back('l', options->luts.at(lut++));
         }
+        options->wanted.out = options->out;
         code = runApply(*options, order);
     });
 }

@@ -1,10 +1,30 @@
 #pragma once
+#include "base/error.h"
+
 #include <CLI/CLI.hpp>
 
 namespace baryton {
 
-/// Exit codes of the program.
+/// Exit codes of the program: all done; something named could not be read, is not valid or could not be written; the
+/// command itself is wrong, and nothing was touched.
 enum ExitCode { kAllDone = 0, kSomeFailed = 1, kWrongUsage = 2 };
+
+/// What is wrong with the command itself.
+class WrongUsage : public Error {
+public:
+    using Error::Error;
+    explicit WrongUsage(const Error& error) : Error(error) {}
+};
+
+/// Runs a check of what was asked for: what it throws is wrong usage.
+template <class Check>
+void checkUsage(Check check) {
+    try {
+        check();
+    } catch (const Error& e) {
+        throw WrongUsage(e);
+    }
+}
 
 // Each adds its commands to the parser and, when the user chose one, puts its exit code into `code`.
 void addApplyCommand(CLI::App& app, int& code);

@@ -1,7 +1,9 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "base/output.h"
+#include "base/utf8.h"
 #include "cli/commands.h"
+#include "cli/terminal.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
@@ -70,12 +72,22 @@ int show(const PresetOptions& options) {
     return kAllDone;
 }
 
-int validateFile(const PresetOptions& options) {
-    const auto problems = validate(readPresetFile(options.file).carried);
-    for (const Error& problem : problems) std::cerr << problem.inFile(options.file).what() << '\n';
-    if (!problems.empty()) return kSomeFailed;
-    std::cout << options.file << ": valid\n";
-    return kAllDone;
+int validateFiles(const PresetOptions& options) {
+    int code = kAllDone;
+    for (const std::string& file : options.files) {
+        try {
+            const auto problems = validate(readPresetFile(file).carried);
+            for (const Error& problem : problems) std::cerr << problem.inFile(file).what() << '\n';
+            if (problems.empty())
+                std::cout << file << ": valid\n";
+            else
+                code = kSomeFailed;
+        } catch (const Error& e) {
+            std::cerr << e.what() << '\n';
+            code = kSomeFailed;
+        }
+    }
+    return code;
 }
 
 /// What a preset does, in sentences, stage by stage in the order they act.
@@ -109,6 +121,9 @@ Library libraryOf(const PresetOptions& options) {
 }
 
 int list(const PresetOptions& options) {
+    std::error_code ignored;
+    if (!options.library.empty() && !fs::is_directory(options.library, ignored))
+        throw Error(options.library, "", "there is no such folder", "check its name, or leave --library out");
     const Library library = libraryOf(options);
     std::string indexError;
     const LibraryIndex index = library.index(&indexError);
@@ -124,11 +139,12 @@ int list(const PresetOptions& options) {
             code = kSomeFailed;
         }
         if (options.asJson) {
-            Json item = {{"group", entry.group}, {"name", entry.name}, {"file", entry.file.string()}};
+            Json item = {
+                {"group", asUtf8(entry.group)}, {"name", asUtf8(entry.name)}, {"file", asUtf8(entry.file.string())}};
             if (entry.preset) item["sets"] = presentIn(entry.preset->carried).size();
             if (entry.preset && !entry.preset->notes.empty()) item["notes"] = entry.preset->notes;
             if (favourite) item["favourite"] = true;
-            if (!entry.error.empty()) item["error"] = entry.error;
+            if (!entry.error.empty()) item["error"] = asUtf8(entry.error);
             all.push_back(std::move(item));
             continue;
         }
@@ -175,17 +191,18 @@ int pack(const PresetOptions& options) {
     for (const LibraryEntry& entry : entries) inputs.add(entry.file);
     for (const std::string& file : options.files) inputs.add(file);
     if (!options.cover.empty()) inputs.add(options.cover);
-    try {
-        requireOutput(options.out, inputs, isPack, "a pack");
-    } catch (const Error& e) {
-        std::cerr << e.what() << '\n';
-        return kWrongUsage;
-    }
+    const bool isShown = options.out == "-";
+    if (!isShown) checkUsage([&] { requireOutput(options.out, inputs, isPack, "a pack"); });
     PackInfo info{options.name, options.author, options.licence, options.notes, {}};
+    if (info.name.empty() && isShown) info.name = "Presets";
     if (info.name.empty()) info.name = fs::path(options.out).stem().string();
     if (!options.cover.empty()) info.cover = readFile(options.cover, std::size_t(4) << 20);
     if (!info.cover.empty() && !info.cover.starts_with("\xff\xd8\xff"))
         throw Error(options.cover, "", "the cover is not a JPEG", "name a JPEG");
+    if (isShown) {
+        exactOutput() << packBytes(info, entries) << std::flush;
+        return kAllDone;
+    }
     writeFileAtomically(options.out, packBytes(info, entries));
     std::cout << fmt::format("{}: {} items\n", options.out, entries.size());
     return kAllDone;
@@ -292,14 +309,7 @@ void addPresetCommands(CLI::App& app, int& code) {
     auto options = std::make_shared<PresetOptions>();
     const auto add = [&](const char* name, const char* what, const std::function<int(const PresetOptions&)>& run) {
         auto* command = preset->add_subcommand(name, what);
-        command->callback([options, run, &code] {
-            try {
-                code = run(*options);
-            } catch (const Error& e) {
-                std::cerr << e.what() << '\n';
-                code = kSomeFailed;
-            }
-        });
+        command->callback([options, run, &code] { code = run(*options); });
         return command;
     };
     const auto addFile = [&](CLI::App* command) {
@@ -313,15 +323,19 @@ void addPresetCommands(CLI::App& app, int& code) {
     addLibrary(listCommand);
     listCommand->add_flag("--json", options->asJson, "As JSON");
     addFile(add("show", "Tell what a preset carries, value by value", show));
-    addFile(add("validate", "Check a preset against the format and the stages; exit 1 when something is wrong",
-                validateFile));
+    add("validate", "Check presets against the format and the stages; exit 1 when something is wrong", validateFiles)
+        ->add_option("files", options->files, ".bpreset files")
+        ->required()
+        ->type_name("FILE");
     addFile(add("explain", "Tell in sentences what a preset does, stage by stage", explain));
     auto* diffCommand = add("diff", "Tell how two presets differ; exit 1 when they do", compare);
     addFile(diffCommand);
     diffCommand->add_option("other", options->other, "Another .bpreset file")->required()->type_name("FILE");
     auto* packCommand = add("pack", "Write presets, LUTs or folders of them into one pack", pack);
     packCommand->add_option("files", options->files, "Presets, LUTs, folders")->required()->type_name("FILE|DIR");
-    packCommand->add_option("--out", options->out, "The pack to write")->required()->type_name("FILE.bpack");
+    packCommand->add_option("--out", options->out, "The pack to write; - for standard output")
+        ->required()
+        ->type_name("FILE.bpack");
     packCommand->add_option("--name", options->name, "Its name; default: the file's");
     packCommand->add_option("--author", options->author, "Who made it");
     packCommand->add_option("--licence", options->licence, "What others may do with it");

@@ -1,5 +1,6 @@
 #include "grade/file_json.h"
 #include "base/error.h"
+#include "base/utf8.h"
 #include "base/words.h"
 #include "grade/grade_json.h"
 #include "grade/schema_text.h" // made by CMake from share/schemas
@@ -40,6 +41,27 @@ Schema parsedSchema(const std::string& format) {
 
 constexpr int kMostObjects = 100000;
 
+std::string between(const std::string& text, const std::string& before, const std::string& after) {
+    const std::size_t from = text.find(before) + before.size();
+    return text.substr(from, text.find(after, from) - from);
+}
+
+/// What the checker of schemas finds wrong, in words that say it to people who know no schemas.
+std::string inPlainWords(const std::string& found) {
+    const auto begins = [&](const char* with) { return found.starts_with(with); };
+    if (begins("Missing required property")) return inWords("\"{}\" is missing", between(found, "'", "'"));
+    if (begins("Value type not permitted")) return words("this is another kind of value than belongs here");
+    if (begins("Array should contain no more than"))
+        return inWords("there are more than {} of them", between(found, "no more than ", " "));
+    if (begins("Array should contain no fewer than"))
+        return inWords("there are fewer than {} of them", between(found, "no fewer than ", " "));
+    if (begins("String should be no more than"))
+        return inWords("the text is longer than {} characters", between(found, "no more than ", " "));
+    if (begins("String should be no fewer than")) return words("the text is too short");
+    if (begins("Object contains a property")) return words("there is a field that does not belong here");
+    return words("the value does not fit the format");
+}
+
 /// Throws Error with the JSON path of the deepest place that does not fit.
 void checkAgainstSchema(const Json& json, const std::string& format) {
     static const Schema grade = parsedSchema("baryton-grade"), library = parsedSchema("baryton-library"),
@@ -58,7 +80,7 @@ void checkAgainstSchema(const Json& json, const std::string& format) {
             for (const char c : part)
                 if (c != '[' && c != ']') at += c;
         }
-        if (at.size() >= path.size()) path = at, what = error.description;
+        if (at.size() >= path.size()) path = at, what = inPlainWords(error.description);
     }
     throw Error("", path.empty() ? "/" : path, what, words("see docs/formats for what may stand there"));
 }
@@ -74,7 +96,8 @@ void checkFinite(const Json& json, const std::string& path) {
 
 } // namespace
 
-Json parseFileJson(const std::string& text, const std::string& format) {
+Json parseFileJson(const std::string& given, const std::string& format) {
+    const std::string text = asUtf8(given); // older programs write Latin-1
     Json json;
     int objects = 0;
     try {

@@ -1,5 +1,6 @@
 #include "base/error.h"
 #include "base/letters.h"
+#include "base/utf8.h"
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "lut/lut_text.h"
@@ -93,7 +94,7 @@ ParsedLut parseCube(const std::string& text) {
             std::string_view title = lines.rest();
             const std::size_t end = title.rfind('"');
             if (title.size() >= 2 && title.front() == '"' && end > 0) title = title.substr(1, end - 1);
-            table.title = std::string(title.substr(0, 400));
+            table.title = asUtf8(std::string(title.substr(0, 400)));
         } else if (key == "LUT_1D_SIZE" || key == "LUT_3D_SIZE") {
             if (fields.size() != 2)
                 throw Error("", lines.place(), inWords("{} needs one number", key), hintForDamagedLut());

@@ -98,9 +98,10 @@ ParsedLut parseThreeDl(const std::string& text) {
     if (bits == 0) {
         bits = depthOf(largest);
         if (largest < (1L << bits) * 3 / 4)
-            parsed.remarks.push_back("the largest value is " + std::to_string(largest) +
-                                     ", so the output was taken to have " + std::to_string(bits) +
-                                     " bits; a dark LUT of greater depth would look the same");
+            parsed.remarks.push_back(
+                inWords("the largest value is {}, so the output was taken to have {} bits; a dark "
+                        "LUT of greater depth would look the same",
+                        largest, bits));
     } else if (largest >= 1L << bits) {
         throw Error("", "", inWords("a value of {} does not fit the {} bits of the Mesh line", largest, bits),
                     hintForDamagedLut());

@@ -32,14 +32,16 @@ std::string extensionOf(const std::string& path) {
 /// What could be done with a file that is neither preset nor LUT.
 std::string hintFor(const std::string& path) {
     const std::string extension = extensionOf(path);
-    if (extension == ".zip" || extension == ".bpack") return "an archive within the archive: import it by itself";
+    if (extension == ".zip" || extension == ".bpack")
+        return words("an archive within the archive: import it by itself");
     if (extension == ".jpg" || extension == ".jpeg" || extension == ".png" || extension == ".tif" ||
         extension == ".tiff")
-        return "a picture: open it in Grade";
+        return words("a picture: open it in Grade");
     if (extension == ".txt" || extension == ".md" || extension == ".pdf" || extension == ".html")
-        return "something to read";
-    if (extension == ".bgrade") return "the grade of a picture: it belongs beside its picture";
-    return "not a preset (.bpreset) and not a LUT (.cube, .3dl); the program it was made for may write one of these";
+        return words("something to read");
+    if (extension == ".bgrade") return words("the grade of a picture: it belongs beside its picture");
+    return words(
+        "not a preset (.bpreset) and not a LUT (.cube, .3dl); the program it was made for may write one of these");
 }
 
 /// Files of the system that nobody wants to read about.
@@ -183,7 +185,7 @@ void addArchive(ImportAccount& account, const fs::path& file) {
         item.group = account.info.name;
         item.state = State::Refused;
         item.choice = Choice::LeaveOut;
-        item.reason = "the pack names it, but does not hold it";
+        item.reason = words("the pack names it, but does not hold it");
         account.items.push_back(std::move(item));
     }
 }

@@ -42,7 +42,7 @@ void doStep(const FileChange& change) {
         return move(change.file, change.to);
     case FileChange::Kind::Folder:
         fs::create_directories(change.file, failed);
-        check(failed, change.file, "cannot make the folder");
+        check(failed, change.file, words("cannot make the folder"));
     }
 }
 

@@ -48,11 +48,12 @@ std::string text(const Exiv2::ExifData& exif, const char* key) {
 std::string exposureText(const Exiv2::ExifData& exif) {
     std::string all;
     const auto add = [&](const std::string& part) { all += (all.empty() ? "" : " ") + part; };
-    if (const auto t = exif.findKey(Exiv2::ExifKey("Exif.Photo.ExposureTime")); t != exif.end()) {
+    if (const auto t = exif.findKey(Exiv2::ExifKey("Exif.Photo.ExposureTime")); t != exif.end() && t->count() > 0) {
         const double seconds = t->toFloat();
         if (seconds > 0) add(seconds < 0.4 ? fmt::format("1/{:.0f} s", 1 / seconds) : fmt::format("{:g} s", seconds));
     }
-    if (const auto f = exif.findKey(Exiv2::ExifKey("Exif.Photo.FNumber")); f != exif.end() && f->toFloat() > 0)
+    if (const auto f = exif.findKey(Exiv2::ExifKey("Exif.Photo.FNumber"));
+        f != exif.end() && f->count() > 0 && f->toFloat() > 0)
         add(fmt::format("f/{:g}", std::round(f->toFloat() * 10) / 10));
     if (const auto iso = text(exif, "Exif.Photo.ISOSpeedRatings"); !iso.empty()) add("ISO " + iso);
     return all;
@@ -122,9 +123,7 @@ Metadata readMetadata(const std::filesystem::path& file) {
         if (!model.empty()) result.camera = model.starts_with(result.camera) ? model : result.camera + " " + model;
         result.exposure = exposureText(all);
         result.dotsPerInch = dotsPerInchOf(file);
-    } catch (const Exiv2::AnyError&) {
-        return {};
-    } catch (const Error&) {
+    } catch (const std::exception&) { // the library's own, and what it lets through from below
         return {};
     }
     return result;
@@ -148,9 +147,7 @@ bool isOwnWork(const std::filesystem::path& file) {
         const Exiv2::XmpData& xmp = image->xmpData();
         const auto tool = xmp.findKey(Exiv2::XmpKey(kToolKey));
         return isOurs(text(image->exifData(), kWriterKey)) || (tool != xmp.end() && isOurs(tool->toString()));
-    } catch (const Exiv2::AnyError&) {
-        return false;
-    } catch (const Error&) {
+    } catch (const std::exception&) {
         return false;
     }
 }
@@ -164,7 +161,7 @@ bool hasAssociatedAlpha(const std::filesystem::path& file) {
         const auto samples = exif.findKey(Exiv2::ExifKey("Exif.Image.ExtraSamples"));
         constexpr long associated = 1;
         return samples != exif.end() && samples->count() > 0 && samples->toLong() == associated;
-    } catch (const Exiv2::AnyError&) {
+    } catch (const std::exception&) {
         return false;
     }
 }
@@ -286,7 +283,7 @@ std::vector<std::string> putMetadata(const std::filesystem::path& file, FileForm
         }
         if (!xmp.empty()) image->setXmpData(xmp);
         image->writeMetadata();
-    } catch (const Exiv2::AnyError&) {
+    } catch (const std::exception&) {
         return {words("all of it")}; // as it was encoded
     }
     return leftOut;

@@ -1,4 +1,5 @@
 #include "base/file.h"
+#include "base/letters.h"
 #include "base/words.h"
 #include "picture/picture_file.h"
 #include "picture/read_support.h"
@@ -172,6 +173,17 @@ vips::VImage openImage(const fs::path& file, vips::VOption* options, std::vector
     if (remarks && numberOf(image, VIPS_META_N_PAGES, 1) > 1)
         remarks->push_back(words("it is an animation: its first picture is taken"));
     return image;
+}
+
+bool isAboutMemory(const std::string& message) {
+    const std::string text = lowerCase(message);
+    return text.find("memory") != std::string::npos || text.find("thread") != std::string::npos ||
+           text.find("malloc") != std::string::npos;
+}
+
+Error noMemory(const fs::path& file) {
+    return {file.string(), "", words("there is not enough memory for this picture"),
+            words("close other programs or scale it down")};
 }
 
 bool isPictureFile(const fs::path& file) {

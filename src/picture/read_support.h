@@ -20,6 +20,10 @@ void checkSize(const vips::VImage& image, const std::filesystem::path& file);
 /// What decoding keeps in memory, in bytes, because the format can't be read row by row; 0 where it can.
 double bytesToDecode(const vips::VImage& image);
 
+/// True for what the library says where it was given no memory or no thread: the file is not at fault.
+bool isAboutMemory(const std::string& message);
+Error noMemory(const std::filesystem::path& file);
+
 /// Runs a reading function and tells any failure of the library as an error of ours about that file.
 template <class Read>
 auto tellingOf(const std::filesystem::path& file, Read read) {
@@ -28,14 +32,14 @@ auto tellingOf(const std::filesystem::path& file, Read read) {
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
         vips_error_clear();
+        if (isAboutMemory(message)) throw noMemory(file);
         throw Error(file.string(), "", inWords("cannot decode: {}", message),
                     words("the file is damaged or ends early: copy it again from the camera or a backup"));
     } catch (const Error& e) {
         if (!e.file().empty()) throw;
         throw e.inFile(file.string());
     } catch (const std::bad_alloc&) {
-        throw Error(file.string(), "", words("there is not enough memory for this picture"),
-                    words("close other programs or scale it down"));
+        throw noMemory(file);
     }
 }
 

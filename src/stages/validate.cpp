@@ -1,4 +1,5 @@
 #include "stages/validate.h"
+#include "base/words.h"
 #include "stages/own_field_type.h"
 #include "stages/stage_type.h"
 
@@ -13,17 +14,17 @@ namespace {
 std::string kindWord(ParameterKind kind) {
     switch (kind) {
     case ParameterKind::Number:
-        return "a number";
+        return words("a number");
     case ParameterKind::Toggle:
-        return "true or false";
+        return words("true or false");
     case ParameterKind::CurveShape:
-        return "a list of points [[x, y], …]";
+        return words("a list of points [[x, y], …]");
     case ParameterKind::Choice:
-        return "one of the words that baryton-cli stages lists";
+        return words("one of the words that baryton-cli stages lists");
     case ParameterKind::LutFile:
         break;
     }
-    return "a LUT";
+    return words("a LUT");
 }
 
 bool isOption(const ParameterType& type, const Value& value) {
@@ -46,24 +47,28 @@ bool isRisingCurve(const Curve& curve) {
 void validateValue(const ParameterType& type, const Value& value, const std::string& at,
                    const std::string& optionHint, std::vector<Error>& errors) {
     if (value.index() != type.defaultValue.index()) {
-        errors.emplace_back("", at, type.name + " must be " + kindWord(type.kind), "correct the value");
+        errors.emplace_back("", at, inWords("{} must be {}", words(type.name), kindWord(type.kind)),
+                            words("correct the value"));
         return;
     }
     if (!isOption(type, value))
-        errors.emplace_back("", at, type.name + " can't be \"" + std::get<std::string>(value).substr(0, 40) + "\"",
-                            optionHint);
+        errors.emplace_back(
+            "", at, inWords("{} can't be \"{}\"", words(type.name), std::get<std::string>(value).substr(0, 40)),
+            optionHint);
     if (const auto* number = std::get_if<double>(&value);
         number && !(*number >= type.minimum && *number <= type.maximum))
         errors.emplace_back("", at,
-                            fmt::format("{} is {}, outside {}…{}", type.name, *number, type.minimum, type.maximum),
-                            "write a number within the range");
+                            inWords("{} is {}, outside {}…{}", words(type.name), *number, type.minimum, type.maximum),
+                            words("write a number within the range"));
     if (const auto* lut = std::get_if<LutContent>(&value); lut && !lut->table && !lut->name.empty())
-        errors.emplace_back("", at, "the LUT " + lut->name + " is named, but its content is not there",
-                            "choose the LUT again and save");
+        errors.emplace_back("", at, inWords("the LUT {} is named, but its content is not there", lut->name),
+                            words("choose the LUT again and save"));
     if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
         errors.emplace_back(
-            "", at, type.name + ": the points must rise in x by at least 1/1024, lie within −4…4 and be at least two",
-            "sort the points, or take out those that stand on one another");
+            "", at,
+            inWords("{}: the points must rise in x by at least 1/1024, lie within −4…4 and be at least two",
+                    words(type.name)),
+            words("sort the points, or take out those that stand on one another"));
 }
 
 template <class Item>
@@ -71,27 +76,28 @@ void validateOwnFields(const Item& item, const std::string& path, std::vector<Er
     for (const auto& field : ownFieldsOf(item))
         if (const auto value = field.get(item))
             validateValue(ownFieldType(field.word), *value, path + "/" + field.word,
-                          "write one of the words of docs/formats/preset.md", errors);
+                          words("write one of the words of docs/formats/preset.md"), errors);
 }
 
 void validateStage(const Stage& stage, Part part, const std::string& path, std::vector<Error>& errors) {
     const StageType* type = findStageType(stage.type);
     if (!type) {
-        errors.emplace_back("", path + "/type", "there is no stage type \"" + stage.type + "\" in this version",
-                            "open it with a newer Baryton, or take the stage out");
+        errors.emplace_back("", path + "/type", inWords("there is no stage type \"{}\" in this version", stage.type),
+                            words("open it with a newer Baryton, or take the stage out"));
         return;
     }
     if (!type->standsIn(part))
-        errors.emplace_back("", path + "/type", type->name + " can't stand in " + partName(part),
-                            "move it to " + partName(type->parts[0]));
+        errors.emplace_back("", path + "/type", inWords("{} can't stand in {}", words(type->name), partName(part)),
+                            inWords("move it to {}", partName(type->parts[0])));
     validateOwnFields(stage, path, errors);
     for (const auto& [id, value] : stage.parameters) {
         const std::string at = path + "/parameters/" + id;
         if (const ParameterType* parameter = type->parameter(id))
-            validateValue(*parameter, value, at, "write one of the words that baryton-cli stages lists", errors);
+            validateValue(*parameter, value, at, words("write one of the words that baryton-cli stages lists"),
+                          errors);
         else
-            errors.emplace_back("", at, type->name + " has no parameter \"" + id + "\"",
-                                "see baryton-cli stages for those it has");
+            errors.emplace_back("", at, inWords("{} has no parameter \"{}\"", words(type->name), id),
+                                words("see baryton-cli stages for those it has"));
     }
 }
 

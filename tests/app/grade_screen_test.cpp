@@ -3,6 +3,7 @@
 #include "app/render_image.h"
 #include "app/screen_helpers.h"
 #include "base/file.h"
+#include "picture/memory_limit.h"
 #include "picture/picture_file.h"
 
 #include <gtest/gtest.h>
@@ -83,6 +84,11 @@ TEST(Around, ThemesSurroundAndMonitorProfile) {
     const QColor light = d.window().gradePage()->editorPanel()->grab().toImage().pixelColor(3, 3);
     EXPECT_GT(light.lightness(), dark.lightness() + 100);
     d.click(segments->button(0));
+    auto* memory = d.named<NumberField>(d.sheet(), tr8("Memory for one picture, MB"));
+    d.type(memory, tr8("700"), true);
+    EXPECT_EQ(memoryLimit(), std::size_t(700) << 20);
+    d.type(memory, tr8("0"), true);
+    EXPECT_GT(memoryLimit(), std::size_t(700) << 20) << "of the machine";
     d.click(d.named<Segments>(d.sheet(), tr8("Surround"))->button(2));
     EXPECT_GT(d.window().gradePage()->view()->grab().toImage().pixelColor(2, 2).lightness(), 180);
     // The monitor's profile from a file, and what is wrong with one.

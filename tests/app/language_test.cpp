@@ -114,6 +114,64 @@ TEST(Language, TheCoresTextsAreFoundWhereverTheyStand) {
     EXPECT_GT(found, 500);
 }
 
+namespace {
+
+/// Where the bracket that opens at `open` closes; texts in quotes are passed over.
+qsizetype closing(const QString& text, qsizetype open) {
+    int depth = 0;
+    for (qsizetype i = open; i < text.size(); ++i) {
+        if (text[i] == u'"')
+            for (++i; i < text.size() && text[i] != u'"'; ++i) i += text[i] == u'\\';
+        else if (text[i] == u'(' || text[i] == u'{')
+            ++depth;
+        else if ((text[i] == u')' || text[i] == u'}') && --depth == 0)
+            return i;
+    }
+    return text.size();
+}
+
+/// Texts of more than one word among the arguments of a call that are given to no translation.
+QStringList untranslated(QString arguments) {
+    static const QRegularExpression translating(tr8("\\b(?:words|inWords|tr|marked|translate|say)\\("));
+    for (auto at = translating.match(arguments); at.hasMatch(); at = translating.match(arguments)) {
+        const qsizetype end = closing(arguments, at.capturedEnd() - 1);
+        arguments.remove(at.capturedStart(), end - at.capturedStart());
+    }
+    static const QRegularExpression text(tr8("\"(?:[^\"\\\\]|\\\\.)*\"")), several(tr8("[a-z] +[a-z]"));
+    QStringList found;
+    for (auto each = text.globalMatch(arguments); each.hasNext();)
+        if (const QString one = each.next().captured(); one.contains(several)) found.append(one);
+    return found;
+}
+
+} // namespace
+
+TEST(Language, EveryErrorAndRemarkGoesThroughTranslation) {
+    EXPECT_EQ(untranslated(tr8("(\"\", at, \"it is torn\", words(\"mend it (now)\"))")),
+              QStringList(tr8("\"it is torn\"")));
+    static const QRegularExpression telling(
+        tr8("\\bError\\(|\\bError bad\\(|errors\\.emplace_back\\(|remarks\\.push_back\\(|leftOut\\.push_back\\(|"
+            "\\bfail\\(|\\btell\\(|\\bcheck\\(failed|\\.(?:reason|error|warning|mark) = "));
+    int looked = 0;
+    for (const auto& entry :
+         std::filesystem::recursive_directory_iterator(std::filesystem::path(BARYTON_SOURCE) / "src")) {
+        const std::string path = entry.path().string(), extension = entry.path().extension().string();
+        // The command line speaks English alone.
+        if ((extension != ".cpp" && extension != ".h") || path.find("/cli/") != std::string::npos) continue;
+        const QString source = QString::fromStdString(readFile(entry.path()));
+        for (auto each = telling.globalMatch(source); each.hasNext();) {
+            const auto match = each.next();
+            ++looked;
+            const bool isCall = match.captured().contains(u'(');
+            const qsizetype open = source.lastIndexOf(u'(', match.capturedEnd() - 1);
+            const qsizetype end = isCall ? closing(source, open) : source.indexOf(u';', match.capturedEnd());
+            const qsizetype from = isCall ? open : match.capturedEnd();
+            EXPECT_EQ(untranslated(source.mid(from, end - from)).join(u'\n').toStdString(), "") << path;
+        }
+    }
+    EXPECT_GT(looked, 200);
+}
+
 TEST(Language, WhatIsWrongWithAFileIsSaidInIt) {
     speakGerman();
     Driver d({"lake-fog.jpg"});

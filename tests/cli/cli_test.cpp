@@ -69,7 +69,6 @@ TEST(Cli, WrongUsageIsTwoAndWritesNothing) {
     const std::string out = quoted(folder / "out");
     for (const std::string& command :
          {std::string(), std::string("nonsense"), "apply " + quoted(picture),
-          "apply --preset /none --out " + out + " " + quoted(picture),
           "apply --preset " + quoted(limelight()) + " --out " + out,
           "apply --preset " + quoted(limelight()) + " --out " + out + " --format gif " + quoted(picture),
           "apply --preset " + quoted(limelight()) + " --out " + out + " --quality 101 " + quoted(picture),
@@ -197,7 +196,7 @@ TEST(Cli, ListsStagesAndShowsPresets) {
         const Result applied =
             run("apply --preset " + quoted(file) + " --out " + quoted(folder / "never") + " " + quoted(folder.path()),
                 folder);
-        EXPECT_EQ(applied.code, 2);
+        EXPECT_EQ(applied.code, 1) << "the same fault, the same code";
         EXPECT_FALSE(fs::exists(folder / "never"));
     }
 }
@@ -388,7 +387,7 @@ TEST(Cli, APipeIsRefusedAtOnce) {
     };
     EXPECT_EQ(code("apply" + out + quoted(folder / "x.jpg")), 1);
     EXPECT_NE(readFile(folder / "said").find("no ordinary file"), std::string::npos);
-    EXPECT_EQ(code("apply --preset " + quoted(folder / "p.bpreset") + out + quoted(picture)), 2);
+    EXPECT_EQ(code("apply --preset " + quoted(folder / "p.bpreset") + out + quoted(picture)), 1);
     EXPECT_LE(code("apply" + out + quoted(picture)), 1) << "its grade is one";
     EXPECT_NE(readFile(folder / "said").find("no ordinary file"), std::string::npos);
     EXPECT_LE(code("apply --prep none --preset " + quoted(limelight()) + out + quoted(folder.path())), 1)
@@ -479,6 +478,129 @@ TEST(Cli, OrderCountsWhenPresetsAreCompared) {
     stages[1].enabled = false;
     writePresetFile(folder / "e.bpreset", preset);
     EXPECT_EQ(run(diff + quoted(folder / "e.bpreset"), folder).code, 1) << "and whether it is on";
+}
+
+TEST(Cli, TheSameFaultHasTheSameCodeInEveryCommand) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    const std::string none = quoted(folder / "none.bpreset"), out = " --out " + quoted(folder / "out") + " ";
+    for (const std::string& command :
+         {"preset show " + none, "preset validate " + none, "preset explain " + none,
+          "preset diff " + none + " " + none, "apply --preset " + none + out + quoted(picture),
+          "lut bake --preset " + none + " -o " + quoted(folder / "x.cube"),
+          "lut info " + quoted(folder / "none.cube"), "preset pack " + none + " --out " + quoted(folder / "x.bpack"),
+          "apply" + out + quoted(folder / "none.png"), "preset list --library " + quoted(folder / "nowhere")}) {
+        const Result r = run(command, folder);
+        EXPECT_EQ(r.code, 1) << command << '\n' << r.err;
+        EXPECT_NE(r.err.find("no"), std::string::npos) << command;
+    }
+    for (const char* wrong : {"aply", "preset lst", "lut bakee"}) {
+        const Result r = run(wrong, folder);
+        EXPECT_EQ(r.code, 2);
+        EXPECT_NE(r.err.find("did you mean"), std::string::npos) << r.err;
+    }
+    EXPECT_NE(run("nonsense", folder).err.find("there are apply, lut, preset, stages"), std::string::npos);
+    EXPECT_EQ(run("--version", folder).out.rfind("Baryton ", 0), 0U);
+}
+
+TEST(Cli, TakesPicturesFromListsAndFoldersBelowAndTellsWhatItPassesOver) {
+    const TempFolder folder;
+    const auto set = folder / "set";
+    fs::create_directories(set / "act two");
+    const auto photo = demo() / "pictures/lake-fog.jpg"; // not one that this program wrote
+    fs::copy_file(photo, set / "a.jpg");
+    fs::copy_file(photo, set / "act two/b.jpg");
+    for (const char* other : {"c.heic", "d.heic", "notes"})
+        folder.file("set/" + std::string(other), "something else");
+    const std::string apply = "apply --preset " + quoted(limelight()) + " --long-side 40 --out ";
+    const Result dry = run(apply + quoted(folder / "out") + " --dry-run " + quoted(set), folder);
+    EXPECT_EQ(dry.code, 0);
+    EXPECT_FALSE(fs::exists(folder / "out"));
+    EXPECT_NE(dry.out.find("a.jpg → "), std::string::npos) << dry.out;
+    EXPECT_NE(dry.err.find("3 files of other kinds (without an ending 1, .heic 2), 1 folder (--recursive"),
+              std::string::npos)
+        << dry.err;
+    const auto lines = [](const std::string& text) { return std::count(text.begin(), text.end(), '\n'); };
+    EXPECT_EQ(lines(run(apply + quoted(folder / "out") + " --recursive " + quoted(set), folder).out), 2);
+    // A second run into the folder itself does not grade the results of the first.
+    EXPECT_EQ(lines(run(apply + quoted(set) + " " + quoted(set), folder).out), 1);
+    const Result again = run(apply + quoted(set) + " --exists skip " + quoted(set), folder);
+    EXPECT_EQ(lines(again.out), 0) << again.out;
+    EXPECT_NE(again.err.find("1 result of an earlier run"), std::string::npos) << again.err;
+    // What is named is meant.
+    EXPECT_EQ(lines(run(apply + quoted(folder / "more") + " " + quoted(set / "a-limelight.jpg"), folder).out), 1);
+    // Names that end in NUL may hold anything.
+    fs::copy_file(photo, folder / "line\nend.jpg");
+    const std::string list = (folder / "line\nend.jpg").string() + '\0' + (set / "a.jpg").string() + '\0';
+    folder.file("list", list);
+    const std::string from = apply + quoted(folder / "listed") + " --quiet --files-from ";
+    const Result quiet = run(from + "- <" + quoted(folder / "list"), folder);
+    EXPECT_EQ(quiet.code, 0) << quiet.err;
+    EXPECT_EQ(quiet.out + quiet.err, "");
+    EXPECT_EQ(std::distance(fs::directory_iterator(folder / "listed"), fs::directory_iterator()), 2);
+    EXPECT_EQ(run(from + quoted(folder.file("lines", "a.png\nb.png\n")), folder).code, 2);
+}
+
+TEST(Cli, WritesOneFileToStandardOutput) {
+    const TempFolder folder;
+    const auto picture = smallPicture(folder, "a.png");
+    const Result cube = run("lut bake --preset " + quoted(limelight()) + " --size 5 --format cube -o -", folder);
+    EXPECT_EQ(cube.code, 0) << cube.err;
+    EXPECT_NE(cube.err.find("deltaE2000"), std::string::npos);
+    run("lut bake --preset " + quoted(limelight()) + " --size 5 -o " + quoted(folder / "l.cube"), folder);
+    EXPECT_EQ(cube.out, readFile(folder / "l.cube"));
+    const Result report = run("apply --preset " + quoted(limelight()) + " --report - --out " +
+                                  quoted(folder / "out") + " " + quoted(picture),
+                              folder);
+    EXPECT_EQ(Json::parse(report.out)["counts"]["done"], 1);
+    EXPECT_EQ(Json::parse(report.out)["program"].get<std::string>().rfind("Baryton ", 0), 0U);
+    folder.file("kit.bpack", run("preset pack --out - " + quoted(limelight()), folder).out);
+    EXPECT_EQ(
+        run("preset unpack --library " + quoted(folder / "library") + " " + quoted(folder / "kit.bpack"), folder)
+            .code,
+        0);
+    EXPECT_EQ(
+        run("preset validate " + quoted(limelight()) + " " + quoted(demo() / "presets/Lantern blue.bpreset"), folder)
+                .out.find("Lantern blue.bpreset: valid") != std::string::npos,
+        true);
+}
+
+TEST(Cli, NamesFromFilesGiveATerminalNoOrdersAndLatin1IsRead) {
+    const TempFolder folder;
+    Preset preset = readPresetFile(limelight());
+    preset.name = "Red \x1b[31mcurtain";
+    writePresetFile(folder / "red.bpreset", preset);
+    const Result shown = run("preset show " + quoted(folder / "red.bpreset"), folder);
+    EXPECT_EQ(shown.out.find('\x1b'), std::string::npos);
+    EXPECT_NE(shown.out.find("Red ?[31mcurtain"), std::string::npos) << shown.out;
+    const Result missing = run("preset show " + quoted(folder / "no\x1b[2Jthing.bpreset"), folder);
+    EXPECT_EQ(missing.err.find('\x1b'), std::string::npos);
+    const auto latin = folder.file("library/G\xfcte/a.bpreset", R"({"format":"baryton-preset","version":1,"name":"Gr)"
+                                                                "\xfc"
+                                                                R"(n"})");
+    EXPECT_NE(run("preset show " + quoted(latin), folder).out.find("Grün"), std::string::npos);
+    const Result list = run("preset list --json --library " + quoted(folder / "library"), folder);
+    EXPECT_EQ(list.code, 0) << list.err;
+    EXPECT_EQ(Json::parse(list.out)[0]["group"], "Güte");
+    const auto cube = folder.file(
+        "l.cube", "TITLE \"Sp\xe4t\"\nLUT_3D_SIZE 2\n0 0 0\n1 0 0\n0 1 0\n1 1 0\n0 0 1\n1 0 1\n0 1 1\n1 1 1\n");
+    EXPECT_EQ(Json::parse(run("lut info " + quoted(cube), folder).out)["title"], "Spät");
+}
+
+TEST(Cli, TooLittleMemoryIsNotADamagedFile) {
+    const TempFolder folder;
+    const Picture picture(4000, 3000);
+    writePicture(folder / "a.png", Program::compile({}).quantised(picture, 8, false), {}, {FileFormat::Png, 8, 90});
+    const std::string program = BARYTON_CLI;
+    for (const int megabytes : {150, 250, 400}) {
+        const std::string command = "bash -c 'ulimit -v " + std::to_string(megabytes * 1000) + "; exec \"" + program +
+                                    "\" apply --out \"" + (folder / "out").string() + "\" \"" +
+                                    (folder / "a.png").string() + "\"' 2>\"" + (folder / "said").string() +
+                                    "\" >/dev/null";
+        const int status = std::system(command.c_str());
+        EXPECT_TRUE(WIFEXITED(status)) << megabytes;
+        EXPECT_EQ(readFile(folder / "said").find("damaged"), std::string::npos) << readFile(folder / "said");
+    }
 }
 
 } // namespace baryton::test

@@ -1,24 +1,36 @@
 // Feeds the parsers what no program would write: seeds with bytes flipped, cut out, doubled and spliced, for as long
 // as the clock says. Built with the sanitizers; whatever is not an Error (or a result that is whole) ends the run.
 //
-//     baryton-fuzz grade|preset|lut SECONDS SEED_FILE…
+//     baryton-fuzz grade|preset|lut|pack|profile|picture SECONDS SEED_FILE…
+//     baryton-fuzz arguments SECONDS FILE_OF_WORDS PROGRAM
 #include "base/error.h"
 #include "base/file.h"
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
+#include "package/archive.h"
+#include "package/pack.h"
+#include "picture/metadata.h"
+#include "picture/picture_file.h"
+#include "picture/profile.h"
 #include "stages/stage_type.h"
 #include "stages/validate.h"
 
 #include <chrono>
 #include <cmath>
+#include <fcntl.h>
+#include <functional>
 #include <iostream>
+#include <map>
 #include <random>
+#include <sstream>
+#include <sys/wait.h>
+#include <unistd.h>
 
 using namespace baryton;
 
 namespace {
 
-using Target = void (*)(const std::string&);
+using Target = std::function<void(const std::string&)>;
 
 void require(bool holds, const char* what) {
     if (holds) return;
@@ -52,6 +64,81 @@ void fuzzLut(const std::string& text) {
         }
     }
 }
+
+void fuzzPack(const std::string& bytes) {
+    for (const ArchiveFile& file : readZip(bytes, {100, 1 << 20, 1 << 22})) {
+        require(file.path.find("..") != 0 && file.path[0] != '/', "a path that leads out");
+        if (file.path == "pack.json") packContentsFromText(file.bytes);
+    }
+}
+
+void requireFinite(const Picture& picture) {
+    for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane)
+        for (int y = 0; y < picture.height(); ++y)
+            for (int x = 0; x < picture.width(); ++x)
+                require(std::isfinite(picture.row(plane, y)[x]), "a pixel that is no number");
+}
+
+void fuzzProfile(const std::string& icc) {
+    profileKind(icc);
+    const int channels = profileChannels(icc);
+    Picture picture(8, 2), black(8, 2);
+    ProfileConversion(icc, channels == 0 ? 3 : channels)(picture, &black);
+}
+
+/// In a folder of its own, as a file: so the libraries read it.
+void fuzzPicture(const std::string& bytes) {
+    static const std::string file = [] {
+        std::string folder = (std::filesystem::temp_directory_path() / "baryton-fuzz-XXXXXX").string();
+        require(::mkdtemp(folder.data()), "no folder for pictures");
+        return folder + "/picture";
+    }();
+    std::FILE* out = std::fopen(file.c_str(), "wb");
+    require(out && std::fwrite(bytes.data(), 1, bytes.size(), out) == bytes.size(), "the picture can't be put down");
+    std::fclose(out);
+    readMetadata(file);
+    requireFinite(readPicture(file).picture);
+}
+
+/// The program itself, with words in any order: it must end by itself with a code of its own.
+class FuzzArguments {
+public:
+    FuzzArguments(const std::string& words, const std::string& program)
+        : program_(std::filesystem::absolute(program).string()) {
+        std::istringstream lines(words);
+        for (std::string line; std::getline(lines, line);) words_.push_back(line);
+    }
+    void operator()(const std::string& noise) const {
+        std::mt19937 random(static_cast<unsigned>(std::hash<std::string>()(noise)));
+        std::vector<std::string> chosen{program_};
+        for (unsigned n = random() % 7; n > 0; --n) {
+            std::string word = words_[random() % words_.size()];
+            if (random() % 5 == 0) word = noise.substr(0, random() % 40);
+            chosen.push_back(word.substr(0, word.find('\0')));
+        }
+        std::vector<char*> arguments;
+        for (std::string& word : chosen) arguments.push_back(word.data());
+        arguments.push_back(nullptr);
+        const pid_t child = ::fork();
+        if (child == 0) {
+            const int nowhere = ::open("/dev/null", O_RDWR);
+            for (const int fd : {0, 1, 2}) ::dup2(nowhere, fd);
+            if (::chdir("/var/empty") != 0 && ::chdir("/proc") != 0) ::_exit(3); // nothing can be written there
+            ::alarm(60);
+            ::execv(arguments[0], arguments.data());
+            ::_exit(3);
+        }
+        int status = 0;
+        ::waitpid(child, &status, 0);
+        if (WIFEXITED(status) && WEXITSTATUS(status) <= 2) return;
+        for (const std::string& word : chosen) std::cerr << word << '\n';
+        require(false, "the program fell over");
+    }
+
+private:
+    std::string program_;
+    std::vector<std::string> words_;
+};
 
 std::string mutated(const std::vector<std::string>& seeds, std::mt19937& random) {
     std::string text = seeds[random() % seeds.size()];
@@ -90,11 +177,17 @@ std::string mutated(const std::vector<std::string>& seeds, std::mt19937& random)
 
 int main(int argc, char** argv) {
     if (argc < 4) {
-        std::cerr << "usage: baryton-fuzz grade|preset|lut SECONDS SEED_FILE…\n";
+        std::cerr << "usage: baryton-fuzz TARGET SECONDS SEED_FILE…\n";
         return 2;
     }
     const std::string name = argv[1];
-    const Target target = name == "grade" ? fuzzGrade : name == "preset" ? fuzzPreset : fuzzLut;
+    const std::map<std::string, Target> targets = {{"grade", fuzzGrade},     {"preset", fuzzPreset},
+                                                   {"lut", fuzzLut},         {"pack", fuzzPack},
+                                                   {"profile", fuzzProfile}, {"picture", fuzzPicture}};
+    if (name == "arguments" && argc != 5) return 2;
+    if (name != "arguments" && !targets.contains(name)) return 2;
+    const Target target = name == "arguments" ? FuzzArguments(readFile(argv[3]), argv[4]) : targets.at(name);
+    if (name == "arguments") --argc; // the program is no seed
     std::vector<std::string> seeds;
     for (int i = 3; i < argc; ++i) {
         seeds.push_back(readFile(argv[i]));

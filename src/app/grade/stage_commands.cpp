@@ -1,6 +1,7 @@
 #include "app/grade/stage_commands.h"
 #include "base/error.h"
 #include "base/first_free.h"
+#include "base/words.h"
 #include "lut/lut_file.h"
 #include "stages/finish_order.h"
 #include "stages/frame.h"
@@ -49,7 +50,7 @@ void addStage(AppState& state, const std::string& type, AddAt at, std::optional<
 void addLutStage(AppState& state, const std::filesystem::path& file) {
     const ParsedLut lut = readLutFile(file);
     if (!state.hasKey())
-        throw Error(file.string(), "", "there is no picture to wear the LUT", "open a picture first");
+        throw Error(file.string(), "", words("there is no picture to wear the LUT"), words("open a picture first"));
     addStage(state, "lut");
     state.editStage(state.chosenStage(), {}, [&](Stage& stage) {
         stage.parameters["file"] = LutContent{file.filename().string(), std::make_shared<const LutTable>(lut.table)};
