@@ -4,8 +4,10 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "base/file.h"
+#include "base/words.h"
 #include "batch/names.h"
 #include "grade/grade_json.h"
+#include "stages/frame.h"
 #include "stages/stage_type.h"
 
 #include <QCheckBox>
@@ -53,19 +55,23 @@ private:
     BatchSettings before_, after_;
 };
 
-/// The picture's own Prep in a few words: "+0.40 EV", "5200 K".
+/// The picture's own Prep in a few words: "+0.40 EV, 5200 K", "Frame, 2 : 1, +1.6°".
 QString prepText(const Grade& grade) {
-    QStringList words;
+    QStringList parts;
     for (const Stage& stage : grade.prep) {
         const StageType* type = findStageType(stage.type);
         if (!type || isNeutral(stage)) continue;
+        const bool isFrame = stage.type == kFrameType;
+        if (isFrame) parts.append(QString::fromStdString(words(type->name)));
         for (const auto& [id, value] : stage.parameters)
-            if (const auto* p = type->parameter(id); p && value != p->defaultValue)
-                words.append((id == "tint" ? BatchPage::tr("tint ") : QString()) +
+            // Of a frame's place numbers say nothing.
+            if (const auto* p = type->parameter(id);
+                p && value != p->defaultValue && (!isFrame || id == "ratio" || id == "angle"))
+                parts.append((id == "tint" ? BatchPage::tr("tint ") : QString()) +
                              QString::fromStdString(shownText(*p, value)) +
                              (p->unit == Unit::Stops ? QStringLiteral(" EV") : QString()));
     }
-    return words.isEmpty() ? BatchPage::tr("none") : words.join(QStringLiteral(", "));
+    return parts.isEmpty() ? BatchPage::tr("none") : parts.join(QStringLiteral(", "));
 }
 
 QString sizeText(std::uintmax_t bytes) {
