@@ -86,7 +86,7 @@ struct PictureReader::Decoder {
         checkSize(header, file);
         const bool isTurned = orientationOf(header) > 1;
         const bool isShrunk = shrink > 1 && std::string(header.get_string(VIPS_META_LOADER)) == "jpegload";
-        requireMemory(bytesToDecode(header) / (isShrunk ? shrink : 1));
+        requireMemory(bytesToDecode(header)); // the coefficients of a JPEG are all wanted, however small it becomes
         // A turned picture begins somewhere within the file: the library puts it aside whole.
         auto* options = vips::VImage::option()->set("access", isTurned ? VIPS_ACCESS_RANDOM : VIPS_ACCESS_SEQUENTIAL);
         if (isShrunk) options->set("shrink", shrink);
@@ -141,7 +141,8 @@ struct PictureReader::Decoder {
             const ProfileKind kind = profileKind(icc);
             // Grey that was tagged as colour: three channels that are alike.
             const int channels = isCmyk ? 4 : isGrey && profileChannels(icc) == 1 ? 1 : 3;
-            if (kind != ProfileKind::Srgb) conversion.emplace(icc, channels);
+            if (kind != ProfileKind::Srgb || isCmyk)
+                conversion.emplace(icc, channels); // throws where it does not fit
             profileName = kind == ProfileKind::Srgb     ? "sRGB"
                           : kind == ProfileKind::Matrix ? "matrix profile"
                                                         : "table profile";

@@ -264,9 +264,11 @@ TEST(UnusualFiles, AProfileThatCannotBeUsedIsToldAndThePictureRead) {
     EXPECT_NEAR(level[1], colourOf(save("c.tif", 3, VIPS_INTERPRETATION_sRGB, dcfWideProfile()).picture)[1], 1e-5);
     EXPECT_NE(level[1], 100.0F / 255);
     // Inks with a profile of colours.
-    const PictureFile inks = save("d.tif", 4, VIPS_INTERPRETATION_CMYK, dcfWideProfile());
-    EXPECT_EQ(inks.remarks.size(), 1U);
-    EXPECT_FALSE(inks.picture.hasAlpha());
+    for (const std::string& icc : {dcfWideProfile(), srgbProfile()}) {
+        const PictureFile inks = save("d.tif", 4, VIPS_INTERPRETATION_CMYK, icc);
+        EXPECT_EQ(inks.remarks.size(), 1U);
+        EXPECT_FALSE(inks.picture.hasAlpha());
+    }
 }
 
 TEST(UnusualFiles, WhatWouldTakeTooMuchMemoryIsRefusedBeforeItIsRead) {
