@@ -204,7 +204,7 @@ int pack(const PresetOptions& options) {
         return kAllDone;
     }
     writeFileAtomically(options.out, packBytes(info, entries));
-    std::cout << fmt::format("{}: {} items\n", options.out, entries.size());
+    std::cout << fmt::format("{}: {} {}\n", options.out, entries.size(), entries.size() == 1 ? "item" : "items");
     return kAllDone;
 }
 

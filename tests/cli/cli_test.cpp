@@ -175,6 +175,10 @@ TEST(Cli, ListsStagesAndShowsPresets) {
     }
     EXPECT_NE(run("stages", folder).out.find("Vignette"), std::string::npos);
     EXPECT_NE(run("preset show " + quoted(limelight()), folder).out.find("Shadows amount"), std::string::npos);
+    const Result twice = run("preset pack --out " + quoted(folder / "twice.bpack") + " " + quoted(limelight()) + " " +
+                                 quoted(limelight()),
+                             folder);
+    EXPECT_NE(twice.out.find(": 1 item\n"), std::string::npos) << "what is named twice goes in once: " << twice.out;
     EXPECT_EQ(run("preset validate " + quoted(limelight()), folder).code, 0);
     const struct {
         const char *name, *text, *told;

@@ -77,6 +77,20 @@ TEST(Metadata, TitlesAndKeywordsOfTheDesktopStay) {
     }
 }
 
+TEST(Metadata, ATagWithoutAValueIsPassedOver) {
+    const TempFolder folder;
+    const fs::path file = plainJpeg(folder / "a.jpg", 72);
+    auto image = opened(file);
+    image->exifData()["Exif.Image.Make"] = "Tin Heron";
+    const Exiv2::URationalValue none;
+    for (const char* key : {"Exif.Photo.FNumber", "Exif.Photo.ExposureTime", "Exif.Photo.ISOSpeedRatings"})
+        image->exifData().add(Exiv2::ExifKey(key), &none);
+    image->writeMetadata();
+    const Metadata read = readMetadata(file);
+    EXPECT_EQ(read.camera, "Tin Heron");
+    EXPECT_EQ(read.exposure, "");
+}
+
 TEST(Metadata, OfMoreThanAJpegHoldsTheLargestPartsAreLeftOutAndNamed) {
     const TempFolder folder;
     initVips();
