@@ -39,7 +39,50 @@ Schema parsedSchema(const std::string& format) {
     return parsed;
 }
 
-constexpr int kMostObjects = 100000;
+constexpr int kMostObjects = 100000, kDeepest = 64;
+
+Error tooManyObjects() {
+    return {"", "", inWords("it holds more than {} objects", kMostObjects),
+            words("take takes and stages out that are not needed")};
+}
+
+Error tooDeep() {
+    return {"", "", words("the JSON is nested too deeply"), words("this can't be a file of Baryton")};
+}
+
+/// Walks through a JSON and keeps nothing. Deep nesting would exhaust the stack later on, and millions of objects
+/// keep everything busy for minutes; no file of ours has either, and it throws Error for them. What is no JSON ends
+/// the walk; whoever reads it says why.
+class Bounds : public nlohmann::json_sax<Json> {
+public:
+    bool null() override { return true; }
+    bool boolean(bool) override { return true; }
+    bool number_integer(number_integer_t) override { return true; }
+    bool number_unsigned(number_unsigned_t) override { return true; }
+    bool number_float(number_float_t, const string_t&) override { return true; }
+    bool string(string_t&) override { return true; }
+    bool binary(binary_t&) override { return true; }
+    bool key(string_t&) override { return true; }
+    bool start_object(std::size_t) override {
+        if (++objects_ > kMostObjects) throw tooManyObjects();
+        return deeper();
+    }
+    bool start_array(std::size_t) override { return deeper(); }
+    bool end_object() override { return higher(); }
+    bool end_array() override { return higher(); }
+    bool parse_error(std::size_t, const std::string&, const nlohmann::detail::exception&) override { return false; }
+
+private:
+    bool deeper() {
+        if (++depth_ > kDeepest) throw tooDeep();
+        return true;
+    }
+    bool higher() {
+        --depth_;
+        return true;
+    }
+    int objects_ = 0, depth_ = 0;
+};
 
 std::string between(const std::string& text, const std::string& before, const std::string& after) {
     const std::size_t from = text.find(before) + before.size();
@@ -99,18 +142,12 @@ void checkFinite(const Json& json, const std::string& path) {
 Json parseFileJson(const std::string& given, const std::string& format) {
     const std::string text = asUtf8(given); // older programs write Latin-1
     Json json;
-    int objects = 0;
     try {
-        // Deep nesting would exhaust the stack later on, and millions of objects keep everything busy for minutes; no
-        // file of ours has either.
-        json = Json::parse(text, [&objects](int depth, Json::parse_event_t event, Json&) {
-            if (depth > 64)
-                throw Error("", "", words("the JSON is nested too deeply"), words("this can't be a file of Baryton"));
-            if (event == Json::parse_event_t::object_start && ++objects > kMostObjects)
-                throw Error("", "", inWords("it holds more than {} objects", kMostObjects),
-                            words("take takes and stages out that are not needed"));
-            return true;
-        });
+        // By itself, ahead of the reading: a reader that is asked at every value looks through all before it each
+        // time.
+        Bounds bounds;
+        Json::sax_parse(text, &bounds);
+        json = Json::parse(text);
     } catch (const Json::parse_error& e) {
         const auto upTo = static_cast<std::ptrdiff_t>(std::min<std::size_t>(e.byte, text.size()));
         const auto line = 1 + std::count(text.begin(), text.begin() + upTo, '\n');
