@@ -4,13 +4,18 @@
 
 namespace baryton {
 
-std::string asUtf8(std::string text) {
-    if (g_utf8_validate_len(text.data(), text.size(), nullptr)) return text;
+std::string asUtf8(const std::string& text) {
     std::string utf8;
-    for (const char c : text) {
-        const auto byte = static_cast<unsigned char>(c);
-        if (byte < 0x80)
-            utf8 += c;
+    const char *at = text.data(), *const end = at + text.size();
+    while (at != end) {
+        const char* bad = nullptr;
+        g_utf8_validate_len(at, static_cast<std::size_t>(end - at), &bad);
+        utf8.append(at, bad);
+        at = bad;
+        if (at == end) break;
+        const auto byte = static_cast<unsigned char>(*at++);
+        if (byte < 0x80) // a NUL
+            utf8 += static_cast<char>(byte);
         else
             utf8 += {static_cast<char>(0xC0 | byte >> 6), static_cast<char>(0x80 | (byte & 0x3F))};
     }

@@ -136,6 +136,7 @@ std::string staysText(const fs::path& file) {
     return inWords("{} was not written by {} and stays", file.string(), kProgram);
 }
 
+// Texts stand in free functions, where the collector of texts finds them without a class.
 std::string noMemoryText() {
     return words("there is not enough memory");
 }

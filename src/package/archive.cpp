@@ -6,7 +6,6 @@
 #include <algorithm>
 #include <archive.h>
 #include <archive_entry.h>
-#include <clocale>
 #include <locale.h>
 #include <memory>
 #include <set>

@@ -14,6 +14,7 @@
 #include "picture/profile.h"
 #include "stages/stage_type.h"
 #include "stages/validate.h"
+#include "support/temp_folder.h"
 
 #include <chrono>
 #include <cmath>
@@ -21,6 +22,7 @@
 #include <functional>
 #include <iostream>
 #include <map>
+#include <memory>
 #include <random>
 #include <sstream>
 #include <sys/wait.h>
@@ -88,11 +90,8 @@ void fuzzProfile(const std::string& icc) {
 
 /// In a folder of its own, as a file: so the libraries read it.
 void fuzzPicture(const std::string& bytes) {
-    static const std::string file = [] {
-        std::string folder = (std::filesystem::temp_directory_path() / "baryton-fuzz-XXXXXX").string();
-        require(::mkdtemp(folder.data()), "no folder for pictures");
-        return folder + "/picture";
-    }();
+    static const test::TempFolder folder;
+    const std::string file = (folder / "picture").string();
     std::FILE* out = std::fopen(file.c_str(), "wb");
     require(out && std::fwrite(bytes.data(), 1, bytes.size(), out) == bytes.size(), "the picture can't be put down");
     std::fclose(out);
@@ -123,7 +122,11 @@ public:
         if (child == 0) {
             const int nowhere = ::open("/dev/null", O_RDWR);
             for (const int fd : {0, 1, 2}) ::dup2(nowhere, fd);
-            if (::chdir("/var/empty") != 0 && ::chdir("/proc") != 0) ::_exit(3); // nothing can be written there
+            // What it writes goes into a folder of its own, the user's library too.
+            const std::string own = folder_->path().string();
+            ::setenv("HOME", own.c_str(), 1);
+            ::setenv("XDG_DATA_HOME", own.c_str(), 1);
+            if (::chdir(own.c_str()) != 0) ::_exit(3);
             ::alarm(60);
             ::execv(arguments[0], arguments.data());
             ::_exit(3);
@@ -138,6 +141,7 @@ public:
 private:
     std::string program_;
     std::vector<std::string> words_;
+    std::shared_ptr<const test::TempFolder> folder_ = std::make_shared<test::TempFolder>();
 };
 
 std::string mutated(const std::vector<std::string>& seeds, std::mt19937& random) {

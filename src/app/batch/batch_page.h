@@ -39,6 +39,9 @@ Q_SIGNALS:
     void finished();
 
 private:
+    /// Columns of the table; those of the looks follow.
+    static constexpr int kPictureColumn = 1, kPrepColumn = 2, kFirstLook = 3;
+
     QWidget* makeOutput();
     QWidget* makeRunBar();
     void change(const QString& what, const BatchSettings& next);

@@ -30,7 +30,8 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
         QString problem, remarks;
         try {
             FileSource picture(source, frameOf(grade), 0, 1);
-            for (const auto& remark : writeGraded(file, picture, Program::compile(grade), format, 0, nullptr).remarks)
+            const WrittenPicture written = writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
+            for (const auto& remark : written.remarks)
                 remarks += QStringLiteral("; ") + QString::fromStdString(remark);
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
