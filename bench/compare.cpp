@@ -257,6 +257,41 @@ void compareAround(const Picture& picture) {
     const auto onBase = [&] { type.compileWide(stage, map.base->picture()); };
     const Placement turned = placementOf({0, 1, 0.5, 0.5, 1.3}, picture.width(), picture.height());
     const Placement cut = placementOf({2, 0.9, 0.6, 0.5, 0}, picture.width(), picture.height());
+    const auto finish = [&](const char* id, std::map<std::string, Value> values) {
+        Grade grade;
+        grade.finish.push_back(makeStage(grade, id));
+        grade.finish.back().parameters = std::move(values);
+        return Program::compile(grade);
+    };
+    const Program grain = finish("grain", {{"amount", 0.4}, {"colour", 0.0}}),
+                  dyes = finish("grain", {{"amount", 0.4}}), halation = finish("halation", {{"amount", 0.4}}),
+                  local = finish("local-contrast", {{"amount", 0.5}}),
+                  vignette = finish("vignette", {{"stops", -1.0}}),
+                  bars = finish("bars", {{"ratio", std::string("2.39:1")}});
+    const Picture& base = map.base->picture();
+    const Stage halationStage = [] {
+        Stage s = makeStage({}, "halation");
+        s.parameters["amount"] = 0.4;
+        return s;
+    }();
+    const Stage localStage = [] {
+        Stage s = makeStage({}, "local-contrast");
+        s.parameters["amount"] = 0.5;
+        return s;
+    }();
+    const auto f = sideBySide({[&] { run(grain); }, [&] { run(dyes); }, [&] { run(halation); }, [&] { run(local); },
+                               [&] { run(vignette); }, [&] { run(bars); },
+                               [&] { findStageType("halation")->compileWide(halationStage, base); },
+                               [&] { findStageType("local-contrast")->compileWide(localStage, base); }},
+                              kRounds);
+    row("Grain over the whole picture, all layers alike", f[0].median);
+    row("Grain over the whole picture, a quarter of colour", f[1].median);
+    row("Halation over the whole picture, base level known", f[2].median);
+    row("Halation worked out on the base level", f[6].median);
+    row("Local contrast over the whole picture, base level known", f[3].median);
+    row("Local contrast worked out on the base level", f[7].median);
+    row("Vignette over the whole picture", f[4].median);
+    row("Bars over the whole picture", f[5].median);
     const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,
                                [&] { BaseLevel::of(picture); }, [&] { placed(picture, turned, 2); },
                                [&] { placed(picture, cut, 2); }},

@@ -3538,6 +3538,142 @@
         <source>see baryton-cli stages for those it has</source>
         <translation>baryton-cli stages nennt die vorhandenen</translation>
     </message>
+    <message>
+        <source>2.35 : 1</source>
+        <translation>2,35 : 1</translation>
+    </message>
+    <message>
+        <source>2.39 : 1</source>
+        <translation>2,39 : 1</translation>
+    </message>
+    <message>
+        <source>Local contrast</source>
+        <translation>Lokaler Kontrast</translation>
+    </message>
+    <message>
+        <source>Brings out what is faint beside its surroundings, or calms it, and leaves edges as they are.</source>
+        <translation>Hebt hervor, was sich kaum von seiner Umgebung abhebt, oder beruhigt es; Kanten bleiben, wie sie sind.</translation>
+    </message>
+    <message>
+        <source>How much clearer (right) or calmer (left) texture becomes.</source>
+        <translation>Wie viel klarer (rechts) oder ruhiger (links) die Textur wird.</translation>
+    </message>
+    <message>
+        <source>How coarse the texture is that it works on, in thousandths of the frame&apos;s long side.</source>
+        <translation>Wie grob die Textur ist, auf die es wirkt, in Tausendsteln der langen Bildseite.</translation>
+    </message>
+    <message>
+        <source>Halation</source>
+        <translation>Lichthof</translation>
+    </message>
+    <message>
+        <source>A warm seam around lights, as a film&apos;s base throws their light back into its layers.</source>
+        <translation>Ein warmer Saum um Lichter, wie ihn der Träger eines Films in dessen Schichten zurückwirft.</translation>
+    </message>
+    <message>
+        <source>How much of the light of bright places comes back around them.</source>
+        <translation>Wie viel vom Licht heller Stellen um sie herum zurückkommt.</translation>
+    </message>
+    <message>
+        <source>How far the seam goes, in thousandths of the frame&apos;s long side.</source>
+        <translation>Wie weit der Saum reicht, in Tausendsteln der langen Bildseite.</translation>
+    </message>
+    <message>
+        <source>The colour of the seam: red and orange in most films.</source>
+        <translation>Die Farbe des Saums: bei den meisten Filmen rot und orange.</translation>
+    </message>
+    <message>
+        <source>Grain</source>
+        <translation>Korn</translation>
+    </message>
+    <message>
+        <source>Density that varies from place to place as in a film, the same at every size. Judge it at 100 %.</source>
+        <translation>Dichte, die von Ort zu Ort schwankt wie in einem Film, in jeder Größe dieselbe. Bei 100 % beurteilen.</translation>
+    </message>
+    <message>
+        <source>How strong the grain is.</source>
+        <translation>Wie stark das Korn ist.</translation>
+    </message>
+    <message>
+        <source>How large the grains are, in thousandths of the frame&apos;s long side: 0.4 is a little over two pixels of 24 megapixels.</source>
+        <translation>Wie groß die Körner sind, in Tausendsteln der langen Bildseite: 0,4 sind etwas mehr als zwei Pixel von 24 Megapixeln.</translation>
+    </message>
+    <message>
+        <source>Clumping</source>
+        <translation>Klumpen</translation>
+    </message>
+    <message>
+        <source>How far grains gather in clumps; 0 is even.</source>
+        <translation>Wie sehr sich Körner zu Klumpen ballen; 0 ist gleichmäßig.</translation>
+    </message>
+    <message>
+        <source>The share of colour: at 0 all layers have the same grain and grey stays grey, at 100 each has its own.</source>
+        <translation>Der Anteil der Farbe: Bei 0 haben alle Schichten dasselbe Korn und Grau bleibt grau, bei 100 hat jede ihr eigenes.</translation>
+    </message>
+    <message>
+        <source>Pattern</source>
+        <translation>Muster</translation>
+    </message>
+    <message>
+        <source>Another number is another pattern of the same grain.</source>
+        <translation>Eine andere Zahl ist ein anderes Muster desselben Korns.</translation>
+    </message>
+    <message>
+        <source>Curve over tone</source>
+        <translation>Kurve über den Tönen</translation>
+    </message>
+    <message>
+        <source>Across: the tone, black at the left. Up: how much of the amount is laid there; the middle is as a film has it.</source>
+        <translation>Waagrecht: der Ton, links Schwarz. Nach oben: wie viel von der Stärke dort aufliegt; die Mitte ist, wie ein Film es hat.</translation>
+    </message>
+    <message>
+        <source>Bars</source>
+        <translation>Balken</translation>
+    </message>
+    <message>
+        <source>Covers what lies outside a ratio with one colour; the size of the picture stays.</source>
+        <translation>Deckt mit einer Farbe ab, was außerhalb eines Seitenverhältnisses liegt; die Größe des Bildes bleibt.</translation>
+    </message>
+    <message>
+        <source>Width to height of what stays open.</source>
+        <translation>Breite zu Höhe dessen, was offen bleibt.</translation>
+    </message>
+    <message>
+        <source>No bars</source>
+        <translation>Keine Balken</translation>
+    </message>
+    <message>
+        <source>Own</source>
+        <translation>Eigenes</translation>
+    </message>
+    <message>
+        <source>Width over height, where the ratio is an own one.</source>
+        <translation>Breite durch Höhe, wo das Seitenverhältnis ein eigenes ist.</translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation>Ort</translation>
+    </message>
+    <message>
+        <source>Where the opening lies: at 0 at the left or the top, so that one broad bar is left for a title.</source>
+        <translation>Wo die Öffnung liegt: bei 0 links oder oben, sodass ein breiter Balken für einen Titel bleibt.</translation>
+    </message>
+    <message>
+        <source>How light the bars are; 0 is black, 100 white.</source>
+        <translation>Wie hell die Balken sind; 0 ist Schwarz, 100 Weiß.</translation>
+    </message>
+    <message>
+        <source>The colour of the bars.</source>
+        <translation>Die Farbe der Balken.</translation>
+    </message>
+    <message>
+        <source>How much of that colour they have.</source>
+        <translation>Wie viel sie von dieser Farbe haben.</translation>
+    </message>
+    <message>
+        <source>How much of that colour it has; 0 for a mono picture.</source>
+        <translation>Wie viel er von dieser Farbe hat; 0 für ein einfarbiges Bild.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -4818,6 +4954,22 @@
     <message>
         <source>mono</source>
         <translation>Schwarzweiß</translation>
+    </message>
+    <message>
+        <source>Add its grain</source>
+        <translation>Sein Korn dazu</translation>
+    </message>
+    <message>
+        <source>Add its halation</source>
+        <translation>Seinen Lichthof dazu</translation>
+    </message>
+    <message>
+        <source>A Grain in Finish as this film has it; where there is one, it takes its values</source>
+        <translation>Ein Korn im Abschluss, wie dieser Film es hat; wo eines steht, nimmt es dessen Werte an</translation>
+    </message>
+    <message>
+        <source>A Halation in Finish as this film has it; where there is one, it takes its values</source>
+        <translation>Ein Lichthof im Abschluss, wie dieser Film ihn hat; wo einer steht, nimmt er dessen Werte an</translation>
     </message>
 </context>
 <context>
@@ -7849,6 +8001,22 @@ Blau</translation>
     <message>
         <source>{} (the picture went without its own grade)</source>
         <translation>{} (das Bild blieb ohne seine eigene Bearbeitung)</translation>
+    </message>
+    <message>
+        <source>structure, texture, haze, mist, punch, clear, soften, fog, micro contrast</source>
+        <translation>Struktur, Textur, Dunst, Nebel, Biss, klar, weicher, Mikrokontrast</translation>
+    </message>
+    <message>
+        <source>glow, red edge, film, lamps, analogue, warm seam, night, old photograph</source>
+        <translation>Glühen, roter Rand, Film, Lampen, analog, warmer Saum, Nacht, altes Foto</translation>
+    </message>
+    <message>
+        <source>film, noise, analogue, texture, old photograph, vintage, gritty, banding, print</source>
+        <translation>Film, Rauschen, analog, Textur, altes Foto, rau, Abrisse, Druck</translation>
+    </message>
+    <message>
+        <source>letterbox, black border, cinema, wide screen, band, title, mask, format, ratio</source>
+        <translation>schwarzer Rand, Kino, Breitbild, Streifen, Titel, Maske, Format, Seitenverhältnis</translation>
     </message>
 </context>
 <context>

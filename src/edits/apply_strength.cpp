@@ -21,7 +21,14 @@ Value between(const ParameterType& type, const Value& from, const Value& to, dou
         for (const auto* curve : {&std::get<Curve>(from), &std::get<Curve>(to)})
             for (const CurvePoint& p : *curve) places.insert(p.x);
         Curve mixed;
-        for (const double x : places) mixed.push_back({x, std::clamp(a(x) + (b(x) - a(x)) * strength, 0.0, 1.0)});
+        for (const double x : places) {
+            // Points of both that all but coincide are one; the last is the end.
+            if (!mixed.empty() && x - mixed.back().x < kLeastPointDistance) {
+                if (x < 1) continue;
+                mixed.pop_back();
+            }
+            mixed.push_back({x, std::clamp(a(x) + (b(x) - a(x)) * strength, 0.0, 1.0)});
+        }
         return mixed;
     }
     return strength < 0.5 ? from : to;

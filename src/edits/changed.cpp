@@ -7,7 +7,9 @@ namespace baryton {
 bool isFelt(const Stage& stage, const std::string& parameter) {
     const StageType* type = findStageType(stage.type);
     const ParameterType* p = type ? type->parameter(parameter) : nullptr;
-    if (!p || p->actsThrough.empty()) return true;
+    if (!p) return true;
+    if (!p->onlyWith.empty() && ParameterReader(*type, stage).choice(p->onlyWith) != p->onlyWithOption) return false;
+    if (p->actsThrough.empty()) return true;
     return std::any_of(p->actsThrough.begin(), p->actsThrough.end(), [&](const std::string& id) {
         const auto value = stage.parameters.find(id);
         return value != stage.parameters.end() && value->second != type->parameter(id)->defaultValue;

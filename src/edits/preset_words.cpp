@@ -90,7 +90,9 @@ std::string editText(const Grade& before, const Grade& after) {
     const ParameterType* parameter = type ? type->parameter(path.parameter) : nullptr;
     if (!parameter) return title;
     if (parameter->kind == ParameterKind::CurveShape) {
-        const auto curve = [&](const std::optional<Value>& v) { return v ? std::get<Curve>(*v) : Curve{}; };
+        const auto curve = [&](const std::optional<Value>& v) {
+            return std::get<Curve>(v.value_or(parameter->defaultValue));
+        };
         return title + ": " + curveWords(parameter->name, curve(changes[0].before), curve(changes[0].after));
     }
     const auto value = stage.parameters.find(path.parameter);

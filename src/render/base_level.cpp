@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <stdexcept>
 
 namespace baryton {
 
@@ -50,7 +49,6 @@ Kernel BaseLevel::kernelOf(const Stage& stage, const Ahead& ahead, int threads, 
     }
     const StageType& type = *findStageType(stage.type);
     Kernel kernel = type.compileWide(stage, graded(ahead, threads, task));
-    if (kernel.domain != Domain::Linear) throw std::logic_error(type.id + ": a Wide stage works in linear light");
     const std::lock_guard<std::mutex> guard(lock_);
     keep(kernels_, {stage, ahead, kernel});
     return kernel;

@@ -341,7 +341,7 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         measure(report, in, alone.graded(in, 0, task), findStageType(stage.type)->bakes());
         if (report.largestChange < kSeen) {
             // What works on pixels of the full size may do much there and nothing here.
-            if (findStageType(stage.type)->footprint == Footprint::Narrow) continue;
+            if (type->footprint == Footprint::Narrow || type->compileForPixels) continue;
             // Dead: on the source itself the same stage would be seen.
             StageReport onSource;
             measure(onSource, small, alone.graded(small, 0, task), true);

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cstring>
+#include <stdexcept>
 
 namespace baryton {
 
@@ -65,7 +66,7 @@ void repeatEdges(TileBuffer& buffer, const PixelRect& valid) {
 
 } // namespace
 
-Plan::Plan(const Program& program, const FrameMap& frame, const Picture& whole, int threads, const Task* task)
+Plan::Plan(const Program& program, const FrameMap& frame, const Picture& pixels, int threads, const Task* task)
     : frame_(frame) {
     for (const Program::Segment& from : program.segments_) {
         if (!segments_.empty() && !segments_.back().area) { // the stage between has nothing to do at this scale
@@ -76,10 +77,15 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& whole, 
         }
         Segment& segment = segments_.back();
         const std::size_t before = segment.points.steps.size() - from.points.steps.size();
-        for (const Program::WideStage& wide : from.wide) {
-            if (!frame_.base) frame_.base = BaseLevel::of(whole);
-            segment.points.steps[before + wide.step].kernel =
-                frame_.base->kernelOf(wide.stage, {wide.ahead, program.options_}, threads, task);
+        for (const Program::LateStage& late : from.late) {
+            Kernel& kernel = segment.points.steps[before + late.step].kernel;
+            if (late.isWide()) {
+                if (!frame_.base) frame_.base = BaseLevel::of(pixels);
+                kernel = frame_.base->kernelOf(late.stage, {late.ahead, program.options_}, threads, task);
+            } else {
+                kernel = late.type->compileForPixels(late.stage, columnsOf(pixels));
+            }
+            if (kernel.domain != late.type->lateDomain) throw std::logic_error(late.type->id + ": not in its domain");
         }
         if (!from.narrow) continue;
         AreaKernel kernel = from.narrow->type->compileNarrow(from.narrow->stage, frame_.scale);
@@ -90,6 +96,15 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& whole, 
         segment.strength = static_cast<float>(from.narrow->stage.strengthOrFull());
     }
     if (segments_.empty() || segments_.back().area) segments_.emplace_back();
+}
+
+PixelColumns Plan::columnsOf(const Picture& picture) const {
+    PixelColumns columns;
+    columns.x = frame_.left + 0.5 * frame_.perPixelX, columns.dx = frame_.perPixelX;
+    columns.first = frame_.column, columns.count = picture.width();
+    columns.aspect = frame_.aspect, columns.scale = frame_.scale;
+    columns.isMoving = frame_.isMoving;
+    return columns;
 }
 
 Block Plan::blockAt(int x, int y) const {

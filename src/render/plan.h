@@ -9,8 +9,9 @@ namespace baryton {
 /// for, as long as the picture at hand reaches `margin` pixels further or ends where the frame ends.
 class Plan {
 public:
-    /// `whole` is what the base level is made of where the map has none.
-    Plan(const Program& program, const FrameMap& frame, const Picture& whole, int threads = 0,
+    /// `pixels` are those that it will run over, or have as many columns; where the map has no base level it is made
+    /// of them, which must then be the frame.
+    Plan(const Program& program, const FrameMap& frame, const Picture& pixels, int threads = 0,
          const Task* task = nullptr);
 
     /// How many pixels around a rectangle it reads.
@@ -30,6 +31,7 @@ private:
         std::optional<AreaKernel> area;
         float strength = 1; ///< of the area stage
     };
+    PixelColumns columnsOf(const Picture& picture) const;
     Block blockAt(int x, int y) const;
     void runRow(const Picture& picture, const PixelRect& wanted, int y, const Program::Sink& sink) const;
     void runTile(const Picture& picture, const PixelRect& tile, const Program::Sink& sink) const;

@@ -95,12 +95,15 @@ private:
                 lastMatrix_.reset();
                 program_.segments_.back().narrow = Program::NarrowStage{&type, stage};
                 program_.segments_.emplace_back();
-            } else if (type.footprint == Footprint::Wide) {
+            } else if (!type.compile) {
                 const int slot = stage.strengthOrFull() < 1 ? keep() : -1;
-                need(Domain::Linear);
-                Grade ahead = grade;
-                ahead.finish.resize(i);
-                program_.segments_.back().wide.push_back({steps().size(), &type, stage, std::move(ahead)});
+                need(type.lateDomain);
+                Program::LateStage late{steps().size(), &type, stage, {}};
+                if (late.isWide()) {
+                    late.ahead = grade;
+                    late.ahead.finish.resize(i);
+                }
+                program_.segments_.back().late.push_back(std::move(late));
                 push(Step::Kind::Stage);
                 if (slot >= 0) mix(slot, stage.strengthOrFull());
             } else {
@@ -181,7 +184,8 @@ std::size_t Program::stepCount() const {
 ViewNeeds Program::needs(double scale) const {
     ViewNeeds needs;
     for (const Segment& segment : segments_) {
-        needs.base = needs.base || !segment.wide.empty();
+        needs.base = needs.base || std::any_of(segment.late.begin(), segment.late.end(),
+                                               [](const LateStage& late) { return late.isWide(); });
         if (const auto& narrow = segment.narrow)
             needs.margin += narrow->type->compileNarrow(narrow->stage, scale).margin;
     }
@@ -226,19 +230,19 @@ QuantisedPicture Program::quantised(const Picture& picture, int bits, bool keepA
 }
 
 std::array<float, 3> Program::operator()(std::array<float, 3> rgb) const {
-    // Stages that look around leave an even colour as it is: the same as without them.
+    // What looks around or lies over the frame leaves an even colour as it is, in the mean: the same as without it.
     alignas(64) float planes[3][kRowPad];
     for (std::size_t k = 0; k < 3; ++k) std::fill(std::begin(planes[k]), std::end(planes[k]), rgb[k]);
     Block block;
     block.r = planes[0], block.g = planes[1], block.b = planes[2];
     block.count = kRowPad;
     for (const Segment& segment : segments_) {
-        if (segment.wide.empty()) {
+        if (segment.late.empty()) {
             segment.points(block);
             continue;
         }
         PointRun points = segment.points;
-        for (auto at = segment.wide.rbegin(); at != segment.wide.rend(); ++at)
+        for (auto at = segment.late.rbegin(); at != segment.late.rend(); ++at)
             points.steps.erase(points.steps.begin() + static_cast<std::ptrdiff_t>(at->step));
         points(block);
     }

@@ -59,12 +59,15 @@ private:
     friend class Compiler;
     friend class Plan;
 
-    /// A Wide stage stands in a run as an empty step, filled in when the base level is there.
-    struct WideStage {
+    /// A stage that stands in a run as an empty step: a Wide one, filled in when the base level is there, or one that
+    /// must know its pixels.
+    struct LateStage {
         std::size_t step = 0;
         const StageType* type = nullptr;
         Stage stage;
-        Grade ahead; ///< what stands before it
+        Grade ahead; ///< of a Wide one: what stands before it
+
+        bool isWide() const { return type->footprint == Footprint::Wide; }
     };
     /// What follows a run of points, on tiles with a margin.
     struct NarrowStage {
@@ -73,7 +76,7 @@ private:
     };
     struct Segment {
         PointRun points;
-        std::vector<WideStage> wide;
+        std::vector<LateStage> late;
         std::optional<NarrowStage> narrow; ///< in all but the last
     };
     CompileOptions options_;

@@ -26,6 +26,10 @@ const StageType& saturationType();
 const StageType& lutType();
 const StageType& detailType();
 const StageType& bloomType();
+const StageType& halationType();
+const StageType& localContrastType();
 const StageType& vignetteType();
+const StageType& grainType();
+const StageType& barsType();
 
 } // namespace baryton

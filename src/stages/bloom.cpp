@@ -7,69 +7,32 @@
 #define HWY_TARGET_INCLUDE "stages/bloom.cpp"
 #include <hwy/foreach_target.h>
 
-#include "stages/simd-inl.h"
+#include "stages/laid_over-inl.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
-template <class Tag>
-HWY_INLINE void SumFourOf(Tag d, const float* const* rows, const float* weights, std::size_t x, float* out) {
-    auto sum = hn::Mul(hn::Set(d, weights[0]), hn::LoadU(d, rows[0] + x));
-    for (std::size_t k = 1; k < 4; ++k) sum = hn::MulAdd(hn::Set(d, weights[k]), hn::LoadU(d, rows[k] + x), sum);
-    hn::StoreU(sum, d, out + x);
-}
-
-/// Σ weights[k]·rows[k], four of them.
-void SumFour(const float* const* rows, const float* weights, std::size_t count, float* out) {
+void RunBloom(const BloomConstants& c, const LaidRows& laid, const Block& block) {
     const D d;
-    const std::size_t lanes = hn::Lanes(d);
-    std::size_t x = 0;
-    for (; x + lanes <= count; x += lanes) SumFourOf(d, rows, weights, x, out);
-    for (; x < count; ++x) SumFourOf(hn::CappedTag<float, 1>(), rows, weights, x, out);
-}
-
-/// `rows` are the planes' coefficients at the block's height, summed down already; coefficient 0 is at `origin`, and
-/// a vector beyond the last one that is needed can be read. `columns` of them span the frame; a pixel is at most
-/// kMostStep of them wide, so that the first ones of a vector of pixels lie within a vector.
-void RunBloom(const BloomConstants& c, const float* const* rows, int origin, float columns, const Block& block) {
-    const D d;
-    const hn::Rebind<std::int32_t, D> di;
-    const V sixth = Splat(1.0F / 6), four = Splat(4.0F), six = Splat(6.0F), three = Splat(3.0F), one = Splat(1.0F);
-    const V zero = hn::Zero(d), width = Splat(columns), start = Splat(-1.0F),
-            most = Splat(BloomConstants::kMostLight);
+    const V one = Splat(1.0F), zero = hn::Zero(d), most = Splat(BloomConstants::kMostLight);
     const V amount = Splat(c.amount), least = Splat(1e-6F);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
-        const V x = hn::MulAdd(hn::Iota(d, block.first + static_cast<float>(i)), Splat(block.dx), Splat(block.x));
-        const V at = hn::Min(hn::Max(hn::MulSub(x, width, Splat(0.5F)), start), width);
-        const V low = hn::Floor(at), t = hn::Sub(at, low), u = hn::Sub(one, t);
-        const V tt = hn::Mul(t, t), uu = hn::Mul(u, u);
-        const V w0 = hn::Mul(hn::Mul(uu, u), sixth), w3 = hn::Mul(hn::Mul(tt, t), sixth);
-        const V w1 = hn::Mul(hn::MulAdd(tt, hn::MulSub(three, t, six), four), sixth);
-        const V w2 = hn::Mul(hn::MulAdd(uu, hn::MulSub(three, u, six), four), sixth);
-        const int first = static_cast<int>(hn::GetLane(low));
-        const auto place = hn::IndicesFromVec(d, hn::Sub(hn::ConvertTo(di, low), hn::Set(di, first)));
-        const auto spline = [&](const float* row) {
-            const float* from = row + origin + first - 1;
-            V sum = hn::Mul(w0, hn::TableLookupLanes(hn::LoadU(d, from), place));
-            sum = hn::MulAdd(w1, hn::TableLookupLanes(hn::LoadU(d, from + 1), place), sum);
-            sum = hn::MulAdd(w2, hn::TableLookupLanes(hn::LoadU(d, from + 2), place), sum);
-            return hn::MulAdd(w3, hn::TableLookupLanes(hn::LoadU(d, from + 3), place), sum);
-        };
+        const LaidLanes<false> spline(laid, block, i);
         V* channels[] = {&r, &g, &b};
         const V highest = hn::Max(r, hn::Max(g, b));
         if (hn::AllFalse(d, hn::Gt(highest, Splat(c.lowLight)))) { // as most of most pictures: nothing shines here
             for (int k = 0; k < 3; ++k)
-                *channels[k] = hn::MulAdd(hn::Max(spline(rows[k]), zero), Splat(c.tint[k]), *channels[k]);
+                *channels[k] = hn::MulAdd(hn::Max(spline(k), zero), Splat(c.tint[k]), *channels[k]);
             return;
         }
         const V weight = SmoothStep(ToEncoded(highest), c.low, c.perSoftness);
         const V shines = hn::Mul(weight, hn::Min(hn::Max(highest, zero), most));
-        const V share = hn::Min(one, hn::Div(hn::Max(spline(rows[3]), zero), hn::Max(shines, least)));
+        const V share = hn::Min(one, hn::Div(hn::Max(spline(3), zero), hn::Max(shines, least)));
         const V taken = hn::Mul(hn::Mul(amount, weight), share);
         for (int k = 0; k < 3; ++k) {
             V& v = *channels[k];
-            const V given = hn::Max(spline(rows[k]), zero);
+            const V given = hn::Max(spline(k), zero);
             const V change = hn::NegMulAdd(taken, hn::Min(hn::Max(v, zero), most), given);
             const V more = hn::Max(change, zero), less = hn::Min(change, zero);
             // Where nothing is taken the sum is the one above, to the bit. Light that is below 0 already is no shade
@@ -99,42 +62,14 @@ HWY_AFTER_NAMESPACE();
 
 namespace baryton {
 
-HWY_EXPORT(SumFour);
 HWY_EXPORT(RunBloom);
 
 namespace {
 
 void runBloom(const void* constants, const Block& block) {
     const auto& c = *static_cast<const BloomConstants*>(constants);
-    std::size_t index = 0;
-    while (index + 1 < c.levels.size() && c.levels[index].columns * block.dx > BloomConstants::kMostStep) ++index;
-    const float columns = c.levels[index].columns;
-    const Picture& level = c.levels[index].planes;
-    const int width = level.width();
-    const BsplineRow row(static_cast<double>(block.y) * c.levels[index].rows - 0.5, level.height());
-    // The coefficients that the block needs, with those past the ends repeated.
-    const auto columnOf = [&](float pixel) {
-        const float at = (block.x + (block.first + pixel) * block.dx) * columns - 0.5F;
-        return std::clamp(static_cast<int>(std::floor(at)), -1, width);
-    };
-    const int left = std::max(columnOf(0) - 2, 0);
-    const int right = std::min(columnOf(static_cast<float>(block.count)) + 4, width);
-    constexpr std::size_t planes = 4, before = 4, after = 2 * kRowPad + 8; // the widest vector, twice
-    static thread_local std::vector<float> sums[planes];
-    const float* rows[planes];
-    const auto count = static_cast<std::size_t>(right - left);
-    for (std::size_t k = 0; k < planes; ++k) {
-        std::vector<float>& sum = sums[k];
-        sum.resize(before + count + after);
-        const float* in[4];
-        for (std::size_t tap = 0; tap < 4; ++tap) in[tap] = level.row(static_cast<int>(k), row.rows[tap]) + left;
-        HWY_DYNAMIC_DISPATCH(SumFour)(in, row.weights, count, sum.data() + before);
-        std::fill_n(sum.begin(), before, sum[before]);
-        std::fill(sum.begin() + static_cast<std::ptrdiff_t>(before + count), sum.end(), sum[before + count - 1]);
-        rows[k] = sum.data();
-    }
-    HWY_DYNAMIC_DISPATCH(RunBloom)
-    (c, rows, static_cast<int>(before) - left, columns, block);
+    const LaidRows laid = laidRows(c.laid, block, kOneTableStep);
+    HWY_DYNAMIC_DISPATCH(RunBloom)(c, laid, block);
 }
 
 struct BloomSettings {
@@ -219,13 +154,7 @@ Kernel bloomKernel(const BloomSettings& s, const Picture& base) {
                     constants->amount * (BloomConstants::kNearShare * a[x] + (1 - BloomConstants::kNearShare) * b[x]);
         }
     });
-    auto& levels = constants->levels;
-    levels.push_back({std::move(laid), static_cast<float>(base.width()) / 2, static_cast<float>(base.height()) / 2});
-    constexpr int smallest = 48;
-    while (levels.back().planes.longSide() > smallest) {
-        const auto& last = levels.back();
-        levels.push_back({halfOf(last.planes), last.columns / 2, last.rows / 2});
-    }
+    constants->laid = LaidOver(laid, 4, static_cast<float>(base.width()) / 2, static_cast<float>(base.height()) / 2);
     Kernel kernel;
     kernel.domain = Domain::Linear;
     kernel.constants = std::move(constants);

@@ -38,6 +38,11 @@ inline ParameterType through(std::vector<std::string> others, ParameterType type
     type.actsThrough = std::move(others);
     return type;
 }
+/// What counts only for one option of a choice.
+inline ParameterType onlyWith(std::string choice, std::string option, ParameterType type) {
+    type.onlyWith = std::move(choice), type.onlyWithOption = std::move(option);
+    return type;
+}
 inline ParameterType number(std::string id, std::string name, double low, double high, double step, double standard,
                             std::string tooltip, Unit unit = Unit::None) {
     return {std::move(id), std::move(name), ParameterKind::Number, unit, low, high,

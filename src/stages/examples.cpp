@@ -48,7 +48,11 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
             {"lut", {{"file", lut}}},
             {"bloom", {{"amount", 0.9}, {"threshold", 0.55}, {"reach", 25.0}}},
             {"detail", {{"amount", 2.0}, {"radius", 2.5}, {"halo.guard", 0.0}}},
+            {"local-contrast", {{"amount", 1.0}, {"reach", 40.0}}},
+            {"halation", {{"amount", 1.0}, {"threshold", 0.6}, {"reach", 10.0}}},
             {"vignette", {{"stops", -1.5}}},
+            {"grain", {{"amount", 0.9}, {"size", 0.8}, {"colour", 0.4}}},
+            {"bars", {{"ratio", std::string("2.39:1")}}},
         };
     }();
     const auto at = all.find(type);

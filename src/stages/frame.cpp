@@ -3,6 +3,7 @@
 #include "stages/frame.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/ratios.h"
 #include "stages/settings.h"
 
 #include <algorithm>
@@ -13,35 +14,28 @@ namespace baryton {
 
 namespace {
 
-struct Ratio {
-    const char *id, *name;
-    double proportions;
-};
-constexpr double kFree = -1;
-constexpr Ratio kRatios[] = {
-    {"original", "Original", 0},  {"free", "Free", kFree},   {"1:1", "1 : 1", 1},          {"5:4", "5 : 4", 5.0 / 4},
-    {"4:3", "4 : 3", 4.0 / 3},    {"3:2", "3 : 2", 3.0 / 2}, {"16:9", "16 : 9", 16.0 / 9}, {"2:1", "2 : 1", 2},
-    {"3:1", "3 : 1", 3},          {"4:5", "4 : 5", 4.0 / 5}, {"3:4", "3 : 4", 3.0 / 4},    {"2:3", "2 : 3", 2.0 / 3},
-    {"9:16", "9 : 16", 9.0 / 16}, {"1:2", "1 : 2", 1.0 / 2}, {"1:3", "1 : 3", 1.0 / 3},
-};
+/// The choices that stand before the ratios of aspectRatios().
+enum : std::size_t { kOriginal, kFree, kNamed };
 
 /// A Frame stage's parameters as they stand in it.
 struct FrameParameters {
-    std::size_t ratio = 0;  ///< an index into kRatios
+    std::size_t ratio = kOriginal;
     double proportions = 0; ///< where the ratio is free
     double size = 1, x = 0.5, y = 0.5, angle = 0;
 
     FrameSettings settings() const {
-        const double chosen = kRatios[ratio].proportions;
-        return {chosen == kFree ? proportions : chosen, size, x, y, angle};
+        const double chosen = ratio == kOriginal ? 0
+                              : ratio == kFree   ? proportions
+                                                 : aspectRatios()[ratio - kNamed].proportions;
+        return {chosen, size, x, y, angle};
     }
 };
 
 SettingList<FrameParameters> frameParameters() {
     using namespace describe;
     using P = FrameParameters;
-    std::vector<ParameterType::Option> ratios;
-    for (const Ratio& each : kRatios) ratios.push_back({each.id, each.name});
+    std::vector<ParameterType::Option> ratios{{"original", "Original"}, {"free", "Free"}};
+    for (const AspectRatio& each : aspectRatios()) ratios.push_back({each.id, each.name});
     return {{&P::ratio, choice("ratio", "Ratio", std::move(ratios), "Width to height of the frame.")},
             {&P::proportions, number("proportions", "Proportions", 0, 10, 0.01, 0,
                                      "Width over height, where the ratio is free; 0 is the picture's own.")},
@@ -70,8 +64,9 @@ std::pair<double, double> largest(double proportions, double angle, double width
 } // namespace
 
 std::optional<double> proportionsOf(const std::string& ratio) {
-    for (const Ratio& each : kRatios)
-        if (each.id == ratio) return each.proportions == kFree ? std::nullopt : std::optional(each.proportions);
+    if (ratio == "free") return std::nullopt;
+    for (const AspectRatio& each : aspectRatios())
+        if (each.id == ratio) return each.proportions;
     return 0.0;
 }
 

@@ -62,6 +62,15 @@ Kernel kernelOf(Domain domain, Constants constants, Runner) {
     return kernel;
 }
 
+/// The columns of pixels that a stage is made ready for: those of one view, or of a file.
+struct PixelColumns {
+    double x = 0.5, dx = 0; ///< as those of a Block
+    int first = 0, count = 0;
+    double aspect = 1;     ///< the frame's width over its height
+    double scale = 1;      ///< pixels for one of the full-size picture
+    bool isMoving = false; ///< a control moves: quick counts for more than exact
+};
+
 /// A matrix in linear light.
 inline Kernel matrixKernel(const Mat3& matrix) {
     Kernel kernel;

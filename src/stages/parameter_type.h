@@ -29,6 +29,8 @@ struct ParameterType {
     /// Where it acts only through other parameters, which those are: a hue through its amount. While all of them
     /// stand at their defaults it changes nothing.
     std::vector<std::string> actsThrough{};
+    /// Where it counts only for one option of a Choice: the Choice's id, and the option's.
+    std::string onlyWith{}, onlyWithOption{};
     /// A hue that is stored as an angle of the vectorscope, as pulls are; it is shown as the OKLCh hue that it pulls
     /// toward, like every other (see colour/hue_scale.h).
     bool onVectorscope = false;

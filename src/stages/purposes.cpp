@@ -35,7 +35,12 @@ std::string purposesOf(const std::string& type) {
         {"lut", marked("cube, 3dl, look file, table, load")},
         {"bloom", marked("glow, haze, dreamy, soft light, lamps, stars, mist, diffusion, soft focus")},
         {"detail", marked("sharpen, sharp, sharpness, clear, crisp, blur, soften, texture, unsharp, high pass")},
+        {"local-contrast",
+         marked("structure, texture, haze, mist, punch, clear, soften, fog, micro contrast")},
+        {"halation", marked("glow, red edge, film, lamps, analogue, warm seam, night, old photograph")},
         {"vignette", marked("dark corners, burn, edges, frame, spotlight, focus, old photograph")},
+        {"grain", marked("film, noise, analogue, texture, old photograph, vintage, gritty, banding, print")},
+        {"bars", marked("letterbox, black border, cinema, wide screen, band, title, mask, format, ratio")},
     };
     const auto* found =
         std::find_if(std::begin(all), std::end(all), [&](const auto& each) { return each.first == type; });

@@ -31,12 +31,13 @@ std::vector<StageType> withLimits(std::initializer_list<const StageType*> types)
 } // namespace
 
 const std::vector<const StageType*>& stageTypes() {
-    static const std::vector<StageType> owned =
-        withLimits({&frameType(),      &exposureType(),    &whiteBalanceType(), &warmthType(),    &toneType(),
-                    &levelsType(),     &curvesType(),      &wheelsType(),       &splitToneType(), &hueBandsType(),
-                    &pushTableType(),  &saturationType(),  &gamutType(),        &primariesType(), &channelMixType(),
-                    &monochromeType(), &gradientMapType(), &filmResponseType(), &lutType(),       &bloomType(),
-                    &vignetteType(),   &detailType()});
+    static const std::vector<StageType> owned = withLimits(
+        {&frameType(),      &exposureType(),    &whiteBalanceType(), &warmthType(),    &toneType(),
+         &levelsType(),     &curvesType(),      &wheelsType(),       &splitToneType(), &hueBandsType(),
+         &pushTableType(),  &saturationType(),  &gamutType(),        &primariesType(), &channelMixType(),
+         &monochromeType(), &gradientMapType(), &filmResponseType(), &lutType(),       &localContrastType(),
+         &bloomType(),      &halationType(),    &vignetteType(),     &detailType(),    &grainType(),
+         &barsType()});
     static const std::vector<const StageType*> types = [] {
         std::vector<const StageType*> pointers;
         for (const StageType& type : owned) pointers.push_back(&type);

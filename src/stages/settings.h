@@ -76,7 +76,9 @@ struct StageDescription {
     bool (*isNeutral)(const Settings&) = nullptr;
     Kernel (*compile)(const Settings&) = nullptr;
     AreaKernel (*compileNarrow)(const Settings&, double scale) = nullptr;
+    Kernel (*compileForPixels)(const Settings&, const PixelColumns&) = nullptr;
     Kernel (*compileWide)(const Settings&, const Picture& base) = nullptr;
+    Domain lateDomain = Domain::Linear;
     std::map<std::string, Value> starters{};
 };
 
@@ -93,10 +95,15 @@ StageType stageType(StageDescription<Settings> d) {
         type.compileNarrow = [list, f = d.compileNarrow](const Stage& stage, double scale) {
             return f(readSettings(*list, stage), scale);
         };
+    if (d.compileForPixels)
+        type.compileForPixels = [list, f = d.compileForPixels](const Stage& stage, const PixelColumns& columns) {
+            return f(readSettings(*list, stage), columns);
+        };
     if (d.compileWide)
         type.compileWide = [list, f = d.compileWide](const Stage& stage, const Picture& base) {
             return f(readSettings(*list, stage), base);
         };
+    type.lateDomain = d.lateDomain;
     type.starters = std::move(d.starters);
     return type;
 }

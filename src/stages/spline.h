@@ -24,6 +24,9 @@ struct Spline {
     double operator()(double x) const;
 };
 
+/// How far points of a curve in a grade lie apart at least, in x.
+constexpr double kLeastPointDistance = 1.0 / 1024;
+
 /// True for the straight line from black to white, however many points it has.
 bool isStraight(const Curve& points);
 

@@ -42,14 +42,19 @@ public:
     std::vector<ParameterType> parameters;
     /// True when the stage's parameters return the input bit for bit; its strength and whether it is on don't matter.
     std::function<bool(const Stage&)> isNeutral{};
-    /// Of Colour and Place. Called, as the two below, with a stage that is not neutral.
+    /// Of Colour and Place. Called, as those below, with a stage that is not neutral.
     std::function<Kernel(const Stage&)> compile{};
+    /// Of Place, instead of `compile`, where what a pixel gets is an average over it: made ready when the pixels are
+    /// known. It stands in Finish alone.
+    std::function<Kernel(const Stage&, const PixelColumns&)> compileForPixels{};
     /// What a stage that the user adds starts with, where its defaults would show nothing.
     std::map<std::string, Value> starters{};
     /// Of Narrow; `scale` is how many pixels there are for one of the full-size picture, seldom more than 1.
     std::function<AreaKernel(const Stage&, double scale)> compileNarrow{};
     /// Of Wide; `base` is what enters the stage: the whole frame, small, in the working encoding.
     std::function<Kernel(const Stage&, const Picture& base)> compileWide{};
+    /// That of the kernels which compileForPixels and compileWide make: it must be known before them.
+    Domain lateDomain = Domain::Linear;
 
     bool bakes() const { return footprint == Footprint::Colour; }
     const ParameterType* parameter(const std::string& parameterId) const;

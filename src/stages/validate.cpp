@@ -1,6 +1,7 @@
 #include "stages/validate.h"
 #include "base/words.h"
 #include "stages/own_field_type.h"
+#include "stages/spline.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -34,7 +35,6 @@ bool isOption(const ParameterType& type, const Value& value) {
 }
 
 constexpr double kCurveReach = 4; ///< how far curve points may lie from 0
-constexpr double kLeastPointDistance = 1.0 / 1024;
 
 bool isRisingCurve(const Curve& curve) {
     for (std::size_t i = 0; i < curve.size(); ++i) {

@@ -62,26 +62,33 @@ void stageStrips(const QString& folder) {
         {"gradient-map", "dusk-horizon"},
         {"film-response", "workshop-window"},
         {"lut", "snow-yard"},
+        {"local-contrast", "lake-fog"},
         {"bloom", "lantern-alley"},
+        {"halation", "lantern-alley"},
         {"vignette", "red-curtain"},
         {"detail", "chart-table"},
+        {"grain", "workshop-window"},
+        {"bars", "lake-fog"},
     };
     for (const auto& [type, picture] : shown) {
         const std::filesystem::path file =
             std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(picture) + ".jpg");
-        Picture source = readThumbnail(file, 240);
-        // What works on pixels of the full size is seen there.
-        if (findStageType(type)->footprint == Footprint::Narrow) {
-            const Picture full = readPicture(file).picture;
-            source = cropped(full, (full.width() - source.width()) / 2, (full.height() - source.height()) / 2,
-                             source.width(), source.height());
-        }
+        const Picture source = readThumbnail(file, 240);
         Grade grade;
         Stage stage = makeStage(grade, type);
         stage.parameters = exampleOf(type);
         grade.finish.push_back(stage);
-        const QImage before = imageOf(Grade{}, source);
+        QImage before = imageOf(Grade{}, source);
         QImage after = imageOf(grade, source);
+        // What works on pixels of the full size is seen there.
+        const StageType& shownType = *findStageType(type);
+        if (shownType.footprint == Footprint::Narrow || shownType.compileForPixels) {
+            const Picture full = readPicture(file).picture;
+            const QRect middle((full.width() - source.width()) / 2, (full.height() - source.height()) / 2,
+                               source.width(), source.height());
+            before = imageOf(Grade{}, full).copy(middle);
+            after = imageOf(grade, full).copy(middle);
+        }
         if (type == kFrameType) { // beside the whole, at the same scale
             const QImage part =
                 imageOf(Grade{}, placed(source, placementOf(frameOf(stage), source.width(), source.height())));

@@ -17,22 +17,16 @@ namespace baryton::test {
 
 namespace {
 
-Grade finishOf(std::initializer_list<std::pair<std::string, std::map<std::string, Value>>> stages) {
-    Grade grade;
-    for (const auto& [type, values] : stages) {
-        Stage stage = makeStage(grade, type);
-        stage.parameters = values;
-        grade.finish.push_back(std::move(stage));
-    }
-    return grade;
-}
-
 /// Curves, and everything that depends on places or neighbours.
 Grade everythingAround() {
-    Grade grade = finishOf({{"bloom", {{"amount", 0.8}, {"threshold", 0.5}, {"reach", 9.0}, {"tint", 0.5}}},
+    Grade grade = finishOf({{"local-contrast", {{"amount", 0.7}, {"reach", 30.0}}},
+                            {"bloom", {{"amount", 0.8}, {"threshold", 0.5}, {"reach", 9.0}, {"tint", 0.5}}},
+                            {"halation", {{"amount", 0.5}, {"threshold", 0.6}, {"reach", 12.0}}},
                             {"vignette", {{"stops", -1.0}, {"turn", 20.0}}},
-                            {"detail", {{"amount", 0.9}, {"radius", 1.4}}}});
-    grade.finish[0].strength = 0.7, grade.finish[2].strength = 0.8;
+                            {"detail", {{"amount", 0.9}, {"radius", 1.4}}},
+                            {"grain", {{"amount", 0.8}, {"size", 2.0}, {"colour", 0.5}}},
+                            {"bars", {{"ratio", std::string("2:1")}, {"place", 0.3}, {"lightness", 0.4}}}});
+    grade.finish[1].strength = 0.7, grade.finish[4].strength = 0.8, grade.finish[5].strength = 0.6;
     Layer layer;
     layer.id = "layer-1";
     layer.stages.push_back(makeStage(grade, "curves"));
@@ -45,41 +39,6 @@ Picture pictureOf(const Plan& plan, const Picture& source, const PixelRect& rect
     Picture out(rect.width, rect.height);
     plan.run(source, rect, into(out, rect.x, rect.y), threads);
     return out;
-}
-
-/// Mean CIEDE2000 between two pictures of one size, held to what a file has.
-double meanApart(const Picture& a, const Picture& b) {
-    double sum = 0;
-    for (int y = 0; y < a.height(); ++y)
-        for (int x = 0; x < a.width(); ++x) {
-            Vec3 u, v;
-            for (int k = 0; k < 3; ++k) {
-                u[static_cast<std::size_t>(k)] = std::clamp(a.row(k, y)[x], 0.0F, 1.0F);
-                v[static_cast<std::size_t>(k)] = std::clamp(b.row(k, y)[x], 0.0F, 1.0F);
-            }
-            sum += deltaE2000(labFromSrgb(u), labFromSrgb(v));
-        }
-    return sum / (double(a.width()) * a.height());
-}
-
-/// A night with lamps of a few pixels, a bright window, grain and fine lines: what glows and what is sharpened.
-Picture lampsAtNight(int width, int height) {
-    Picture picture(width, height);
-    Random random(3);
-    const double unit = std::max(width, height) / 1000.0;
-    for (int y = 0; y < height; ++y)
-        for (int x = 0; x < width; ++x) {
-            const double u = x / unit, v = y / unit;
-            const bool isWindow = u > 600 && u < 700 && v > 200 && v < 320;
-            const bool isLamp = std::hypot(std::fmod(u, 130) - 60, std::fmod(v, 170) - 80) < 4;
-            const double lines = 0.05 * std::sin(u * 0.9) * std::sin(v * 0.7);
-            for (int k = 0; k < 3; ++k)
-                picture.row(k, y)[x] =
-                    static_cast<float>(isWindow ? 0.95 - 0.1 * k
-                                       : isLamp ? 1.0
-                                                : 0.22 + 0.05 * k + lines + uniform(random, -0.02, 0.02));
-        }
-    return picture;
 }
 
 } // namespace
@@ -368,9 +327,9 @@ TEST(Plan, TakesNoHarmFromAStageThatStandsWhereItMayNot) {
     EXPECT_TRUE(sameBytes(Program::compile(grade).graded(source), source));
     EXPECT_FALSE(validate(grade).empty());
     for (const StageType* type : stageTypes()) {
-        const bool isAround = type->footprint == Footprint::Narrow || type->footprint == Footprint::Wide;
-        EXPECT_EQ(isAround || type->footprint == Footprint::Frame, !type->compile) << type->id;
-        if (isAround) EXPECT_EQ(type->parts, std::vector<Part>{Part::Finish}) << type->id;
+        const bool isLate = type->compileForPixels || type->compileNarrow || type->compileWide;
+        EXPECT_EQ(isLate || type->footprint == Footprint::Frame, !type->compile) << type->id;
+        if (isLate) EXPECT_EQ(type->parts, std::vector<Part>{Part::Finish}) << type->id;
     }
 }
 

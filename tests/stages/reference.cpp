@@ -501,15 +501,37 @@ Vec3 vignette(const ParameterReader& p, const Vec3& linear, double x, double y, 
     return scaled(linear, std::exp2(p.number("stops") * w * keep));
 }
 
+Vec3 bars(const ParameterReader& p, const Vec3& v, double x, double y, double aspect, double pixel) {
+    const std::string ratio = p.choice("ratio");
+    const double open =
+        ratio == "own" ? p.number("proportions") : std::stod(ratio) / std::stod(ratio.substr(ratio.find(':') + 1));
+    // How much of a pixel lies within the opening along a side; where the opening is the whole side, all of it.
+    const auto within = [&](double middle, double size, double width) {
+        if (width >= 1) return 1.0;
+        const double low = (1 - width) * p.number("place");
+        return std::clamp((std::min(middle + size / 2, low + width) - std::max(middle - size / 2, low)) / size, 0.0,
+                          1.0);
+    };
+    const double share = within(x, pixel, open / aspect) * within(y, pixel * aspect, aspect / open);
+    const double hue = p.number("hue") * M_PI / 180, chroma = 0.15 * p.number("tint");
+    Vec3 colour = linearFromOklab({p.number("lightness"), chroma * std::cos(hue), chroma * std::sin(hue)}), out;
+    for (std::size_t k = 0; k < 3; ++k) {
+        colour[k] = std::clamp(colour[k], 0.0, 1.0);
+        out[k] = share >= 1 ? v[k] : linearToSrgb(colour[k] + share * (srgbToLinear(v[k]) - colour[k]));
+    }
+    return out;
+}
+
 } // namespace
 
-Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double aspect) {
+Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double aspect, double pixel) {
     const ParameterReader p(*findStageType(stage.type), stage);
     if (stage.type == "exposure") return scaled(rgb, std::exp2(p.number("stops")));
     if (stage.type == "white-balance") return whiteBalanceMatrix(p.number("temperature"), p.number("tint")) * rgb;
     if (stage.type == "curves") return curves(p, rgb);
     if (stage.type == "saturation") return saturation(p, rgb);
     if (stage.type == "vignette") return vignette(p, rgb, x, y, aspect);
+    if (stage.type == "bars") return bars(p, rgb, x, y, aspect, pixel);
     if (stage.type == "lut") return throughLut(p, rgb);
     if (stage.type == "wheels") return wheels(p, rgb);
     if (stage.type == "split-tone") return splitTone(p, rgb);

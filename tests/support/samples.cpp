@@ -1,4 +1,5 @@
 #include "support/samples.h"
+#include "colour/spaces.h"
 #include "stages/blend.h"
 
 #include <algorithm>
@@ -35,6 +36,49 @@ Picture paintedPicture(int width, int height) {
             picture.row(2, y)[x] = static_cast<float>(flat ? 0.9 - 0.8 * (y / 16 % 2) : v);
         }
     return picture;
+}
+
+Picture lampsAtNight(int width, int height) {
+    Picture picture(width, height);
+    Random random(3);
+    const double unit = std::max(width, height) / 1000.0;
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            const double u = x / unit, v = y / unit;
+            const bool isWindow = u > 600 && u < 700 && v > 200 && v < 320;
+            const bool isLamp = std::hypot(std::fmod(u, 130) - 60, std::fmod(v, 170) - 80) < 4;
+            const double lines = 0.05 * std::sin(u * 0.9) * std::sin(v * 0.7);
+            for (int k = 0; k < 3; ++k)
+                picture.row(k, y)[x] =
+                    static_cast<float>(isWindow ? 0.95 - 0.1 * k
+                                       : isLamp ? 1.0
+                                                : 0.22 + 0.05 * k + lines + uniform(random, -0.02, 0.02));
+        }
+    return picture;
+}
+
+Grade finishOf(std::initializer_list<std::pair<std::string, std::map<std::string, Value>>> stages) {
+    Grade grade;
+    for (const auto& [type, values] : stages) {
+        Stage stage = makeStage(grade, type);
+        stage.parameters = values;
+        grade.finish.push_back(std::move(stage));
+    }
+    return grade;
+}
+
+double meanApart(const Picture& a, const Picture& b) {
+    double sum = 0;
+    for (int y = 0; y < a.height(); ++y)
+        for (int x = 0; x < a.width(); ++x) {
+            Vec3 u, v;
+            for (int k = 0; k < 3; ++k) {
+                u[static_cast<std::size_t>(k)] = std::clamp(a.row(k, y)[x], 0.0F, 1.0F);
+                v[static_cast<std::size_t>(k)] = std::clamp(b.row(k, y)[x], 0.0F, 1.0F);
+            }
+            sum += deltaE2000(labFromSrgb(u), labFromSrgb(v));
+        }
+    return sum / (double(a.width()) * a.height());
 }
 
 Value randomValue(Random& random, const ParameterType& parameter) {

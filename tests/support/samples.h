@@ -3,7 +3,9 @@
 #include "picture/picture_file.h"
 #include "stages/stage_type.h"
 
+#include <initializer_list>
 #include <random>
+#include <utility>
 
 namespace baryton::test {
 
@@ -16,17 +18,24 @@ Picture randomPicture(int width, int height, unsigned seed = 1);
 /// A picture with ramps, edges and flat parts in many colours.
 Picture paintedPicture(int width, int height);
 
+/// A night with lamps of a few pixels, a bright window, grain and fine lines: what glows and what is sharpened.
+Picture lampsAtNight(int width, int height);
+
 /// A value within a parameter's range; for curves, a rising one within 0…1.
 Value randomValue(Random& random, const ParameterType& parameter);
 /// A stage with each parameter set with the given likelihood, sometimes with a strength.
 Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood = 0.7);
 /// A grade with Prep, one to three layers of up to four stages each, and Finish.
 Grade randomGrade(Random& random);
+/// A grade with these stages and their parameters in Finish.
+Grade finishOf(std::initializer_list<std::pair<std::string, std::map<std::string, Value>>> stages);
 /// A preset with one stage, Exposure.
 Preset exposurePreset(const std::string& name, double stops = 0.5);
 
 /// The largest difference of any channel of two pictures of one size.
 double largestDifference(const Picture& a, const Picture& b);
+/// Mean CIEDE2000 between two pictures of one size, held to what a file has.
+double meanApart(const Picture& a, const Picture& b);
 bool sameBytes(const Picture& a, const Picture& b);
 
 /// One colour through one stage kernel, at the middle of the frame.

@@ -3,6 +3,7 @@
 #include "app/grade/frame_editor.h"
 #include "app/grade/miniatures.h"
 #include "app/grade/tone_editors.h"
+#include "app/grade/vignette_editor.h"
 #include "app/widgets/labels.h"
 #include "app/widgets/scope_view.h"
 #include "colour/illuminant.h"
@@ -185,9 +186,13 @@ void StageEditor::showEvent(QShowEvent*) {
 }
 
 void StageEditor::refreshRows() {
-    for (const auto& [id, row] : rows_) row->setValue(shownNumber(*type_->parameter(id), number(id)));
     const Stage now = stage();
     const ParameterReader read(*type_, now);
+    for (const auto& [id, row] : rows_) {
+        const ParameterType& p = *type_->parameter(id);
+        row->setValue(shownNumber(p, number(id)));
+        if (!p.onlyWith.empty()) row->setEnabled(read.choice(p.onlyWith) == p.onlyWithOption);
+    }
     for (const auto& [id, box] : toggles_) box->setChecked(read.toggle(id));
     for (const auto& [id, box] : choices_) box->setCurrentIndex(read.choiceIndex(id));
     if (limits_)
@@ -245,6 +250,7 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
             view->setShapeMaker([](const CurveView::Points& points) -> CurveView::Shape {
                 return [spline = Spline(toCurve(points))](double x) { return spline(x); };
             });
+            if (const Curve& rest = std::get<Curve>(p.defaultValue); !rest.empty()) view->setRest(toPoints(rest));
             connect(view, &CurveView::edited, this, [this, id = p.id](const QVector<QPointF>& points, bool settled) {
                 const Curve curve = toCurve(points);
                 set({{id, isStraight(curve) && points.size() <= 2 ? Curve{} : curve}}, settled);
@@ -304,10 +310,21 @@ void GenericEditor::pressOnPicture(const PickedColour& colour) {
     set({{"temperature", found.kelvin}, {"tint", found.tint}}, true);
 }
 
-void GenericEditor::setPointed(std::optional<std::array<float, 3>> colour) {
+void GenericEditor::setInput(const QVector<double> (&counts)[4]) {
     for (const auto& [id, view] : curves_)
-        if (id == "chroma")
-            view->setMarker(colour ? std::optional(std::min(chromaOnCurve(*colour), 1.0)) : std::nullopt);
+        if (id != "chroma") view->setHistogram(counts[3]);
+}
+
+void GenericEditor::setPointed(std::optional<std::array<float, 3>> colour) {
+    for (const auto& [id, view] : curves_) {
+        if (!colour) {
+            view->setMarker(std::nullopt);
+            continue;
+        }
+        const auto& c = *colour;
+        const double tone = 0.2126 * double(c[0]) + 0.7152 * double(c[1]) + 0.0722 * double(c[2]);
+        view->setMarker(std::clamp(id == "chroma" ? chromaOnCurve(c) : tone, 0.0, 1.0));
+    }
 }
 
 void GenericEditor::setInputPicture(const Picture& picture) {
@@ -424,6 +441,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     const Stage& stage = stageAt(state.shownGrade(), *place);
     if (!findStageType(stage.type)) return nullptr;
     if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
+    if (stage.type == "vignette") return new VignetteEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
     if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);
     if (stage.type == "hue-bands") return new HueBandsEditor(state, stageId, parent);

@@ -4,6 +4,7 @@
 #include "app/widgets/curve_view.h"
 #include "app/widgets/hue_picks.h"
 #include "app/widgets/limits_strip.h"
+#include "app/widgets/picture_figure.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/still_text.h"
 #include "app/widgets/tone_axis.h"
@@ -57,9 +58,20 @@ public:
 
     /// Whether pressing and dragging on the picture works this stage.
     virtual bool worksOnPicture() const { return false; }
+    /// Whether the stage has a place in the frame, shown by `figure` and moved there, rather than taking a colour.
+    virtual bool placesOnPicture() const { return false; }
+    virtual PictureFigure figure() const { return {}; }
+    /// What can be pulled at a place, as the pointer shows it; lengths are in fractions of the frame, `reach` how far
+    /// from a line or handle a hand may be.
+    virtual Qt::CursorShape pullAt(QPointF, QSizeF) const { return Qt::ArrowCursor; }
+    virtual void startPull(QPointF, QSizeF) {}
+    virtual void pullTo(QPointF) {}
     /// What a press there takes or makes, and what dragging from it does (offset in pixels, y upward).
     virtual void pressOnPicture(const PickedColour&) {}
     virtual void dragOnPicture(QPointF, Qt::KeyboardModifiers) {}
+
+    /// Width over height of the frame that the stage has a place in.
+    void setAspect(double aspect) { aspect_ = aspect; }
 
 Q_SIGNALS:
     /// The next press on the picture gives a colour; the source's colour there is handed to `take`.
@@ -90,6 +102,7 @@ protected:
     /// The strip and the rows that hold the stage to a range of tones and of hues, where it has them.
     void addLimits(QVBoxLayout* layout);
     LimitsStrip* limits() const { return limits_; }
+    double aspect() const { return aspect_; }
 
 private:
     std::string stageId_;
@@ -101,6 +114,7 @@ private:
     LimitsStrip* limits_ = nullptr;
     std::vector<HuePicks*> picks_;
     QVector<HuePicks::Pin> pins_;
+    double aspect_ = 1.5;
     Picture input_;
 };
 
@@ -112,6 +126,7 @@ public:
     void refresh() override;
     bool worksOnPicture() const override { return type().id == "white-balance"; }
     void pressOnPicture(const PickedColour& colour) override;
+    void setInput(const QVector<double> (&counts)[4]) override;
     void setPointed(std::optional<std::array<float, 3>> colour) override;
     void setInputPicture(const Picture& picture) override;
 

@@ -101,6 +101,7 @@ void GradePage::connectState() {
     connect(&state_, &AppState::shownGradeChanged, this, [this] {
         if (!state_.isTrying()) view_->setNowName({}); // two versions were wiped: what is in hand is seen again
         updateFraming();
+        updateFigure();
         requestFrame();
     });
     connect(&state_, &AppState::stageChosen, this, [this] {
@@ -170,6 +171,7 @@ void GradePage::connectPicture() {
         if (stageInFraming()) frame_->setPictureSize({pyramid.width(), pyramid.height()});
         loaded_ = picture;
         loadedFor_ = index;
+        updateFigure();
         requestFrame();
         QString text = QStringLiteral("%1 · %2 × %3")
                            .arg(QString::fromStdString(state_.pictures().at(index).file.filename().string()))
@@ -229,14 +231,22 @@ void GradePage::connectHand() {
         samples_.clear(Samples::kReference);
         showSamples();
     });
-    const auto fraction = [this](QPointF picture) {
-        return QPointF(picture.x() / view_->pictureSize().width(), picture.y() / view_->pictureSize().height());
-    };
-    connect(panel_, &EditorPanel::onPictureToggled, hand_, &PictureHand::setWorks);
-    connect(hand_, &PictureHand::pressed, this, [this, fraction](QPointF at) {
-        if (hasPixels()) panel_->picturePressed(colourPicked(fraction(at)));
+    const auto fraction = [this](QPointF picture) { return shareOf(picture); };
+    connect(panel_, &EditorPanel::onPictureToggled, this, [this](bool on) {
+        hand_->setWorks(on, placesStage());
+        updateFigure();
+    });
+    connect(hand_, &PictureHand::pressed, this, [this](QPointF at) {
+        if (!hasPixels()) return;
+        if (placesStage())
+            panel_->editor()->startPull(shareOf(at), pullReach());
+        else
+            panel_->picturePressed(colourPicked(shareOf(at)));
     });
     connect(hand_, &PictureHand::dragged, panel_, &EditorPanel::pictureDragged);
+    connect(hand_, &PictureHand::draggedTo, this, [this](QPointF at) {
+        if (placesStage()) panel_->editor()->pullTo(shareOf(at));
+    });
     connect(hand_, &PictureHand::released, this, [this] { state_.endGesture(); });
     connect(hand_, &PictureHand::markMoved, this, [this, fraction](int mark, QPointF at) {
         samples_.move(state_.key(), marked_[static_cast<std::size_t>(mark)], ofWhole(fraction(at)));

@@ -77,6 +77,10 @@ private:
     void connectState();
     void connectPicture();
     void connectHand();
+    QPointF shareOf(QPointF picture) const; ///< a place of the picture in fractions of the frame
+    bool placesStage() const;               ///< presses move the place of the chosen stage
+    QSizeF pullReach() const;               ///< how far from a line a hand may be, in fractions of the frame
+    void updateFigure();
     void connectFrame();
     void keyChanged();
     /// The Frame stage that is in hand and seen; nothing else is worked on then.

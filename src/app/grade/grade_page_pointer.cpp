@@ -38,8 +38,29 @@ QPointF GradePage::ofShown(QPointF whole) const {
     return {x / placement.width, y / placement.height};
 }
 
+QPointF GradePage::shareOf(QPointF picture) const {
+    return {picture.x() / view_->pictureSize().width(), picture.y() / view_->pictureSize().height()};
+}
+
+bool GradePage::placesStage() const {
+    return panel_->isOnPicture() && panel_->editor() && panel_->editor()->placesOnPicture();
+}
+
+QSizeF GradePage::pullReach() const {
+    constexpr double pixels = 9; // of the screen
+    const double length = pixels * devicePixelRatioF() / view_->scale();
+    return {length / view_->pictureSize().width(), length / view_->pictureSize().height()};
+}
+
+void GradePage::updateFigure() {
+    const bool places = placesStage() && hasPixels();
+    if (places) panel_->editor()->setAspect(double(view_->pictureSize().width()) / view_->pictureSize().height());
+    view_->setFigure(places ? panel_->editor()->figure() : PictureFigure());
+}
+
 void GradePage::showPointer(QPointF at) {
     if (!hasPixels()) return;
+    if (placesStage()) view_->setPressCursor(panel_->editor()->pullAt(shareOf(at), pullReach()));
     const Picture& full = loaded_.pyramid->full();
     at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);

@@ -243,6 +243,52 @@ void paintEdge(QPainter& p, const QRectF& r, const Stage& stage) {
     draw(out, QPen(c.text, 1.5));
 }
 
+/// Texture on either side of an edge, before and after.
+void paintTexture(QPainter& p, const QRectF& r, const Stage& stage) {
+    const auto& c = theme::colours();
+    constexpr int width = 160, height = 40;
+    Picture texture(width, height);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x)
+                texture.row(k, y)[x] =
+                    (x < width / 2 ? 0.3F : 0.72F) +
+                    0.05F * static_cast<float>(std::sin(2 * std::numbers::pi * x / (width / 10.0)));
+    Stage wide = stage;
+    wide.parameters["reach"] = 100.0; // it is this texture that is meant
+    const auto draw = [&](const Picture& picture, const QPen& pen) {
+        drawFunction(
+            p, r, [&](double x) { return double(picture.row(1, height / 2)[std::lround(x * (width - 1))]); }, pen);
+    };
+    draw(texture, QPen(c.faint, 1));
+    draw(alone(wide).graded(texture, 1), QPen(c.text, 1.5));
+}
+
+/// A ramp with grain, as the pixels of a 24 megapixel picture have it.
+void paintGrain(QPainter& p, const QRectF& r, const Stage& stage) {
+    const int width = static_cast<int>(r.width()), height = static_cast<int>(r.height());
+    Picture ramp(width, height);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x)
+                ramp.row(k, y)[x] = 0.15F + 0.7F * static_cast<float>(x) / static_cast<float>(width);
+    constexpr double longSide = 6000, shortSide = 4000;
+    FrameMap map;
+    map.perPixelX = 1 / longSide, map.perPixelY = 1 / shortSide, map.aspect = longSide / shortSide;
+    Picture out(width, height);
+    alone(stage).run(ramp, map, into(out), 1);
+    p.drawImage(r.topLeft(), imageOf(Grade{}, out));
+}
+
+/// A frame and what of it the bars leave open.
+void paintBars(QPainter& p, const QRectF& r, const Stage& stage) {
+    const int height = static_cast<int>(r.height() * 0.9), width = height * 3 / 2;
+    Picture grey(width, height);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < height; ++y) std::fill_n(grey.row(k, y), width, 0.5F);
+    p.drawImage(r.center() - QPointF(width / 2.0, height / 2.0), imageOf(alone(stage), grey));
+}
+
 /// The triangle as its corners have been moved, over the one they came from.
 void paintPrimaries(QPainter& p, const QRectF& r, const ParameterReader& read) {
     const auto& c = theme::colours();
@@ -343,8 +389,14 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintVignette(p, r, read);
     } else if (type->id == kFrameType) {
         paintFrame(p, r, stage);
-    } else if (type->id == "bloom") {
+    } else if (type->id == "bloom" || type->id == "halation") {
         paintLamps(p, r, stage);
+    } else if (type->id == "local-contrast") {
+        paintTexture(p, r, stage);
+    } else if (type->id == "grain") {
+        paintGrain(p, r, stage);
+    } else if (type->id == "bars") {
+        paintBars(p, r, stage);
     } else if (type->id == "detail") {
         paintEdge(p, r, stage);
     } else if (type->id == "lut") {

@@ -1,4 +1,5 @@
 #include "app/grade/picture_hand.h"
+#include "app/widgets/shift_speed.h"
 
 #include <QContextMenuEvent>
 #include <QKeyEvent>
@@ -15,17 +16,17 @@ void PictureHand::startPick(QObject* owner, Pick pick) {
     ownerGone_ = connect(owner, &QObject::destroyed, this, &PictureHand::endPick);
     pick_ = std::move(pick);
     view_->setFocus();
-    setWorks(works_);
+    setWorks(works_, places_);
 }
 
 void PictureHand::endPick() {
     pick_ = {};
     disconnect(ownerGone_);
-    setWorks(works_);
+    setWorks(works_, places_);
 }
 
-void PictureHand::setWorks(bool works) {
-    works_ = works;
+void PictureHand::setWorks(bool works, bool places) {
+    works_ = works, places_ = places;
     view_->setPressCursor(works || pick_ ? std::optional(Qt::CrossCursor) : std::nullopt);
 }
 
@@ -52,7 +53,7 @@ bool PictureHand::press(QMouseEvent* event) {
         drag_ = Drag::Mark;
         return true;
     }
-    if (!works_ || !isOnPicture(picture)) return false;
+    if (!works_ || (!places_ && !isOnPicture(picture))) return false;
     drag_ = Drag::Stage;
     Q_EMIT pressed(picture);
     return true;
@@ -68,6 +69,7 @@ bool PictureHand::eventFilter(QObject* watched, QEvent* event) {
         const QPointF offset = mouse->position() - from_;
         if (drag_ == Drag::Stage) {
             Q_EMIT dragged({offset.x(), -offset.y()}, mouse->modifiers());
+            Q_EMIT draggedTo(view_->toPicture(from_ + offset * dragSpeed(mouse->modifiers())));
             return true;
         }
         if (drag_ == Drag::Mark) {

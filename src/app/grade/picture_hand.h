@@ -19,12 +19,13 @@ public:
     void startPick(QObject* owner, Pick pick);
     void endPick();
     bool isPicking() const { return static_cast<bool>(pick_); }
-    /// Whether presses and drags work the chosen stage.
-    void setWorks(bool works);
+    /// Whether presses and drags work the chosen stage; `places`: by its place in the frame, which may lie outside.
+    void setWorks(bool works, bool places = false);
 
 Q_SIGNALS:
     void pressed(QPointF picture);                                 ///< a stage is worked at this place
     void dragged(QPointF offset, Qt::KeyboardModifiers modifiers); ///< from the press, in screen pixels, y upward
+    void draggedTo(QPointF picture); ///< the same as a place of the picture, slower with Shift
     void released();
     void markMoved(int mark, QPointF picture);
     void menuWanted(QPointF position, QPoint global);
@@ -39,7 +40,7 @@ private:
     PictureView* view_;
     Pick pick_;
     QMetaObject::Connection ownerGone_;
-    bool works_ = false;
+    bool works_ = false, places_ = false;
     enum class Drag { None, Stage, Mark } drag_ = Drag::None;
     int mark_ = -1;
     QPointF from_;

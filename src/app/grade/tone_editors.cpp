@@ -7,6 +7,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "stages/film_response.h"
+#include "stages/finish_order.h"
 #include "stages/gradient_map.h"
 
 #include <QGridLayout>
@@ -370,7 +371,8 @@ void ChannelMixEditor::refresh() {
 }
 
 FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent), characters_(new QListWidget), summary_(new StillText(3)) {
+    : StageEditor(state, stageId, parent), characters_(new QListWidget), summary_(new StillText(3)),
+      grain_(makeButton(tr("Add its grain"), "")), halation_(makeButton(tr("Add its halation"), "")) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
@@ -399,6 +401,16 @@ FilmEditor::FilmEditor(AppState& state, const std::string& stageId, QWidget* par
     }
     layout->addWidget(characters_);
     layout->addWidget(summary_);
+    grain_->setToolTip(tr("A Grain in Finish as this film has it; where there is one, it takes its values"));
+    halation_->setToolTip(tr("A Halation in Finish as this film has it; where there is one, it takes its values"));
+    auto* body = new QHBoxLayout;
+    for (const auto& [button, id] : {std::pair(grain_, "grain"), std::pair(halation_, "halation")}) {
+        body->addWidget(button);
+        connect(button, &QPushButton::clicked, this,
+                [this, id = std::string(id)] { state_.editKey(withBody(state_.keyGrade(), id)); });
+    }
+    body->addStretch(1);
+    layout->addLayout(body);
     for (const ParameterType& p : type().parameters)
         if (p.kind == ParameterKind::Number && p.id.rfind("limits.", 0) != 0) addRow(layout, p.id);
     addLimits(layout);
@@ -432,7 +444,27 @@ void FilmEditor::refresh() {
     const QListWidgetItem* told = characters_->item(pointed_ >= 0 ? pointed_ : chosen);
     summary_->setText(told ? told->data(Qt::AccessibleDescriptionRole).toString() : QString());
     refreshRows();
+    for (const auto& [button, id] : {std::pair(grain_, "grain"), std::pair(halation_, "halation")})
+        button->setEnabled(withBody(state_.keyGrade(), id) != state_.keyGrade());
     if (!state_.isTrying() && with(state_.keyGrade(), 0) != drawnFor_) drawTimer_.start();
+}
+
+Grade FilmEditor::withBody(const Grade& grade, const std::string& stageType) const {
+    const auto place = findStage(grade, stageId());
+    if (!place) return grade;
+    const FilmCharacter* film = findFilmCharacter(ParameterReader(type(), stageAt(grade, *place)).choice("response"));
+    if (!film) return grade;
+    Grade next = grade;
+    const auto there =
+        std::find_if(next.finish.begin(), next.finish.end(), [&](const Stage& s) { return s.type == stageType; });
+    Stage& stage = there != next.finish.end() ? *there : next.finish.emplace_back(makeStage(next, stageType));
+    const auto values = stageType == "grain" ? grainOf(*film) : halationOf(*film);
+    for (const auto& [id, value] : values) stage.parameters[id] = value;
+    // A parameter at its default is not said.
+    for (const auto& [id, value] : values)
+        if (findStageType(stageType)->parameter(id)->defaultValue == value) stage.parameters.erase(id);
+    orderFinish(next);
+    return next;
 }
 
 Grade FilmEditor::with(const Grade& grade, int row) const {

@@ -92,6 +92,8 @@ protected:
 private:
     void pointAt(int row);
     void drawCharacters();
+    /// A grade with the stage of Finish that goes with the chosen response.
+    Grade withBody(const Grade& grade, const std::string& stageType) const;
     /// A grade with this stage at another response.
     Grade with(const Grade& grade, int row) const;
     QListWidget* characters_;
@@ -100,6 +102,7 @@ private:
     Grade drawnFor_; ///< the tiles show its responses
     int pointed_ = -1;
     StillText* summary_;
+    QPushButton *grain_, *halation_;
     bool showing_ = false;
 };
 

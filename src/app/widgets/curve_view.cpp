@@ -17,7 +17,7 @@ constexpr double kLeastDistance = 1.0 / 128; ///< between points, in x
 const CurveView::Points kStraight = {{0, 0}, {1, 1}};
 } // namespace
 
-CurveView::CurveView(QWidget* parent) : QWidget(parent), points_(kStraight) {
+CurveView::CurveView(QWidget* parent) : QWidget(parent), points_(kStraight), rest_(kStraight) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Preferred);
@@ -31,6 +31,12 @@ void CurveView::setPoints(const Points& points) {
     if (next == points_) return;
     points_ = next;
     if (selected_ >= points_.size()) select(-1);
+    update();
+}
+
+void CurveView::setRest(const Points& points) {
+    rest_ = points;
+    ground_ = {};
     update();
 }
 
@@ -122,7 +128,7 @@ QPixmap CurveView::drawnGround() const {
         p.drawLine(toWidget({0, i / 4.0}), toWidget({1, i / 4.0}));
     }
     p.setPen(QPen(theme::colours().edge, 1, Qt::DashLine));
-    p.drawLine(toWidget({0, 0}), toWidget({1, 1}));
+    p.drawLine(toWidget(rest_.first()), toWidget(rest_.last()));
     p.setClipRect(s.adjusted(-1, -1, 1, 1));
     for (const auto& [points, colour] : others_) {
         QColor faint = colour;
@@ -208,8 +214,8 @@ void CurveView::moveSelected(QPointF to, bool settled) {
 
 void CurveView::removePoint(int index) {
     if (index <= 0 || index + 1 >= points_.size()) {
-        // The ends stay; they go back to their corners.
-        points_[index] = index == 0 ? QPointF(0, 0) : QPointF(1, 1);
+        // The ends stay; they go back to where they rest.
+        points_[index] = index == 0 ? rest_.first() : rest_.last();
     } else {
         points_.removeAt(index);
         select(-1);

@@ -14,7 +14,7 @@ namespace baryton {
 /// told by the owner; the view only draws and moves points.
 ///
 /// Press on the line or beside it: a point is made (or taken) and dragged, Shift drags finely; a double click removes
-/// a point, an end point goes back to its corner. Arrow keys nudge the chosen point by 1/255, with Shift by 10;
+/// a point, an end point goes back to where it rests. Arrow keys nudge the chosen point by 1/255, with Shift by 10;
 /// Page Up and Page Down choose, Delete removes.
 class CurveView : public QWidget, public Readable {
     Q_OBJECT
@@ -26,6 +26,9 @@ public:
 
     void setShapeMaker(std::function<Shape(const Points&)> maker) { makeShape_ = std::move(maker); }
     void setPoints(const Points& points); ///< empty: the straight line
+    /// What the curve is measured against, drawn dashed; its ends are where the ends go back to. At first the
+    /// straight line.
+    void setRest(const Points& points);
     const Points& points() const { return points_; }
     void setColour(const QColor& colour);
     /// Curves drawn faintly beside the one that is edited.
@@ -70,7 +73,7 @@ private:
     QPixmap drawnGround() const;
     void paintShape(QPainter& painter, const Points& points, const QPen& pen) const;
 
-    Points points_;
+    Points points_, rest_;
     QVector<std::pair<Points, QColor>> others_;
     QVector<double> histogram_;
     QPixmap ground_; ///< what stays as it is while a point is dragged: counts, grid, the other curves

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/widgets/picture_figure.h"
 #include "app/widgets/readable.h"
 
 #include <QImage>
@@ -50,6 +51,9 @@ public:
     void setMarks(const QVector<Mark>& marks);
     /// The mark under a position, or −1.
     int markAt(QPointF position) const;
+    /// Lines and handles by which a stage is placed, drawn over the picture as it is now.
+    void setFigure(const PictureFigure& figure);
+    const PictureFigure& figure() const { return figure_; }
     /// Pixels of the picture that lie at an end of a channel are painted in the colour of the channels concerned.
     void setClipMarks(bool shadows, bool highlights);
     /// A mask over the whole picture, in shares of 255: what has little of it is darkened. A null image lights all.
@@ -112,6 +116,7 @@ private:
     QString nowName() const;
     void drawPane(QPainter& painter, int which, const QImage& image) const;
     void drawMarks(QPainter& painter) const;
+    void drawFigure(QPainter& painter) const;
     QRectF target(const Region& region) const; ///< where a region's pixels go, in widget coordinates
     void hold();
     void changed();
@@ -126,6 +131,7 @@ private:
     QImage shade_; ///< black where the picture is not lit
     QString referenceName_, tag_;
     QVector<Mark> marks_;
+    PictureFigure figure_;
     bool clipShadows_ = false, clipHighlights_ = false, spaceHeld_ = false, isShared_ = false;
     Region shown_;
     Compare compare_ = Compare::After;
