@@ -305,8 +305,18 @@ void compareAround(const Picture& picture) {
     row("the base level made from the picture", t[6].median);
     row("the frame turned by 1.3°, 2 threads", t[7].median);
     row("the frame cut to 2 : 1, not turned", t[8].median);
+    Grade finished = eightStages();
+    for (const auto& [id, values] :
+         {std::pair<const char*, std::map<std::string, Value>>{"local-contrast", {{"amount", 0.5}}},
+          {"halation", {{"amount", 0.4}}},
+          {"vignette", {{"stops", -1.0}}},
+          {"grain", {{"amount", 0.4}}}}) {
+        finished.finish.push_back(makeStage(finished, id));
+        finished.finish.back().parameters = values;
+    }
     for (const auto& [name, grade] :
-         {std::pair("eight-stage Look", eightStages()), std::pair("the same, Bloom and Detail", whole)}) {
+         {std::pair("eight-stage Look", eightStages()), std::pair("the same, Bloom and Detail", whole),
+          std::pair("the Look, local contrast, halation, vignette, grain", finished)}) {
         const auto latency = previewTimes(picture, grade, 200);
         row(fmt::format("control moves → painted 1280 × 800, {}", name), percentile(latency, 0.5),
             fmt::format("95 % {:.1f}", percentile(latency, 0.95)));

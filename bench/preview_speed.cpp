@@ -22,13 +22,18 @@ std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int
     QObject::connect(&view, &PictureView::painted, &loop, &QEventLoop::quit);
     std::vector<double> times;
     Grade now = grade;
+    // The hand is moving already: the first change of a movement is shown exactly.
+    const auto ask = [&] {
+        service.request({pyramid, {region.left, region.top, region.width, region.height, region.scale}, now, {}, {}});
+    };
+    ask();
     for (int i = 0; i < changes + 5; ++i) {
         for (auto& layer : now.look)
             for (Stage& stage : layer.stages)
                 if (stage.type == "wheels") stage.parameters["midtones.amount"] = 0.1 + 0.002 * i;
         QElapsedTimer clock;
         clock.start();
-        service.request({pyramid, {region.left, region.top, region.width, region.height, region.scale}, now, {}, {}});
+        ask();
         loop.exec();
         constexpr int warmUp = 5;
         if (i >= warmUp) times.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);

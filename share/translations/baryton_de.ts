@@ -3303,10 +3303,6 @@
         <translation>Der Ausschnitt</translation>
     </message>
     <message>
-        <source>arrow keys move it, Shift by ten; Ctrl held draws what is to be level; Enter is done</source>
-        <translation>Pfeiltasten bewegen ihn, mit Umschalt um zehn; Strg gehalten zeichnet, was gerade liegen soll; Eingabe schließt ab</translation>
-    </message>
-    <message>
         <source>Switch</source>
         <translation>Schalter</translation>
     </message>
@@ -3673,6 +3669,38 @@
     <message>
         <source>How much of that colour it has; 0 for a mono picture.</source>
         <translation>Wie viel er von dieser Farbe hat; 0 für ein einfarbiges Bild.</translation>
+    </message>
+    <message>
+        <source>arrow keys move it, Shift by ten; comma and full stop turn the picture, M mirrors it, X swaps the sides; Ctrl held draws what is to be level; Enter is done</source>
+        <translation>Pfeiltasten bewegen ihn, mit Umschalt um zehn; Komma und Punkt drehen das Bild, M spiegelt es, X tauscht die Seiten; mit Strg wird gezeichnet, was waagrecht sein soll; Eingabe ist fertig</translation>
+    </message>
+    <message>
+        <source>Quarter turns</source>
+        <translation>Vierteldrehungen</translation>
+    </message>
+    <message>
+        <source>Turns the picture as a whole, for one that lies on its side.</source>
+        <translation>Dreht das Bild als Ganzes, wenn es auf der Seite liegt.</translation>
+    </message>
+    <message>
+        <source>Right</source>
+        <translation>Rechts</translation>
+    </message>
+    <message>
+        <source>Upside down</source>
+        <translation>Kopfüber</translation>
+    </message>
+    <message>
+        <source>Left</source>
+        <translation>Links</translation>
+    </message>
+    <message>
+        <source>Mirrored</source>
+        <translation>Gespiegelt</translation>
+    </message>
+    <message>
+        <source>Left and right change places.</source>
+        <translation>Links und rechts tauschen die Plätze.</translation>
     </message>
 </context>
 <context>
@@ -4993,8 +5021,76 @@
         <translation>Seiten tauschen</translation>
     </message>
     <message>
-        <source>Stands the frame upright, or lays it down</source>
-        <translation>Stellt den Ausschnitt hochkant oder legt ihn quer</translation>
+        <source>Turn left</source>
+        <translation>Links drehen</translation>
+    </message>
+    <message>
+        <source>The picture a quarter to the left (comma)</source>
+        <translation>Das Bild um ein Viertel nach links (Komma)</translation>
+    </message>
+    <message>
+        <source>Turn right</source>
+        <translation>Rechts drehen</translation>
+    </message>
+    <message>
+        <source>The picture a quarter to the right (full stop)</source>
+        <translation>Das Bild um ein Viertel nach rechts (Punkt)</translation>
+    </message>
+    <message>
+        <source>Mirror</source>
+        <translation>Spiegeln</translation>
+    </message>
+    <message>
+        <source>Left and right change places (M)</source>
+        <translation>Links und rechts tauschen die Plätze (M)</translation>
+    </message>
+    <message>
+        <source>Stands the frame upright, or lays it down (X)</source>
+        <translation>Stellt den Ausschnitt hoch oder legt ihn quer (X)</translation>
+    </message>
+    <message>
+        <source>Level by itself</source>
+        <translation>Von selbst ausrichten</translation>
+    </message>
+    <message>
+        <source>Looks for lines of the picture that ought to be level or upright, and turns it by them</source>
+        <translation>Sucht Linien im Bild, die waagrecht oder senkrecht sein sollten, und dreht es nach ihnen</translation>
+    </message>
+    <message>
+        <source>Guides</source>
+        <translation>Hilfslinien</translation>
+    </message>
+    <message>
+        <source>Lines that help to place the frame, shown while the hand is on it</source>
+        <translation>Linien, die helfen, den Ausschnitt zu setzen; sichtbar, solange die Hand daran ist</translation>
+    </message>
+    <message>
+        <source>Thirds</source>
+        <translation>Drittel</translation>
+    </message>
+    <message>
+        <source>Golden section</source>
+        <translation>Goldener Schnitt</translation>
+    </message>
+    <message>
+        <source>Diagonals</source>
+        <translation>Diagonalen</translation>
+    </message>
+    <message>
+        <source>Centre</source>
+        <translation>Mitte</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Keine</translation>
+    </message>
+    <message>
+        <source>No line was found that says what is level. Draw along one with Ctrl held.</source>
+        <translation>Es fand sich keine Linie, die sagt, was waagrecht ist. Mit Strg an einer entlang zeichnen.</translation>
+    </message>
+    <message>
+        <source>Turned by %1° along the line shown; %2 % sure.</source>
+        <translation>Um %1° gedreht, nach der gezeigten Linie; zu %2 % sicher.</translation>
     </message>
 </context>
 <context>

@@ -72,6 +72,8 @@ public:
     /// The source at kSmallSide, in its frame. Empty until it has been read; asking for one that was given up has it
     /// read again, and `thumbnailChanged` follows.
     Picture smallOf(int index);
+    /// The same without its frame, as it is in the file.
+    Picture wholeSmallOf(int index) { return smallOf(index).isEmpty() ? Picture() : at(index).small; }
     /// Draws every thumbnail anew: what they are seen through has changed.
     void redrawAll();
     /// How much memory decoded pictures may take; the last one is always kept.
@@ -128,7 +130,7 @@ private:
     std::vector<Kept> kept_; ///< last used first
     bool showsWhole_ = false;
     std::set<int> remarked_; ///< pictures of which it was told what of their files was not taken
-    int shown_ = -1; ///< which one the viewer asked for last
+    int shown_ = -1;         ///< which one the viewer asked for last
     std::size_t keptBytes_ = std::size_t(900) << 20;
     std::set<int> unsaved_, undrawn_, unread_;
     std::deque<int> wanted_;        ///< in sight and not yet read, longest asked for first

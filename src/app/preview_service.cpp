@@ -18,6 +18,10 @@ const Picture& levelOf(const Pyramid& pyramid, int most) {
 
 } // namespace
 
+namespace {
+constexpr auto kTogether = std::chrono::milliseconds(120); // requests closer than this belong to one movement
+} // namespace
+
 PreviewService::PreviewService(QObject* parent) : QObject(parent), worker_([this] { work(); }) {}
 
 PreviewService::~PreviewService() {
@@ -34,7 +38,11 @@ void PreviewService::request(PreviewRequest request) {
     {
         const std::lock_guard<std::mutex> guard(lock_);
         next_ = std::move(request);
-        nextSince_ = std::chrono::steady_clock::now();
+        // By when they come, not by when there was time for them: an exact frame may take longer than a movement's
+        // pauses.
+        const auto now = std::chrono::steady_clock::now();
+        nextMoves_ = now - nextSince_ < kTogether;
+        nextSince_ = now;
         if (reporting_) reporting_->cancel();
     }
     wake_.notify_one();
@@ -42,12 +50,11 @@ void PreviewService::request(PreviewRequest request) {
 
 void PreviewService::work() {
     using Clock = std::chrono::steady_clock;
-    constexpr auto together = std::chrono::milliseconds(120); // requests closer than this belong to one movement
-    constexpr auto rest = std::chrono::milliseconds(60);      // after it the exact frame follows
-    constexpr auto breath = std::chrono::milliseconds(5);     // the next frame goes before the scopes of this one …
-    constexpr int mostSkipped = 3;                            // … but not for ever: they are live
+    constexpr auto rest = std::chrono::milliseconds(60);  // after it the exact frame follows
+    constexpr auto breath = std::chrono::milliseconds(5); // the next frame goes before the scopes of this one …
+    constexpr int mostSkipped = 3;                        // … but not for ever: they are live
     PreviewRequest request;
-    Clock::time_point since{}, before{};
+    Clock::time_point since{};
     bool scopesDue = false, scopesQuick = false, exactDue = false, reportDue = false;
     int skipped = 0;
     for (;;) {
@@ -64,8 +71,8 @@ void PreviewService::work() {
             if (ending_) return;
             if (next_ && !(scopesDue && skipped >= mostSkipped)) {
                 request = std::move(*next_);
-                before = since;
                 since = nextSince_;
+                exactDue = nextMoves_;
                 next_.reset();
                 isNew = true;
             }
@@ -73,7 +80,6 @@ void PreviewService::work() {
         try {
             if (isNew) {
                 skipped += scopesDue;
-                exactDue = since - before < together;
                 reportDue = true;
                 render(request, since, exactDue);
                 scopesDue = true, scopesQuick = exactDue;
@@ -129,7 +135,7 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
         source.frame.base = request.picture->quickBase();
         exact = false;
     }
-    if (cachedNeeds_.margin > 0) {
+    if (cachedNeeds_.margin > 0 || program.needs(source.frame.scale).time) {
         source.frame.isMoving = true;
         exact = false;
     }

@@ -82,6 +82,7 @@ private:
     std::condition_variable wake_;
     std::optional<PreviewRequest> next_;
     std::chrono::steady_clock::time_point nextSince_;
+    bool nextMoves_ = false; ///< it belongs to a movement: shown quickly, exactly once the hand rests
     bool ending_ = false;
     std::shared_ptr<Task> reporting_; ///< cancelled by the next request
 

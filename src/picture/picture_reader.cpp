@@ -81,10 +81,10 @@ struct PictureReader::Decoder {
     float fullScale = 1;                         ///< of the colours of float pictures
     std::vector<std::string> remarks;
 
-    Decoder(const fs::path& file, int shrink) {
+    Decoder(const fs::path& file, int shrink, const Orientation& orientation) {
         const vips::VImage header = openImage(file, nullptr, &remarks);
         checkSize(header, file);
-        const bool isTurned = orientationOf(header) > 1;
+        const bool isTurned = orientationOf(header) > 1 || orientation.quarterTurns != 0;
         const bool isShrunk = shrink > 1 && std::string(header.get_string(VIPS_META_LOADER)) == "jpegload";
         requireMemory(bytesToDecode(header)); // the coefficients of a JPEG are all wanted, however small it becomes
         // A turned picture begins somewhere within the file: the library puts it aside whole.
@@ -92,7 +92,9 @@ struct PictureReader::Decoder {
         if (isShrunk) options->set("shrink", shrink);
         image = openImage(file, options);
         scale = double(std::max(image.width(), image.height())) / std::max(header.width(), header.height());
-        if (isTurned) image = image.autorot();
+        if (orientationOf(image) > 1) image = image.autorot();
+        if (orientation.mirrored) image = image.fliphor();
+        if (orientation.quarterTurns != 0) image = image.rot(static_cast<VipsAngle>(orientation.quarterTurns));
         if (image.interpretation() == VIPS_INTERPRETATION_LAB || image.interpretation() == VIPS_INTERPRETATION_LABS ||
             image.interpretation() == VIPS_INTERPRETATION_LABQ) {
             takeLab();
@@ -184,7 +186,8 @@ struct PictureReader::Decoder {
     }
 };
 
-PictureReader::PictureReader(const fs::path& file, int shrink) : file_(file), shrink_(shrink) {
+PictureReader::PictureReader(const fs::path& file, int shrink, const Orientation& orientation)
+    : file_(file), shrink_(shrink), orientation_(orientation) {
     rewind();
 }
 
@@ -225,7 +228,7 @@ std::size_t PictureReader::decodedBytes() const {
 }
 
 void PictureReader::rewind() {
-    tellingOf(file_, [&] { decoder_ = std::make_unique<Decoder>(file_, shrink_); });
+    tellingOf(file_, [&] { decoder_ = std::make_unique<Decoder>(file_, shrink_, orientation_); });
 }
 
 Picture readScaledDown(const RowSource& source, int width, int height, const Task* task) {

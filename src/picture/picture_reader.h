@@ -1,4 +1,5 @@
 #pragma once
+#include "picture/orientation.h"
 #include "picture/picture_file.h"
 
 #include <functional>
@@ -13,8 +14,9 @@ namespace baryton {
 class PictureReader {
 public:
     /// Reads the header; where the picture can't be read in rows, works out the memory first. `shrink` 2, 4 or 8
-    /// decodes a JPEG no further than to that part of its size; others ignore it. Throws Error as readPicture does.
-    explicit PictureReader(const std::filesystem::path& file, int shrink = 1);
+    /// decodes a JPEG no further than to that part of its size; others ignore it. `orientation` comes on top of the
+    /// file's own. Throws Error as readPicture does.
+    explicit PictureReader(const std::filesystem::path& file, int shrink = 1, const Orientation& orientation = {});
     ~PictureReader();
     PictureReader(const PictureReader&) = delete;
     PictureReader& operator=(const PictureReader&) = delete;
@@ -46,6 +48,7 @@ private:
     struct Decoder;
     std::filesystem::path file_;
     int shrink_;
+    Orientation orientation_;
     std::unique_ptr<Decoder> decoder_;
 };
 

@@ -236,7 +236,7 @@ bool Placement::copiesPixels() const {
 }
 
 Placement wholeOf(int width, int height) {
-    return {width, height, width / 2.0, height / 2.0, 0};
+    return {width, height, width / 2.0, height / 2.0, 0, {}};
 }
 
 PlacedPoint toSource(const Placement& p, PlacedPoint at) {
@@ -277,6 +277,11 @@ Picture placedRows(const Picture& band, int bandTop, int sourceHeight, const Pla
 Picture placed(const Picture& picture, const Placement& placement, int threads, const Task* task) {
     if (placement == wholeOf(picture.width(), picture.height())) return picture;
     if (task) task->throwIfCancelled();
+    if (!placement.orientation.isNone()) {
+        Placement rest = placement;
+        rest.orientation = {};
+        return placed(oriented(picture, placement.orientation), rest, threads, task);
+    }
     return placedRows(picture, 0, picture.height(), placement, 0, placement.height, threads);
 }
 

@@ -1,12 +1,14 @@
 #pragma once
 #include "base/task.h"
+#include "picture/orientation.h"
 #include "picture/picture.h"
 
 #include <functional>
 
 namespace baryton {
 
-/// A part of a picture, turned: where each pixel of the result lies in the picture it comes from.
+/// A part of a picture, turned: where each pixel of the result lies in the picture it comes from, once that is
+/// oriented.
 ///
 /// With c the middle of the part, W × H the result's size and a the angle, the centre of pixel (i, j) of the result
 /// lies at c + (u·cos a + v·sin a, −u·sin a + v·cos a), u = i + ½ − W/2, v = j + ½ − H/2.
@@ -14,8 +16,10 @@ struct Placement {
     int width = 0, height = 0;       ///< of the result
     double centreX = 0, centreY = 0; ///< c, in pixels of the source
     double angle = 0;                ///< radians, clockwise as it is seen
+    Orientation orientation{};       ///< of the source, ahead of all else
 
-    /// True when pixels are copied as they are: nothing is turned, and the part begins at whole pixels.
+    /// True when the oriented picture's pixels are copied as they are: nothing is turned by an angle, and the part
+    /// begins at whole pixels.
     bool copiesPixels() const;
     bool operator==(const Placement&) const = default;
 };
@@ -23,7 +27,8 @@ struct Placement {
 /// The whole of a picture as it is.
 Placement wholeOf(int width, int height);
 
-/// A place of the result (pixel (i, j) has its centre at i + ½, j + ½) in the source, and the other way round.
+/// A place of the result (pixel (i, j) has its centre at i + ½, j + ½) in the oriented source, and the other way
+/// round.
 struct PlacedPoint {
     double x = 0, y = 0;
 };
@@ -37,8 +42,8 @@ struct RowRange {
 RowRange rowsBehind(const Placement& placement, int sourceHeight, int y, int count);
 
 /// Rows `y` to `y + count` of the placed picture. `band` holds at least the rows `rowsBehind` names, from row
-/// `bandTop` of a source of `sourceHeight` rows; the part lies inside the source. Up to `threads` threads (0: all
-/// cores).
+/// `bandTop` of an oriented source of `sourceHeight` rows; the part lies inside the source. Up to `threads` threads
+/// (0: all cores).
 ///
 /// Turned pixels are interpolated in the working encoding by a Lanczos kernel of three pixels to either side, held to
 /// the range of the 4 × 4 pixels around, so that nothing rings; beside transparent pixels linearly, weighted by

@@ -31,6 +31,7 @@ struct FrameMap {
 struct ViewNeeds {
     int margin = 0;    ///< pixels around them
     bool base = false; ///< the base level
+    bool time = false; ///< something takes its time over each pixel, and has a quicker way while a control moves
 
     bool covers(const ViewNeeds& other) const { return margin >= other.margin && base >= other.base; }
 };

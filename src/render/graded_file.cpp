@@ -20,8 +20,11 @@ PictureSize outputSize(PictureSize picture, int longSide) {
 
 FileSource::FileSource(const std::filesystem::path& file, const FrameSettings& frame, int longSide, int files,
                        const Task* task)
-    : file_(file), metadata_(readMetadata(file)), reader_(std::make_unique<PictureReader>(file)),
-      placement_(placementOf(frame, reader_->width(), reader_->height())) {
+    : file_(file), metadata_(readMetadata(file)),
+      reader_(std::make_unique<PictureReader>(file, 1, frame.orientation)) {
+    FrameSettings inOriented = frame; // the reader gives it oriented
+    inOriented.orientation = {};
+    placement_ = placementOf(inOriented, reader_->width(), reader_->height());
     remarks_ = reader_->remarks();
     const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
     const bool isSmaller = size.width != placement_.width || size.height != placement_.height;

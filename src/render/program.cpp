@@ -184,8 +184,7 @@ std::size_t Program::stepCount() const {
 ViewNeeds Program::needs(double scale) const {
     ViewNeeds needs;
     for (const Segment& segment : segments_) {
-        needs.base = needs.base || std::any_of(segment.late.begin(), segment.late.end(),
-                                               [](const LateStage& late) { return late.isWide(); });
+        for (const LateStage& late : segment.late) (late.isWide() ? needs.base : needs.time) = true;
         if (const auto& narrow = segment.narrow)
             needs.margin += narrow->type->compileNarrow(narrow->stage, scale).margin;
     }

@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <utility>
 
 namespace baryton {
 
@@ -22,12 +23,14 @@ struct FrameParameters {
     std::size_t ratio = kOriginal;
     double proportions = 0; ///< where the ratio is free
     double size = 1, x = 0.5, y = 0.5, angle = 0;
+    std::size_t turns = 0;
+    bool mirrored = false;
 
     FrameSettings settings() const {
         const double chosen = ratio == kOriginal ? 0
                               : ratio == kFree   ? proportions
                                                  : aspectRatios()[ratio - kNamed].proportions;
-        return {chosen, size, x, y, angle};
+        return {chosen, size, x, y, angle, {static_cast<int>(turns), mirrored}};
     }
 };
 
@@ -45,7 +48,11 @@ SettingList<FrameParameters> frameParameters() {
             {&P::y, percent("centre.y", "Middle down", 0, 100, 50,
                             "Where the frame's middle lies, from the picture's top edge to the bottom.")},
             {&P::angle, number("angle", "Angle", -45, 45, 0.1, 0,
-                               "Turns the picture under the frame until the horizon is level.", Unit::Degrees)}};
+                               "Turns the picture under the frame until the horizon is level.", Unit::Degrees)},
+            {&P::turns, choice("turns", "Quarter turns",
+                               {{"none", "None"}, {"right", "Right"}, {"half", "Upside down"}, {"left", "Left"}},
+                               "Turns the picture as a whole, for one that lies on its side.")},
+            {&P::mirrored, toggle("mirror", "Mirrored", "Left and right change places.")}};
 }
 
 double radians(double degrees) {
@@ -81,11 +88,63 @@ FrameSettings frameOf(const Grade& grade) {
     return {};
 }
 
+namespace {
+
+/// "4:5" for "5:4"; the same for what has no other way round, such as "2.39:1".
+std::string otherWayRound(const std::string& ratio) {
+    const auto colon = ratio.find(':');
+    if (colon == std::string::npos) return ratio;
+    std::string other = ratio.substr(colon + 1) + ":" + ratio.substr(0, colon);
+    const auto& all = aspectRatios();
+    const bool isThere =
+        std::any_of(all.begin(), all.end(), [&](const AspectRatio& each) { return each.id == other; });
+    return isThere ? other : ratio;
+}
+
+std::string turnsWord(int quarterTurns) {
+    return frameType().parameter("turns")->options[static_cast<std::size_t>(quarterTurns)].id;
+}
+
+} // namespace
+
+std::map<std::string, Value> sidesSwapped(const Stage& stage) {
+    const ParameterReader read(frameType(), stage);
+    const std::string ratio = read.choice("ratio");
+    const std::optional<double> named = proportionsOf(ratio);
+    const double own = named ? *named : read.number("proportions");
+    if (own == 0) return {}; // the picture's own: as it turns, so does the frame
+    if (named && otherWayRound(ratio) != ratio) return {{"ratio", otherWayRound(ratio)}};
+    if (own == 1) return {};
+    return {{"ratio", std::string("free")}, {"proportions", 1 / own}};
+}
+
+std::map<std::string, Value> quarterTurned(const Stage& stage, bool clockwise) {
+    const FrameSettings frame = frameOf(stage);
+    Orientation turned = frame.orientation;
+    for (int i = 0; i < (clockwise ? 1 : 3); ++i) turned = turnedOnce(turned);
+    auto values = sidesSwapped(stage);
+    values["turns"] = turnsWord(turned.quarterTurns);
+    values["centre.x"] = clockwise ? 1 - frame.y : frame.y;
+    values["centre.y"] = clockwise ? frame.x : 1 - frame.x;
+    return values;
+}
+
+std::map<std::string, Value> mirrored(const Stage& stage) {
+    const FrameSettings frame = frameOf(stage);
+    const Orientation turned = mirroredOnce(frame.orientation);
+    return {{"turns", turnsWord(turned.quarterTurns)},
+            {"mirror", turned.mirrored},
+            {"centre.x", 1 - frame.x},
+            {"angle", -frame.angle}};
+}
+
 Placement placementOf(const FrameSettings& frame, int width, int height) {
     if (frame == FrameSettings()) return wholeOf(width, height);
+    if (frame.orientation.swapsSides()) std::swap(width, height);
     const auto [mostA, mostB] = largest(frame.proportions, frame.angle, width, height);
     const double a = mostA * frame.size, b = mostB * frame.size;
     Placement placement;
+    placement.orientation = frame.orientation;
     placement.angle = radians(frame.angle);
     if (frame.angle == 0) {
         placement.width = std::clamp(static_cast<int>(std::lround(2 * a)), 1, width);
@@ -130,7 +189,7 @@ const StageType& frameType() {
         .isNeutral =
             [](const P& p) {
                 const FrameSettings frame = p.settings();
-                return frame.proportions == 0 && frame.size == 1 && frame.angle == 0;
+                return frame.proportions == 0 && frame.size == 1 && frame.angle == 0 && frame.orientation.isNone();
             },
         .starters = {{"ratio", std::string("free")}},
     });

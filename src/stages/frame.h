@@ -2,6 +2,7 @@
 #include "grade/grade.h"
 #include "picture/placement.h"
 
+#include <map>
 #include <string>
 #include <vector>
 
@@ -16,10 +17,11 @@ inline const std::string kFrameType = "frame";
 /// With half sides a, b, proportions p = a / b, picture W × H, angle t, c = |cos t|, s = |sin t|: the corners lie
 /// inside when a·c + b·s ≤ W/2 and a·s + b·c ≤ H/2, so the largest has b = min(W / (2(p·c + s)), H / (2(p·s + c))).
 struct FrameSettings {
-    double proportions = 0;  ///< width over height; 0: the picture's own
-    double size = 1;         ///< share of the largest that fits, along a side
-    double x = 0.5, y = 0.5; ///< the middle, in fractions of the picture
-    double angle = 0;        ///< degrees, by which the picture is turned clockwise: −45…45
+    double proportions = 0;    ///< width over height; 0: the picture's own
+    double size = 1;           ///< share of the largest that fits, along a side
+    double x = 0.5, y = 0.5;   ///< the middle, in fractions of the picture
+    double angle = 0;          ///< degrees, by which the picture is turned clockwise: −45…45
+    Orientation orientation{}; ///< of the picture, ahead of all else: what is said above is of the oriented one
 
     bool operator==(const FrameSettings&) const = default;
 };
@@ -28,6 +30,12 @@ struct FrameSettings {
 FrameSettings frameOf(const Grade& grade);
 /// What a Frame stage says, on or not.
 FrameSettings frameOf(const Stage& stage);
+
+/// The parameters of a Frame stage once the picture, with the frame on it, is turned by a quarter (clockwise, or the
+/// other way), mirrored as it is seen, or the frame's sides have changed places.
+std::map<std::string, Value> quarterTurned(const Stage& stage, bool clockwise);
+std::map<std::string, Value> mirrored(const Stage& stage);
+std::map<std::string, Value> sidesSwapped(const Stage& stage);
 
 /// Where the frame lies in a picture of this size. Without an angle it begins and ends at whole pixels.
 Placement placementOf(const FrameSettings& frame, int width, int height);

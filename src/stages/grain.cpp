@@ -326,26 +326,30 @@ Kernel grainKernel(const GrainSettings& s, const PixelColumns& columns) {
     c.curve = Spline(s.curve);
     // A grain is about two cells wide: the field stays like itself over that.
     const double finest = 2000 / s.size;
-    double share = 1, sum = 0, variance = 0;
-    constexpr double hardlyThere = 0.02;
+    double share = 1, sum = 0, variance = 0, fine = 0;
+    constexpr double hardlyThere = 0.02, quick = 0.9; // cells: close enough for AddOctave
+    const double pixelLong = columns.dx * c.longX;
+    const auto add = [&](int number, double pixel, double amplitude) {
+        const double shift = 0.37 * (number + 1);
+        GrainOctave o(columns.isMoving ? GrainWeights(pixel) : GrainWeights(pixel, columns.scale, shift));
+        o.perLong = pixel / pixelLong, o.pixel = pixel, o.shift = shift;
+        o.key = hashed(static_cast<std::uint32_t>(s.seed) * 16U + static_cast<std::uint32_t>(number));
+        o.amplitude = static_cast<float>(amplitude);
+        c.octaves.push_back(std::move(o));
+    };
     for (int i = 0; i < GrainConstants::kOctaves && share > hardlyThere; ++i, share *= s.clumping) {
         sum += share * share;
-        double perLong = finest / std::pow(GrainConstants::kOctaveStep, i);
-        double pixel = columns.dx * c.longX * perLong;
-        const double shift = 0.37 * (i + 1);
-        double scaled = share;
-        constexpr double quick = 0.9; // cells: close enough for AddOctave
+        const double pixel = pixelLong * finest / std::pow(GrainConstants::kOctaveStep, i);
         if (columns.isMoving && pixel > quick) {
-            // As strong, but on a lattice about as wide as the pixels: the exact pattern comes when the hand rests.
-            scaled *= GrainWeights(pixel).varianceLeft() / GrainWeights(quick).varianceLeft();
-            perLong *= quick / pixel, pixel = quick;
+            // As strong, but all on one lattice about as wide as the pixels: the exact pattern comes when the hand
+            // rests.
+            const double left = share * GrainWeights(pixel).varianceLeft() / GrainWeights(quick).varianceLeft();
+            fine += left * left;
+        } else {
+            add(i, pixel, share);
         }
-        GrainOctave o(columns.isMoving ? GrainWeights(pixel) : GrainWeights(pixel, columns.scale, shift));
-        o.perLong = perLong, o.pixel = pixel, o.shift = shift;
-        o.key = hashed(static_cast<std::uint32_t>(s.seed) * 16U + static_cast<std::uint32_t>(i));
-        o.amplitude = static_cast<float>(scaled);
-        c.octaves.push_back(std::move(o));
     }
+    if (fine > 0) add(0, quick, std::sqrt(fine));
     for (GrainOctave& o : c.octaves) {
         constexpr double cell = 151.0 / 315; // the mean square of the spline's weights, along one side
         const double left = o.across.varianceLeft();

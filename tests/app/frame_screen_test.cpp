@@ -1,7 +1,9 @@
+#include "app/grade/frame_editor.h"
 #include "app/grade/frame_view.h"
 #include "app/grade/samples.h"
 #include "app/render_image.h"
 #include "app/screen_helpers.h"
+#include "picture/find_level.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
 #include "stages/frame.h"
@@ -216,6 +218,86 @@ TEST(FrameScreen, ClosingTheWindowWhileAStageIsBeingAddedEndsWell) {
     d.start();
     d.click(d.named<QPushButton>(d.window().gradePage(), QStringLiteral("Add a stage")));
     EXPECT_NE(QApplication::activePopupWidget(), nullptr);
+}
+
+TEST(FrameScreen, TurnsMirrorsAndSwapsByKeysAndButtons) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    const QSize whole = grade->view()->pictureSize();
+    d.addStage(tr8("Frame"));
+    const auto frame = [&] { return frameOf(d.state().keyGrade()); };
+    auto* view = grade->frameView();
+    ASSERT_TRUE(view);
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_Period);
+    EXPECT_EQ(frame().orientation, (Orientation{1, false}));
+    QTest::keyClick(view, Qt::Key_M);
+    EXPECT_TRUE(frame().orientation.mirrored);
+    EXPECT_TRUE(d.undo());
+    EXPECT_TRUE(d.undo());
+    EXPECT_TRUE(frame().orientation.isNone());
+    d.click(d.button(grade->editorPanel(), FrameEditor::tr("Turn left")));
+    EXPECT_EQ(frame().orientation, (Orientation{3, false}));
+    auto* ratio = d.named<QComboBox>(grade->editorPanel(), tr8("Ratio"));
+    ratio->setFocus();
+    while (ratio->currentText() != tr8("3 : 2")) QTest::keyClick(ratio, Qt::Key_Down);
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_X);
+    EXPECT_EQ(ratio->currentText(), tr8("2 : 3"));
+    QTest::keyClick(view, Qt::Key_Return);
+    EXPECT_TRUE(Driver::waitFor([&] { return grade->view()->pictureSize().height() == whole.width(); }))
+        << "the picture stands upright in the viewer too";
+    EXPECT_LT(grade->view()->pictureSize().width(), grade->view()->pictureSize().height());
+}
+
+TEST(FrameScreen, LevelsByItselfAndShowsTheLine) {
+    Driver d({"chart-table.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.addStage(tr8("Frame"));
+    auto* view = grade->frameView();
+    ASSERT_TRUE(Driver::waitFor([&] { return !d.state().pictures().wholeSmallOf(d.state().key()).isEmpty(); }));
+    d.settle();
+    const Picture small = d.state().pictures().wholeSmallOf(d.state().key());
+    const FoundLevel found = findLevel(small);
+    ASSERT_TRUE(found.isSure());
+    const QImage before = view->grab().toImage();
+    d.click(d.button(grade->editorPanel(), FrameEditor::tr("Level by itself")));
+    EXPECT_NEAR(frameOf(d.state().keyGrade()).angle, found.angle, 0.051);
+    EXPECT_NE(view->grab().toImage(), before);
+    EXPECT_FALSE(view->foundLine().isNull());
+    EXPECT_TRUE(d.undo());
+    EXPECT_TRUE(view->foundLine().isNull()) << "with the next change the line is gone";
+}
+
+TEST(FrameScreen, GuidesAreChosenAndKept) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.addStage(tr8("Frame"));
+    auto* view = grade->frameView();
+    auto* guides = d.named<QComboBox>(grade->editorPanel(), FrameEditor::tr("Guides"));
+    d.settle();
+    // They are there while the hand is on the frame.
+    const auto held = [&] {
+        const QPoint at = view->frameRect().center().toPoint();
+        QTest::mousePress(view, Qt::LeftButton, {}, at);
+        const QImage image = view->grab().toImage();
+        QTest::mouseRelease(view, Qt::LeftButton, {}, at);
+        return image;
+    };
+    std::vector<QImage> seen{held()};
+    for (int i = 0; i < 4; ++i) {
+        guides->setFocus();
+        QTest::keyClick(guides, Qt::Key_Down);
+        const QImage image = held();
+        EXPECT_EQ(std::count(seen.begin(), seen.end(), image), 0) << i;
+        seen.push_back(image);
+    }
+    EXPECT_EQ(FrameView::keptGuide(), static_cast<int>(FrameView::Guide::None));
+    guides->setFocus();
+    while (guides->currentIndex() > 0) QTest::keyClick(guides, Qt::Key_Up);
 }
 
 } // namespace baryton::test

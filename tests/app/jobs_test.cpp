@@ -6,10 +6,15 @@
 #include "app/grade/samples.h"
 #include "app/grade/tone_editors.h"
 #include "app/render_image.h"
+#include "app/screen_helpers.h"
+#include "app/widgets/number_field.h"
 #include "base/file.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "picture/picture_file.h"
+#include "picture/placement.h"
+#include "render/histogram.h"
+#include "render/program.h"
 #include "stages/frame.h"
 
 #include <QComboBox>
@@ -290,11 +295,46 @@ TEST(Jobs, CoverFormat) {
     d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("0.8"), true);
     EXPECT_EQ(d.actions() + 1, 7) << "the choice in the open list is one";
     const Grade framed = d.state().keyGrade();
+    // The boat comes out, the fog stays; a dark band below for the title.
+    d.addStage(tr8("structure")); // found by what it is for
+    ASSERT_EQ(d.state().keyGrade().finish.front().type, "local-contrast");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Amount")), tr8("90"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Reach")), tr8("80"), true);
+    d.addStage(tr8("title"));
+    ASSERT_EQ(d.state().keyGrade().finish.back().type, "bars");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Place")), tr8("0"), true);
+    EXPECT_LE(d.actions() + 1, 20);
+    const Grade cover = d.state().keyGrade();
+    {
+        const Picture source = readPicture(d.folder() / "lake-fog.jpg").picture;
+        const Picture picture = placed(source, placementOf(frameOf(cover), whole.width, whole.height));
+        Grade open = cover; // without the band
+        std::erase_if(open.finish, [](const Stage& stage) { return stage.type == "bars"; });
+        const Picture clear = Program::compile(open).graded(picture);
+        const auto spread = [](const Picture& p, double x, double y, double w, double h) {
+            const Picture part =
+                cropped(p, int(x * p.width()), int(y * p.height()), int(w * p.width()), int(h * p.height()));
+            double sum = 0, squares = 0, n = 0;
+            for (int v = 0; v < part.height(); ++v)
+                for (int u = 0; u < part.width(); ++u)
+                    sum += double(part.row(1, v)[u]), squares += std::pow(double(part.row(1, v)[u]), 2), n += 1;
+            return std::sqrt(squares / n - sum / n * (sum / n));
+        };
+        EXPECT_GT(spread(clear, 0.2, 0.3, 0.5, 0.5), 1.15 * spread(picture, 0.2, 0.3, 0.5, 0.5)) << "the boat";
+        EXPECT_LT(spread(clear, 0.02, 0.02, 0.2, 0.1), spread(picture, 0.02, 0.02, 0.2, 0.1) + 0.01) << "the fog";
+        const Histogram ends = histogramOf(clear), own = histogramOf(picture);
+        const auto hardly = static_cast<std::uint32_t>(ends.pixels / 10000);
+        EXPECT_LE(ends.luma[0], own.luma[0] + hardly) << "no end is clipped";
+        EXPECT_LE(ends.luma[255], own.luma[255] + hardly);
+        const Picture out = Program::compile(cover).graded(picture);
+        EXPECT_EQ(out.row(1, out.height() - 4)[out.width() / 2], 0.0F) << "the band";
+        EXPECT_GT(out.row(1, 4)[out.width() / 2], 0.2F);
+    }
     EXPECT_GT(frameOf(framed).x, 0.5) << "the boat lies left of the middle";
     EXPECT_EQ(frameOf(framed).angle, 0.8);
     d.stop();
     d.start();
-    EXPECT_EQ(d.state().keyGrade(), framed);
+    EXPECT_EQ(d.state().keyGrade(), cover);
     const std::filesystem::path file = d.root() / "cover.jpg";
     d.menu(QStringLiteral("File"), QStringLiteral("Write this picture…"));
     Q_EMIT qobject_cast<QFileDialog*>(d.sheet())->fileSelected(QString::fromStdString(file.string()));
@@ -305,10 +345,86 @@ TEST(Jobs, CoverFormat) {
     EXPECT_NEAR(double(size.width) / size.height, 2, 0.01);
     EXPECT_LT(size.width, whole.width);
     // Undone after saving, step by step.
-    for (int steps = 0; steps < 5; ++steps) EXPECT_TRUE(d.undo());
+    for (int steps = 0; d.state().keyGrade() != startingGrade() && steps < 12; ++steps) EXPECT_TRUE(d.undo());
     EXPECT_EQ(frameOf(d.state().keyGrade()), FrameSettings());
     EXPECT_TRUE(Driver::waitFor(
         [&] { return d.window().gradePage()->view()->pictureSize() == QSize(whole.width, whole.height); }));
+}
+
+TEST(Jobs, FromNegativeToPrint) {
+    Driver d({"workshop-window.jpg"});
+    const std::filesystem::path tiff = d.folder() / "workshop-window.tif";
+    {
+        const Picture picture = readPicture(d.folder() / "workshop-window.jpg").picture;
+        writePicture(tiff, Program().quantised(picture, 16, false), {}, {FileFormat::Tiff, 16, 90});
+        std::filesystem::remove(d.folder() / "workshop-window.jpg");
+    }
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.countFromHere();
+    d.addStage(tr8("Film response"));
+    auto* film = editorOf<FilmEditor>(d);
+    ASSERT_TRUE(film);
+    const auto choose = [&](const char* id) {
+        const auto& options = findStageType("film-response")->parameter("response")->options;
+        for (int row = 0; row < film->characters()->count(); ++row)
+            if (options[static_cast<std::size_t>(row)].id == id) {
+                film->characters()->scrollToItem(film->characters()->item(row));
+                d.click(film->characters()->viewport(),
+                        film->characters()->visualItemRect(film->characters()->item(row)).center());
+            }
+        QTest::mouseMove(grade->view(), QPoint(4, 4));
+        QCoreApplication::processEvents();
+    };
+    choose("pewter");
+    d.key("Ctrl+T"); // in mono: the first take
+    const Grade mono = d.state().keyGrade();
+    choose("straw-hat");
+    d.type(d.named<NumberField>(grade->editorPanel(), tr8("Crossover blue")), tr8("-40"), true);
+    d.click(d.button(grade->editorPanel(), FilmEditor::tr("Add its grain")));
+    d.click(d.button(grade->editorPanel(), FilmEditor::tr("Add its halation")));
+    d.chooseStage("grain");
+    auto* curve = d.named<CurveView>(grade->editorPanel(), tr8("Curve over tone"));
+    d.drag(curve, curve->toWidget({1, 0.5}), curve->toWidget({1, 0.0})); // quiet in the sky of the window
+    d.key("Ctrl+Alt+0");                                                 // judged at 100 %
+    d.key("Ctrl+T");
+    EXPECT_LE(d.actions(), 20);
+    d.settle();
+    EXPECT_EQ(grade->view()->scale(), 1);
+    EXPECT_EQ(d.state().pictures().at(d.state().key()).work.takes.size(), 2U);
+
+    const auto through = [](const Grade& g, float v) {
+        Grade look = g;
+        look.prep.clear(), look.finish.clear();
+        return Program::compile(look)({v, v, v});
+    };
+    for (const float v : {0.2F, 0.5F, 0.8F}) {
+        const auto c = through(mono, v);
+        EXPECT_NEAR(c[0], c[2], 1e-3) << "mono is grey";
+    }
+    const Grade print = d.state().keyGrade();
+    const auto dark = through(print, 0.15F), light = through(print, 0.85F), grey = through(print, 0.4614F);
+    EXPECT_GT(dark[2], dark[0] + 0.01F) << "shadows a little blue";
+    EXPECT_GT(light[0], light[2] + 0.01F) << "lights a little warm";
+    for (const float c : grey) EXPECT_NEAR(c, 0.4614F, 0.02F) << "the anchored grey stays";
+    // The grain: quiet where the window is, there on the wall.
+    const Picture picture = readPicture(tiff).picture;
+    Grade smooth = print;
+    std::erase_if(smooth.finish, [](const Stage& s) { return s.type == "grain"; });
+    const Picture with = Program::compile(print).graded(picture), without = Program::compile(smooth).graded(picture);
+    double squares[2]{}, counts[2]{};
+    for (int y = 0; y < picture.height(); ++y)
+        for (int x = 0; x < picture.width(); ++x) {
+            const float tone = without.row(1, y)[x];
+            const int which = tone > 0.85F ? 0 : tone > 0.25F && tone < 0.55F ? 1 : -1;
+            if (which < 0) continue;
+            const double away = double(with.row(1, y)[x]) - double(tone);
+            squares[which] += away * away, counts[which] += 1;
+        }
+    ASSERT_GT(counts[0], 1000);
+    ASSERT_GT(counts[1], 1000);
+    EXPECT_LT(std::sqrt(squares[0] / counts[0]), 0.35 * std::sqrt(squares[1] / counts[1]));
+    EXPECT_GT(std::sqrt(squares[1] / counts[1]), 0.01);
 }
 
 TEST(Jobs, TooBrightAMorning) {

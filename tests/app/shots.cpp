@@ -154,24 +154,31 @@ void packages(Driver& d, const QString& folder) {
     QTest::qWait(50);
 }
 
-/// The alley at night, its lamps glowing, seen beside what it was.
-void glow(Driver& d, const QString& folder, int row) {
+/// The alley at night at 100 %: its lamps glow, with a warm seam and grain, beside what it was.
+void grain(Driver& d, const QString& folder, int row) {
     GradePage* grade = d.window().gradePage();
     d.chooseRow(grade->tray(), row);
     d.settle();
     d.chooseStage("vignette");
-    d.addStage(QStringLiteral("Detail"));
-    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Amount")), QStringLiteral("60"), true);
     d.addStage(QStringLiteral("Bloom"));
     for (const auto& [name, value] : {std::pair("Threshold", "55"), std::pair("Reach", "20"), std::pair("Tint", "40"),
                                       std::pair("Tint hue", "60")})
         d.type(d.named<NumberField>(grade->editorPanel(), QString::fromLatin1(name)), QString::fromLatin1(value),
                true);
+    d.addStage(QStringLiteral("Halation"));
+    d.addStage(QStringLiteral("Grain"));
+    for (const auto& [name, value] : {std::pair("Amount", "26"), std::pair("Size", "0.9")})
+        d.type(d.named<NumberField>(grade->editorPanel(), QString::fromLatin1(name)), QString::fromLatin1(value),
+               true);
+    auto* curve = d.named<CurveView>(grade->editorPanel(), QStringLiteral("Curve over tone"));
+    d.drag(curve, curve->toWidget({1, 0.5}), curve->toWidget({1, 0.2}));
+    d.key("Ctrl+Alt+0");
     d.click(d.button(grade, QStringLiteral("Wipe")));
     d.settle();
-    QTest::qWait(600);
-    save(&d.window(), folder, QStringLiteral("grade-glow"));
+    QTest::qWait(800);
+    save(&d.window(), folder, QStringLiteral("grade-grain"));
     d.click(d.button(grade, QStringLiteral("Wipe")));
+    d.key("Ctrl+0");
 }
 
 /// The boat on the lake, level and twice as wide as high, off centre, while the hand turns.
@@ -392,7 +399,7 @@ int main(int argc, char** argv) {
     save(&d.window(), folder, QStringLiteral("grade-film"));
 
     framing(d, folder, row("lake-fog.jpg"));
-    glow(d, folder, row("lantern-alley.jpg"));
+    grain(d, folder, row("lantern-alley.jpg"));
     bandsOnThePicture(d, folder, row("meadow-cart.jpg"));
     takesAndReference(d, folder, row("dusk-horizon.jpg"));
     severalPictures(d, folder);

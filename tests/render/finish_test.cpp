@@ -187,6 +187,30 @@ TEST(Grain, RepeatsNowhereAndHasNoDirection) {
     EXPECT_LT(std::abs(correlation(field, second)), 0.03);
 }
 
+TEST(Grain, IsAsStrongWhileAControlMoves) {
+    // A small view of a large picture: the exact pattern waits for the hand to rest.
+    const Program program =
+        Program::compile(finishOf({{"grain", {{"amount", 0.6}, {"size", 1.0}, {"colour", 0.0}}}}));
+    EXPECT_TRUE(program.needs(0.2).time);
+    EXPECT_FALSE(Program::compile(finishOf({{"vignette", {{"stops", -1.0}}}})).needs(0.2).time);
+    Picture small = evenPicture(400, 300, 0.5F);
+    small.setScale(0.2);
+    FrameMap map = FrameMap::whole(small);
+    Picture exact(400, 300), moving(400, 300);
+    program.run(small, map, into(exact));
+    map.isMoving = true;
+    program.run(small, map, into(moving));
+    const auto spread = [](const Picture& p) {
+        double sum = 0, squares = 0;
+        for (int y = 0; y < p.height(); ++y)
+            for (int x = 0; x < p.width(); ++x) sum += p.row(1, y)[x], squares += p.row(1, y)[x] * p.row(1, y)[x];
+        const double n = double(p.width()) * p.height();
+        return std::sqrt(squares / n - sum / n * (sum / n));
+    };
+    EXPECT_GT(spread(exact), 0.005);
+    EXPECT_NEAR(spread(moving) / spread(exact), 1, 0.12);
+}
+
 TEST(Halation, IsLightFromBehindAndOnlyOutsideOfLights) {
     atEveryDispatchLevel([] {
         constexpr int side = 241, middle = 120;

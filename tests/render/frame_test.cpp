@@ -1,7 +1,11 @@
+#include "picture/find_level.h"
+#include "picture/picture_file.h"
+#include "render/graded_file.h"
 #include "render/program.h"
 #include "stages/frame.h"
 #include "stages/validate.h"
 #include "support/samples.h"
+#include "support/temp_folder.h"
 
 #include <cmath>
 #include <gtest/gtest.h>
@@ -18,6 +22,10 @@ FrameSettings randomFrame(Random& random) {
     frame.x = uniform(random, 0, 1), frame.y = uniform(random, 0, 1);
     if (random() % 3) frame.angle = uniform(random, -45, 45);
     return frame;
+}
+
+std::filesystem::path lakeFog() {
+    return std::filesystem::path(BARYTON_SOURCE) / "demo/pictures/lake-fog.jpg";
 }
 
 /// Where a place of the placed picture lies in its source, in pixels; written as the definition reads.
@@ -211,6 +219,97 @@ TEST(Frame, StandsInPrepAndBakesIntoNoLut) {
     grade.prep[0].parameters["ratio"] = std::string("free");
     grade.prep[0].parameters["proportions"] = 0.75;
     EXPECT_EQ(frameOf(grade).proportions, 0.75);
+}
+
+TEST(Orientation, TurnsAndMirrorsAreExactAndUndoEachOther) {
+    const Picture source = randomPicture(31, 18, 5);
+    Orientation o;
+    for (int i = 0; i < 4; ++i) o = turnedOnce(o);
+    EXPECT_TRUE(o.isNone()) << "four quarters are none";
+    EXPECT_TRUE(mirroredOnce(mirroredOnce(turnedOnce({}))) == turnedOnce({}));
+    const Picture right = oriented(source, turnedOnce({}));
+    ASSERT_EQ(right.width(), 18);
+    EXPECT_EQ(right.row(0, 0)[17], source.row(0, 0)[0]) << "the upper left corner goes to the right";
+    EXPECT_EQ(right.row(1, 30)[17], source.row(1, 0)[30]);
+    const Picture mirror = oriented(source, mirroredOnce({}));
+    EXPECT_EQ(mirror.row(2, 4)[30], source.row(2, 4)[0]);
+    for (int turns = 0; turns < 4; ++turns)
+        for (const bool isMirrored : {false, true}) {
+            const Orientation each{turns, isMirrored};
+            // As it is seen: mirroring what is shown, whatever was done before.
+            EXPECT_TRUE(sameBytes(oriented(source, mirroredOnce(each)), oriented(oriented(source, each), {0, true})));
+            EXPECT_TRUE(sameBytes(oriented(source, turnedOnce(each)), oriented(oriented(source, each), {1, false})));
+            for (const SharePoint at : {SharePoint{0.1, 0.7}, SharePoint{0.9, 0.2}}) {
+                const SharePoint there = toOriented(each, at), back = fromOriented(each, there);
+                EXPECT_NEAR(back.x, at.x, 1e-12);
+                EXPECT_NEAR(back.y, at.y, 1e-12);
+            }
+        }
+}
+
+TEST(Orientation, AFrameGoesAlongAndAFileIsTheSameAsThePicture) {
+    const TempFolder folder;
+    const Picture source = readPicture(lakeFog()).picture;
+    Stage stage = makeStage({}, "frame");
+    stage.parameters = {{"ratio", std::string("3:2")}, {"size", 0.6}, {"centre.x", 0.35}, {"centre.y", 0.45}};
+    const Picture before = placed(source, placementOf(frameOf(stage), source.width(), source.height()));
+    for (const auto& change : {quarterTurned(stage, true), quarterTurned(stage, false), mirrored(stage)}) {
+        Stage next = stage;
+        for (const auto& [id, value] : change) next.parameters[id] = value;
+        const FrameSettings frame = frameOf(next);
+        const Picture after = placed(source, placementOf(frame, source.width(), source.height()));
+        // The same part of the picture, turned as a whole.
+        EXPECT_TRUE(sameBytes(after, oriented(before, frame.orientation))) << frame.orientation.quarterTurns;
+        FileSource file(lakeFog(), frame, 0, 1);
+        const std::filesystem::path out = folder.path() / "out.png";
+        writeGraded(out, file, Program(), {FileFormat::Png, 16, 90}, 1, nullptr, {});
+        EXPECT_LT(largestDifference(readPicture(out).picture, after), 2e-5);
+    }
+    // Turned by an angle too, and mirrored: it leans the other way.
+    stage.parameters["angle"] = 5.0;
+    Stage leaning = stage;
+    for (const auto& [id, value] : mirrored(stage)) leaning.parameters[id] = value;
+    const Picture one = placed(source, placementOf(frameOf(stage), source.width(), source.height()));
+    const Picture other = placed(source, placementOf(frameOf(leaning), source.width(), source.height()));
+    EXPECT_LT(meanApart(oriented(one, {0, true}), other), 0.3);
+}
+
+TEST(Frame, SidesChangePlacesWhateverTheRatio) {
+    Stage stage = makeStage({}, "frame");
+    EXPECT_TRUE(sidesSwapped(stage).empty()) << "the picture's own ratio";
+    stage.parameters["ratio"] = std::string("3:2");
+    EXPECT_EQ(std::get<std::string>(sidesSwapped(stage).at("ratio")), "2:3");
+    stage.parameters["ratio"] = std::string("2.39:1"); // has no name the other way round
+    const auto upright = sidesSwapped(stage);
+    EXPECT_EQ(std::get<std::string>(upright.at("ratio")), "free");
+    EXPECT_NEAR(std::get<double>(upright.at("proportions")), 1 / 2.39, 1e-9);
+}
+
+TEST(FindLevel, FindsHowFarAPictureIsTurned) {
+    // Boards and a window, turned by a known angle.
+    Picture upright(700, 500);
+    Random random(3);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 500; ++y)
+            for (int x = 0; x < 700; ++x) {
+                const bool isWindow = x > 380 && x < 560 && y > 120 && y < 300;
+                const double board = y > 330 ? 0.15 * ((y / 24) % 2) : 0;
+                upright.row(k, y)[x] =
+                    static_cast<float>((isWindow ? 0.8 : 0.35) + board + uniform(random, -0.01, 0.01));
+            }
+    for (const double angle : {-7.3, -1.2, 0.0, 2.6, 11.0}) {
+        const Picture turned = placed(upright, placementOf({0, 1, 0.5, 0.5, angle, {}}, 700, 500));
+        const FoundLevel found = findLevel(turned);
+        EXPECT_TRUE(found.isSure()) << angle;
+        EXPECT_NEAR(found.angle, -angle, 0.1) << "it turns back what was turned";
+        // The line it shows leans as the picture does.
+        const double dx = (found.x1 - found.x0) * turned.width(), dy = (found.y1 - found.y0) * turned.height();
+        EXPECT_GT(std::hypot(dx, dy), 80);
+        EXPECT_NEAR(std::remainder(std::atan2(dy, dx) * 180 / M_PI, 90), angle, 0.5);
+    }
+    EXPECT_FALSE(findLevel(randomPicture(500, 400, 2)).isSure()) << "noise says nothing";
+    Picture grey(300, 200);
+    EXPECT_FALSE(findLevel(grey).isSure());
 }
 
 } // namespace baryton::test

@@ -357,6 +357,8 @@ void EditorPanel::rebuild() {
         if (editor_) {
             connect(editor_, &StageEditor::pickWanted, this, &EditorPanel::pickWanted);
             connect(editor_, &StageEditor::litChanged, this, &EditorPanel::litChanged);
+            connect(editor_, &StageEditor::lineFound, this, &EditorPanel::lineFound);
+            connect(editor_, &StageEditor::guideChosen, this, &EditorPanel::guideChosen);
             editor_->setPins(pins_);
         }
     } else if (chosenLayer()) {

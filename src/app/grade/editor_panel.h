@@ -41,7 +41,9 @@ Q_SIGNALS:
     void pinWanted(const std::string& stageId);
     void unpinWanted();
     void pickWanted(const QString& what, baryton::TakePicked take);
-    void litChanged(const QImage& mask); ///< see StageEditor
+    void litChanged(const QImage& mask); ///< these three: see StageEditor
+    void lineFound(const QLineF& line);
+    void guideChosen(int guide);
 
 private:
     void rebuild();

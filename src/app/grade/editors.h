@@ -15,6 +15,7 @@
 
 #include <QCheckBox>
 #include <QComboBox>
+#include <QLineF>
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <map>
@@ -76,6 +77,10 @@ public:
 Q_SIGNALS:
     /// The next press on the picture gives a colour; the source's colour there is handed to `take`.
     void pickWanted(const QString& what, baryton::TakePicked take);
+    /// A line of the picture that the stage has gone by, in fractions of it.
+    void lineFound(const QLineF& line);
+    /// The lines that help to place a frame (see FrameView::Guide).
+    void guideChosen(int guide);
     /// What of the picture is to stay lit, as shares of 255 over the whole picture; a null image: all of it.
     void litChanged(const QImage& mask);
 
@@ -99,6 +104,8 @@ protected:
     /// A row for a parameter, bound to it.
     ValueRow* addRow(QVBoxLayout* layout, const std::string& parameter, const QString& name = {});
     void refreshRows();
+    /// A label in front of something of the editor's own, made as wide as the names of the rows.
+    void addNamed(QLabel* name) { choiceNames_.push_back(name); }
     /// The strip and the rows that hold the stage to a range of tones and of hues, where it has them.
     void addLimits(QVBoxLayout* layout);
     LimitsStrip* limits() const { return limits_; }

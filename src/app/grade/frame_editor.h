@@ -1,20 +1,26 @@
 #pragma once
 #include "app/grade/editors.h"
+#include "stages/frame.h"
 
 namespace baryton {
 
-/// The frame in numbers: its ratio, which can be stood upright, its size and place, the angle. What the hand does on
-/// the picture is in frame_view.h.
+/// The frame in numbers: its ratio, which can be stood upright, its size and place, the angle; quarter turns and the
+/// mirror as buttons, the level found by itself. What the hand does on the picture is in frame_view.h.
 class FrameEditor : public StageEditor {
     Q_OBJECT
 public:
     FrameEditor(AppState& state, const std::string& stageId, QWidget* parent = nullptr);
     void refresh() override;
+    void quarterTurn(bool clockwise) { set(quarterTurned(stage(), clockwise), true); }
+    void mirror() { set(mirrored(stage()), true); }
+    void swapSides() { set(sidesSwapped(stage()), true); }
 
 private:
-    void swapSides();
+    void level();
     QPushButton* swap_;
     ValueRow* proportions_;
+    StillText* found_;
+    double foundAngle_ = 0; ///< that is being told of
 };
 
 } // namespace baryton

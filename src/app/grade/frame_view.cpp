@@ -1,4 +1,5 @@
 #include "app/grade/frame_view.h"
+#include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/shift_speed.h"
 
@@ -18,6 +19,8 @@ constexpr double kMargin = 14, kFoot = 22; // px beside the picture, and below i
 constexpr double kReach = 9;               // px, how near to an edge the hand holds it
 constexpr double kLeastSide = 24;          // px of the screen
 
+const QString kGuideName = QStringLiteral("frame-guide");
+
 double radians(double degrees) {
     return degrees * M_PI / 180;
 }
@@ -30,7 +33,7 @@ QPointF rotated(QPointF p, double degrees) {
 
 } // namespace
 
-FrameView::FrameView(QWidget* parent) : QWidget(parent) {
+FrameView::FrameView(QWidget* parent) : QWidget(parent), guide_(static_cast<Guide>(keptGuide())) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setAccessibleName(tr("Frame on the picture"));
@@ -38,22 +41,89 @@ FrameView::FrameView(QWidget* parent) : QWidget(parent) {
 }
 
 void FrameView::setPictureSize(QSize size) {
-    if (size_ == size) return;
-    size_ = size;
-    image_ = {};
-    update();
+    if (wholeSize_ == size) return;
+    wholeSize_ = size;
+    whole_ = {};
+    orient();
 }
 
 void FrameView::setImage(const QImage& whole) {
-    image_ = whole;
-    update();
+    whole_ = whole;
+    orient();
 }
 
 void FrameView::setFrame(const FrameSettings& frame, bool keepsRatio) {
     keepsRatio_ = keepsRatio;
     if (frame_ == frame) return;
+    const bool isTurned = frame.orientation != frame_.orientation;
     frame_ = frame;
+    found_ = {};
+    if (isTurned) orient();
     update();
+}
+
+void FrameView::orient() {
+    const Orientation& o = frame_.orientation;
+    size_ = o.swapsSides() ? wholeSize_.transposed() : wholeSize_;
+    image_ = o.mirrored ? whole_.mirrored(true, false) : whole_;
+    if (o.quarterTurns != 0) image_ = image_.transformed(QTransform().rotate(90 * o.quarterTurns));
+    update();
+}
+
+void FrameView::setGuide(Guide guide) {
+    guide_ = guide;
+    rememberLayout(kGuideName, QByteArray::number(static_cast<int>(guide)));
+    update();
+}
+
+int FrameView::keptGuide() {
+    return std::clamp(layoutState(kGuideName).toInt(), 0, static_cast<int>(Guide::None));
+}
+
+void FrameView::setFoundLine(const QLineF& line) {
+    found_ = line;
+    update();
+}
+
+FrameSettings FrameView::inOriented() const {
+    FrameSettings frame = frame_;
+    frame.orientation = {};
+    return frame;
+}
+
+void FrameView::drawGuide(QPainter& p, const QRectF& f) const {
+    const auto across = [&](double share) {
+        p.drawLine(QPointF(f.left(), f.top() + f.height() * share), QPointF(f.right(), f.top() + f.height() * share));
+    };
+    const auto down = [&](double share) {
+        p.drawLine(QPointF(f.left() + f.width() * share, f.top()), QPointF(f.left() + f.width() * share, f.bottom()));
+    };
+    constexpr double golden = 0.6180339887;
+    switch (guide_) {
+    case Guide::Thirds:
+        for (const double share : {1.0 / 3, 2.0 / 3}) across(share), down(share);
+        return;
+    case Guide::Golden:
+        for (const double share : {1 - golden, golden}) across(share), down(share);
+        return;
+    case Guide::Diagonals: {
+        p.drawLine(f.topLeft(), f.bottomRight());
+        p.drawLine(f.bottomLeft(), f.topRight());
+        // From each corner the line that halves its right angle.
+        const double side = std::min(f.width(), f.height());
+        for (const double sx : {-1.0, 1.0})
+            for (const double sy : {-1.0, 1.0}) {
+                const QPointF corner(sx < 0 ? f.left() : f.right(), sy < 0 ? f.top() : f.bottom());
+                p.drawLine(corner, corner - QPointF(sx * side, sy * side));
+            }
+        return;
+    }
+    case Guide::Centre:
+        across(0.5), down(0.5);
+        return;
+    case Guide::None:
+        return;
+    }
 }
 
 QRectF FrameView::room() const {
@@ -89,7 +159,7 @@ QPointF FrameView::source(QPointF position) const {
 
 QRectF FrameView::frameRect() const {
     if (size_.isEmpty()) return {};
-    const Placement p = placementOf(frame_, size_.width(), size_.height());
+    const Placement p = placementOf(inOriented(), size_.width(), size_.height());
     const QSizeF size = QSizeF(p.width, p.height) * fitScale();
     return {turned({p.centreX, p.centreY}) - QPointF(size.width() / 2, size.height() / 2), size};
 }
@@ -265,6 +335,16 @@ void FrameView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Enter:
         Q_EMIT doneWanted();
         return;
+    case Qt::Key_Comma:
+    case Qt::Key_Period:
+        Q_EMIT quarterTurnWanted(event->key() == Qt::Key_Period);
+        return;
+    case Qt::Key_M:
+        Q_EMIT mirrorWanted();
+        return;
+    case Qt::Key_X:
+        Q_EMIT swapWanted();
+        return;
     default:
         QWidget::keyPressEvent(event);
         return;
@@ -280,7 +360,7 @@ void FrameView::resizeEvent(QResizeEvent*) {
 
 QString FrameView::inWords() const {
     if (size_.isEmpty()) return {};
-    const Placement p = placementOf(frame_, size_.width(), size_.height());
+    const Placement p = placementOf(inOriented(), size_.width(), size_.height());
     return tr("%1 × %2 of %3 × %4, turned by %5°")
         .arg(p.width)
         .arg(p.height)
@@ -296,7 +376,7 @@ void FrameView::paintEvent(QPaintEvent*) {
     if (size_.isEmpty() || image_.isNull()) return;
     const double scale = fitScale();
     const QRectF frame = frameRect();
-    const Placement placement = placementOf(frame_, size_.width(), size_.height());
+    const Placement placement = placementOf(inOriented(), size_.width(), size_.height());
     p.save();
     p.setRenderHints(QPainter::SmoothPixmapTransform | QPainter::Antialiasing);
     p.translate(middle());
@@ -320,12 +400,22 @@ void FrameView::paintEvent(QPaintEvent*) {
         p.drawLine(pressedAt_, lineEnd_);
     } else if (grip_.kind != Grip::Kind::None) {
         // Only while the hand is on it: at rest nothing lies over what is judged.
-        const int parts = isTurning ? 9 : 3;
         p.setPen(QPen(QColor(255, 255, 255, isTurning ? 80 : 120), 1));
-        for (int i = 1; i < parts; ++i) {
+        if (!isTurning) drawGuide(p, frame);
+        constexpr int parts = 9; // finer ones to see what is level
+        for (int i = 1; isTurning && i < parts; ++i) {
             const double x = frame.left() + frame.width() * i / parts, y = frame.top() + frame.height() * i / parts;
             p.drawLine(QPointF(x, frame.top()), QPointF(x, frame.bottom()));
             p.drawLine(QPointF(frame.left(), y), QPointF(frame.right(), y));
+        }
+    }
+    if (!found_.isNull()) {
+        const auto place = [&](QPointF share) {
+            return turned({share.x() * size_.width(), share.y() * size_.height()});
+        };
+        for (const QPen& pen : {QPen(QColor(0, 0, 0, 150), 3.5), QPen(c.accentLight, 1.5)}) {
+            p.setPen(pen);
+            p.drawLine(place(found_.p1()), place(found_.p2()));
         }
     }
     p.setBrush(Qt::NoBrush);

@@ -3,6 +3,7 @@
 #include "stages/frame.h"
 
 #include <QImage>
+#include <QLineF>
 #include <QWidget>
 #include <map>
 
@@ -10,17 +11,27 @@ namespace baryton {
 
 /// The whole graded picture, turned as its frame says, with the frame upright over it; what is outside is dimmed.
 /// Drag inside the frame to move it, its edges and corners to resize it, outside to turn the picture, or with Ctrl
-/// along what is to be level or upright; the arrow keys move it, Enter is done. While the hand turns, finer lines
+/// along what is to be level or upright; the arrow keys move it, comma and full stop turn the picture by a quarter, M
+/// mirrors it, X swaps the frame's sides, Enter is done. While the hand turns, finer lines
 /// help to find the level, and the picture keeps its size.
 class FrameView : public QWidget, public Readable {
     Q_OBJECT
 public:
     explicit FrameView(QWidget* parent = nullptr);
 
+    /// The whole picture as it is in its file; the frame says how it is oriented.
     void setPictureSize(QSize size);
     void setImage(const QImage& whole);
     /// `keepsRatio`: dragging an edge keeps the proportions.
     void setFrame(const FrameSettings& frame, bool keepsRatio);
+    /// Lines that help to place a frame, shown while the hand is on it.
+    enum class Guide { Thirds, Golden, Diagonals, Centre, None };
+    void setGuide(Guide guide); ///< kept for the next start
+    static int keptGuide();
+    /// A line by which the picture was made level, in fractions of the oriented picture; until something else is
+    /// done.
+    void setFoundLine(const QLineF& line);
+    QLineF foundLine() const { return found_; }
     /// Device pixels for one of the picture, so that all of it is seen.
     double imageScale() const;
     /// The frame as it is seen, in pixels of the widget.
@@ -34,6 +45,9 @@ Q_SIGNALS:
     void edited(const std::map<std::string, baryton::Value>& values, bool settled);
     void released();
     void doneWanted();
+    void quarterTurnWanted(bool clockwise);
+    void mirrorWanted();
+    void swapWanted();
     void resized();
 
 protected:
@@ -64,8 +78,16 @@ private:
     void levelAlong(QPointF from, QPointF to);
     void tell(const QRectF& rect, double angle, bool withShape);
 
+    void orient();
+    FrameSettings inOriented() const; ///< the frame in the picture as it is oriented
+    void drawGuide(QPainter& painter, const QRectF& frame) const;
+
+    QSize wholeSize_; ///< before it is oriented
+    QImage whole_;
     QSize size_;
     QImage image_;
+    Guide guide_ = Guide::Thirds;
+    QLineF found_;
     FrameSettings frame_;
     bool keepsRatio_ = false;
     Grip grip_;

@@ -261,6 +261,18 @@ void GradePage::connectFrame() {
     });
     connect(frame_, &FrameView::released, this, [this] { state_.endGesture(); });
     connect(frame_, &FrameView::resized, this, &GradePage::requestFrame);
+    connect(panel_, &EditorPanel::lineFound, frame_, &FrameView::setFoundLine);
+    connect(panel_, &EditorPanel::guideChosen, frame_,
+            [this](int guide) { frame_->setGuide(static_cast<FrameView::Guide>(guide)); });
+    const auto change = [this](std::map<std::string, Value> (*how)(const Stage&)) {
+        if (const auto stage = stageInFraming()) state_.setParameters(stage->id, how(*stage), true);
+    };
+    connect(frame_, &FrameView::mirrorWanted, this, [change] { change(mirrored); });
+    connect(frame_, &FrameView::swapWanted, this, [change] { change(sidesSwapped); });
+    connect(frame_, &FrameView::quarterTurnWanted, this, [this](bool clockwise) {
+        if (const auto stage = stageInFraming())
+            state_.setParameters(stage->id, quarterTurned(*stage, clockwise), true);
+    });
     connect(frame_, &FrameView::doneWanted, this, [this] {
         for (const StagePlace& place : stagePlaces(state_.keyGrade())) {
             const Stage& stage = stageAt(state_.keyGrade(), place);

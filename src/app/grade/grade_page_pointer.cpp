@@ -15,6 +15,12 @@ int level(float v) {
     return static_cast<int>(std::lround(std::clamp(v, 0.0F, 1.0F) * 255));
 }
 
+/// Width and height of the whole picture as its frame has oriented it.
+std::pair<double, double> orientedSize(const LoadedPicture& loaded) {
+    const double width = loaded.whole.width, height = loaded.whole.height;
+    return loaded.frame.orientation.swapsSides() ? std::pair(height, width) : std::pair(width, height);
+}
+
 } // namespace
 
 Plan GradePage::planOf(const Grade& grade) const {
@@ -29,12 +35,16 @@ Plan GradePage::planOf(const Grade& grade) const {
 QPointF GradePage::ofWhole(QPointF shown) const {
     const Placement placement = placementOf(loaded_.frame, loaded_.whole.width, loaded_.whole.height);
     const auto [x, y] = toSource(placement, {shown.x() * placement.width, shown.y() * placement.height});
-    return {x / loaded_.whole.width, y / loaded_.whole.height};
+    const auto [width, height] = orientedSize(loaded_);
+    const SharePoint at = fromOriented(placement.orientation, {x / width, y / height});
+    return {at.x, at.y};
 }
 
 QPointF GradePage::ofShown(QPointF whole) const {
     const Placement placement = placementOf(loaded_.frame, loaded_.whole.width, loaded_.whole.height);
-    const auto [x, y] = fromSource(placement, {whole.x() * loaded_.whole.width, whole.y() * loaded_.whole.height});
+    const auto [width, height] = orientedSize(loaded_);
+    const SharePoint at = toOriented(placement.orientation, {whole.x(), whole.y()});
+    const auto [x, y] = fromSource(placement, {at.x * width, at.y * height});
     return {x / placement.width, y / placement.height};
 }
 

@@ -349,9 +349,11 @@ void paintPushTable(QPainter& p, const QRectF& r, const ParameterReader& read) {
 /// The frame on a sheet that is turned under it.
 void paintFrame(QPainter& p, const QRectF& r, const Stage& stage) {
     const auto& c = theme::colours();
-    constexpr int width = 300, height = 200; // a sheet like most pictures
+    int width = 300, height = 200; // a sheet like most pictures
+    if (frameOf(stage).orientation.swapsSides()) std::swap(width, height);
     const double scale = std::min(r.width() / width, r.height() / height) * 0.86;
-    const FrameSettings frame = frameOf(stage);
+    FrameSettings frame = frameOf(stage);
+    frame.orientation = {}; // the sheet stands as it turned it
     const Placement placement = placementOf(frame, width, height);
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
