@@ -7995,10 +7995,6 @@ Blau</translation>
         <translation>schärfen, scharf, Schärfe, klar, knackig, weichzeichnen, Struktur, unscharf maskieren, Hochpass</translation>
     </message>
     <message>
-        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, ratio, format, reframe, panorama</source>
-        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama</translation>
-    </message>
-    <message>
         <source>{} was not written by {} and stays</source>
         <translation>{} wurde nicht von {} geschrieben und bleibt</translation>
     </message>
@@ -8113,6 +8109,10 @@ Blau</translation>
     <message>
         <source>letterbox, black border, cinema, wide screen, band, title, mask, format, ratio</source>
         <translation>schwarzer Rand, Kino, Breitbild, Streifen, Titel, Maske, Format, Seitenverhältnis</translation>
+    </message>
+    <message>
+        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama</source>
+        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber</translation>
     </message>
 </context>
 <context>

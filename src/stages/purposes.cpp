@@ -8,8 +8,8 @@ namespace baryton {
 
 std::string purposesOf(const std::string& type) {
     static constexpr std::pair<const char*, const char*> all[] = {
-        {"frame",
-         marked("crop, cut, trim, level, straighten, horizon, rotate, turn, ratio, format, reframe, panorama")},
+        {"frame", marked("crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, "
+                         "ratio, format, reframe, panorama")},
         {"exposure", marked("brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright")},
         {"white-balance", marked("colour cast, too blue, too yellow, neutral grey, lamp light, daylight, kelvin")},
         {"warmth", marked("warmer, cooler, cold, evening, sunset, golden, winter, cosy")},

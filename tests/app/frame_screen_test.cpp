@@ -191,6 +191,32 @@ TEST(FrameScreen, SamplesStayOnTheirPlaceOfThePicture) {
     EXPECT_EQ(grade->samplesText().section(u'\n', 0, 0), both.section(u'\n', 0, 0));
 }
 
+TEST(FrameScreen, SamplesGoAlongWhenThePictureIsTurnedAsAWhole) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    rightClick(grade->view(), at(d, 0.2, 0.7));
+    pick(QStringLiteral("Sample point here"));
+    QTest::qWait(50);
+    QApplication::setActiveWindow(&d.window());
+    const auto points = grade->samples().of(0);
+    ASSERT_EQ(points.size(), 1);
+    FrameView* view = openFrame(d);
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_Period);
+    QTest::keyClick(view, Qt::Key_M);
+    const Orientation turned = frameOfKey(d).orientation;
+    EXPECT_EQ(turned, (Orientation{3, true}));
+    QTest::keyClick(view, Qt::Key_Return);
+    ASSERT_TRUE(Driver::waitFor(
+        [&] { return grade->view()->pictureSize().width() < grade->view()->pictureSize().height(); }));
+    d.settle();
+    EXPECT_EQ(grade->samples().of(0), points);
+    const SharePoint there = toOriented(turned, {points[0].x(), points[0].y()});
+    EXPECT_EQ(grade->view()->markAt(at(d, there.x, there.y)), 0);
+    EXPECT_EQ(grade->view()->markAt(at(d, points[0].x(), points[0].y())), -1) << "it has gone from where it was";
+}
+
 TEST(FrameScreen, APictureThatWasLeftBeforeItWasReadTakesNoPlace) {
     Driver d({"lake-fog.jpg", "meadow-cart.jpg"});
     d.start();
