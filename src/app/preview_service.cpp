@@ -206,7 +206,7 @@ StageInput PreviewService::inputOf(const PreviewRequest& request, const std::str
     // While the stage in hand moves, what enters it stays as it is.
     if (known != knownInputs_.end() && known->ahead == ahead) return known->input;
     const Program program = Program::compile(ahead);
-    const StageInput input{stageId, histogramOf(program.graded(levelOf(*request.picture, 512))),
+    StageInput input{stageId, histogramOf(program.graded(levelOf(*request.picture, 512))),
                            program.graded(levelOf(*request.picture, 256))};
     if (known != knownInputs_.end()) knownInputs_.erase(known);
     constexpr std::size_t most = 4;

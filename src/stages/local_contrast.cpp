@@ -125,6 +125,7 @@ Plane textureOf(const Picture& base, const std::vector<float>& shares) {
     std::vector<Plane> tones{lumaOf(base)};
     while (tones.size() < shares.size()) tones.push_back(reduced(tones.back()));
     std::vector<Plane> texture;
+    texture.reserve(tones.size());
     for (const Plane& level : tones) texture.emplace_back(level.width, level.height);
     constexpr int steps = LocalContrastConstants::kSteps;
     for (int step = 0; step <= steps; ++step) {
