@@ -16,9 +16,6 @@ const Picture& levelOf(const Pyramid& pyramid, int most) {
     return levels[i];
 }
 
-} // namespace
-
-namespace {
 constexpr auto kTogether = std::chrono::milliseconds(120); // requests closer than this belong to one movement
 } // namespace
 
@@ -207,7 +204,7 @@ StageInput PreviewService::inputOf(const PreviewRequest& request, const std::str
     if (known != knownInputs_.end() && known->ahead == ahead) return known->input;
     const Program program = Program::compile(ahead);
     StageInput input{stageId, histogramOf(program.graded(levelOf(*request.picture, 512))),
-                           program.graded(levelOf(*request.picture, 256))};
+                     program.graded(levelOf(*request.picture, 256))};
     if (known != knownInputs_.end()) knownInputs_.erase(known);
     constexpr std::size_t most = 4;
     if (knownInputs_.size() == most) knownInputs_.erase(knownInputs_.begin());

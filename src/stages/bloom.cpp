@@ -54,6 +54,7 @@ HWY_AFTER_NAMESPACE();
 #include "picture/light.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/glow.h"
 #include "stages/settings.h"
 
 #include <algorithm>
@@ -138,22 +139,12 @@ Kernel bloomKernel(const BloomSettings& s, const Picture& base) {
     constants->perSoftness = static_cast<float>(1 / std::max(s.softness, 1e-3));
     constants->lowLight = static_cast<float>(srgbToLinear(constants->low - 1e-4)); // a little early: encoding rounds
     std::copy_n(tintOf(s).begin(), 3, constants->tint);
-    Picture laid = lightsOf(base, *constants);
-    // Halving and the spline spread what they are given too: that is taken off.
-    constexpr double spread = 0.75 / 4 + 1.0 / 3;
-    const auto blurOf = [&](double sigma) { return blurred(laid, std::sqrt(std::max(sigma * sigma - spread, 0.0))); };
-    const double sigma = s.reach / 1000 * laid.longSide();
-    const Picture near = blurOf(sigma), far = blurOf(BloomConstants::kFarTimes * sigma);
-    float* const planes[] = {laid.row(0, 0), laid.row(1, 0), laid.row(2, 0)};
-    forRows(laid.height(), [&](int y) {
-        for (int k = 0; k < 3; ++k) {
-            const float *a = near.row(k, y), *b = far.row(k, y);
-            float* out = planes[k] + laid.stride() * static_cast<std::size_t>(y);
-            for (int x = 0; x < laid.width(); ++x)
-                out[x] =
-                    constants->amount * (BloomConstants::kNearShare * a[x] + (1 - BloomConstants::kNearShare) * b[x]);
-        }
-    });
+    const Picture lights = lightsOf(base, *constants);
+    const Picture glow = glowOf(lights, s.reach / 1000 * lights.longSide(), BloomConstants::kFarTimes,
+                                BloomConstants::kNearShare, constants->amount);
+    Picture laid = lights; // its fourth plane stays
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < laid.height(); ++y) std::copy_n(glow.row(k, y), laid.width(), laid.row(k, y));
     constants->laid = LaidOver(laid, 4, static_cast<float>(base.width()) / 2, static_cast<float>(base.height()) / 2);
     Kernel kernel;
     kernel.domain = Domain::Linear;

@@ -46,6 +46,7 @@ HWY_AFTER_NAMESPACE();
 #include "picture/light.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/glow.h"
 #include "stages/settings.h"
 
 #include <algorithm>
@@ -108,21 +109,9 @@ Kernel halationKernel(const HalationSettings& s, const Picture& base) {
     c.lowLight = static_cast<float>(srgbToLinear(c.low - 1e-4)); // a little early: encoding rounds
     colourOf(s.hue, s.tint, c.colour);
     const Picture lights = shiningOf(base, c);
-    // Halving and the spline spread what they are given too: that is taken off.
-    constexpr double spread = 0.75 / 4 + 1.0 / 3;
-    const auto blurOf = [&](double sigma) {
-        return blurred(lights, std::sqrt(std::max(sigma * sigma - spread, 0.0)));
-    };
-    const double sigma = s.reach / 1000 * lights.longSide();
-    const Picture near = blurOf(sigma), far = blurOf(HalationConstants::kFarTimes * sigma);
-    Picture laid(lights.width(), lights.height());
-    float* const plane = laid.row(0, 0);
-    const auto share = static_cast<float>(s.amount / 2);
-    forRows(laid.height(), [&](int y) {
-        const float *a = near.row(0, y), *b = far.row(0, y);
-        float* const out = plane + laid.stride() * static_cast<std::size_t>(y);
-        for (int x = 0; x < laid.width(); ++x) out[x] = share * (a[x] + b[x]);
-    });
+    constexpr float nearShare = 0.5F;
+    const Picture laid = glowOf(lights, s.reach / 1000 * lights.longSide(), HalationConstants::kFarTimes, nearShare,
+                                static_cast<float>(s.amount));
     c.laid = LaidOver(laid, 1, static_cast<float>(base.width()) / 2, static_cast<float>(base.height()) / 2);
     Kernel kernel;
     kernel.domain = Domain::Linear;

@@ -59,6 +59,7 @@ FrameEditor::FrameEditor(AppState& state, const std::string& stageId, QWidget* p
     layout->addLayout(guides);
     proportions_ = addRow(layout, "proportions");
     layout->addStretch(1);
+    connect(&state, &AppState::keyChanged, found_, [this] { found_->setText({}); });
     FrameEditor::refresh();
 }
 
@@ -80,7 +81,7 @@ void FrameEditor::level() {
         return;
     }
     const ParameterType& angle = *type().parameter("angle");
-    foundAngle_ = std::round(found.angle / angle.step) * angle.step;
+    foundAngle_ = std::round(found.angle / angle.step) * angle.step + 0.0; // no minus before nothing
     set({{"angle", foundAngle_}}, true);
     found_->setText(tr("Turned by %1° along the line shown; %2 % sure.")
                         .arg(foundAngle_, 0, 'f', 1)

@@ -317,6 +317,7 @@ void GradePage::showEvent(QShowEvent*) {
 }
 
 void GradePage::keyChanged() {
+    frame_->setFoundLine({}); // it was the other picture's
     pointer_.reset();
     hand_->endPick();
     loadedFor_ = -1;

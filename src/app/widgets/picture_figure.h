@@ -3,6 +3,9 @@
 #include <QPolygonF>
 #include <QString>
 #include <QVector>
+#include <functional>
+
+class QPainter;
 
 namespace baryton {
 
@@ -20,5 +23,8 @@ struct PictureFigure {
 
     bool operator==(const PictureFigure&) const = default;
 };
+
+/// Draws it; `place` is where a fraction of the frame is seen.
+void drawFigure(QPainter& painter, const PictureFigure& figure, const std::function<QPointF(QPointF share)>& place);
 
 } // namespace baryton

@@ -302,43 +302,6 @@ void PictureView::setFigure(const PictureFigure& figure) {
     update();
 }
 
-void PictureView::drawFigure(QPainter& p) const {
-    const auto place = [&](QPointF share) {
-        return fromPicture({share.x() * size_.width(), share.y() * size_.height()});
-    };
-    p.save();
-    p.setClipRect(pane(1));
-    p.setRenderHint(QPainter::Antialiasing);
-    p.setBrush(Qt::NoBrush);
-    for (const PictureFigure::Line& line : figure_.lines) {
-        QPolygonF points;
-        for (const QPointF& each : line.points) points.append(place(each));
-        const QColor dark(0, 0, 0, line.isFaint ? 70 : 130), light(255, 255, 255, line.isFaint ? 110 : 220);
-        for (const QPen& pen : {QPen(dark, 3), QPen(light, 1)}) {
-            p.setPen(pen);
-            p.drawPolyline(points);
-        }
-        if (line.label.isEmpty() || points.isEmpty()) continue;
-        const QPointF top = *std::min_element(points.begin(), points.end(),
-                                              [](const QPointF& a, const QPointF& b) { return a.y() < b.y(); });
-        // One that leaves the picture at the top has no place for its word.
-        if (top.y() < place({0, 0}).y()) continue;
-        const QRectF word(top + QPointF(-30, 1), QSizeF(60, 14));
-        p.setPen(dark);
-        p.drawText(word.translated(1, 1), Qt::AlignHCenter | Qt::AlignTop, line.label);
-        p.setPen(light);
-        p.drawText(word, Qt::AlignHCenter | Qt::AlignTop, line.label);
-    }
-    constexpr double radius = 4;
-    for (const QPointF& handle : figure_.handles) {
-        p.setPen(QPen(QColor(0, 0, 0, 150), 3));
-        p.drawEllipse(place(handle), radius, radius);
-        p.setPen(QPen(Qt::white, 1.5));
-        p.drawEllipse(place(handle), radius, radius);
-    }
-    p.restore();
-}
-
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     const auto& c = theme::colours();
@@ -385,7 +348,14 @@ void PictureView::paintEvent(QPaintEvent*) {
             drawTag(p, area, beforeName_, Qt::AlignLeft);
         else
             drawTag(p, area, tag_, Qt::AlignRight);
-        if (compare_ != Compare::Before) drawFigure(p);
+        if (compare_ != Compare::Before) {
+            p.save();
+            p.setClipRect(pane(1));
+            drawFigure(p, figure_, [this](QPointF share) {
+                return fromPicture({share.x() * size_.width(), share.y() * size_.height()});
+            });
+            p.restore();
+        }
         drawMarks(p);
     }
     if (compare_ == Compare::Reference) {

@@ -116,7 +116,6 @@ private:
     QString nowName() const;
     void drawPane(QPainter& painter, int which, const QImage& image) const;
     void drawMarks(QPainter& painter) const;
-    void drawFigure(QPainter& painter) const;
     QRectF target(const Region& region) const; ///< where a region's pixels go, in widget coordinates
     void hold();
     void changed();
