@@ -2919,10 +2919,6 @@
         <translation>Namen und Rechte prüfen</translation>
     </message>
     <message>
-        <source>the folder holds no JPEG, PNG, TIFF or WebP picture</source>
-        <translation>der Ordner enthält kein Bild (JPEG, PNG, TIFF oder WebP)</translation>
-    </message>
-    <message>
         <source>choose another folder</source>
         <translation>einen anderen Ordner wählen</translation>
     </message>
@@ -3395,10 +3391,6 @@
         <translation>das volle Bild darin sind rohe Sensordaten; lesbar sind nur {} × {} Pixel</translation>
     </message>
     <message>
-        <source>develop it to a TIFF or JPEG first</source>
-        <translation>es zuerst zu einem TIFF oder JPEG entwickeln</translation>
-    </message>
-    <message>
         <source>it holds {} pictures: the largest, of {} × {} pixels, is taken</source>
         <translation>die Datei enthält {} Bilder: genommen wird das größte mit {} × {} Pixeln</translation>
     </message>
@@ -3701,6 +3693,138 @@
     <message>
         <source>Left and right change places.</source>
         <translation>Links und rechts tauschen die Plätze.</translation>
+    </message>
+    <message>
+        <source>name it as the raw file that it is (.dng), or develop it to a TIFF first</source>
+        <translation>als die Rohdatei benennen, die sie ist (.dng), oder erst zu einem TIFF entwickeln</translation>
+    </message>
+    <message>
+        <source>byte {}</source>
+        <translation>Byte {}</translation>
+    </message>
+    <message>
+        <source>the raw file is damaged or ends early</source>
+        <translation>die Rohdatei ist beschädigt oder endet zu früh</translation>
+    </message>
+    <message>
+        <source>copy it again from the camera or a backup</source>
+        <translation>noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
+    </message>
+    <message>
+        <source>this is no raw file, or a damaged one, or of a camera that is not known here</source>
+        <translation>das ist keine Rohdatei, oder eine beschädigte, oder die einer Kamera, die hier nicht bekannt ist</translation>
+    </message>
+    <message>
+        <source>write it as DNG, or develop it to a TIFF where it was made</source>
+        <translation>als DNG schreiben, oder dort, wo sie entstand, zu einem TIFF entwickeln</translation>
+    </message>
+    <message>
+        <source>it comes from {}, whose colours can&apos;t be judged here</source>
+        <translation>sie kommt von {}; deren Farben lassen sich hier nicht beurteilen</translation>
+    </message>
+    <message>
+        <source>develop it to a TIFF where it was made</source>
+        <translation>dort, wo sie entstand, zu einem TIFF entwickeln</translation>
+    </message>
+    <message>
+        <source>nothing is known of the colours of its camera</source>
+        <translation>über die Farben ihrer Kamera ist nichts bekannt</translation>
+    </message>
+    <message>
+        <source>a sensor with its colours in layers</source>
+        <translation>einem Sensor mit geschichteten Farben</translation>
+    </message>
+    <message>
+        <source>a sensor without colours</source>
+        <translation>einem Sensor ohne Farben</translation>
+    </message>
+    <message>
+        <source>a sensor of four colours</source>
+        <translation>einem Sensor mit vier Farben</translation>
+    </message>
+    <message>
+        <source>the file is empty</source>
+        <translation>die Datei ist leer</translation>
+    </message>
+    <message>
+        <source>the folder holds no raw file, JPEG, PNG, TIFF or WebP picture</source>
+        <translation>der Ordner enthält keine Rohdatei und kein Bild als JPEG, PNG, TIFF oder WebP</translation>
+    </message>
+    <message>
+        <source>Raw</source>
+        <translation>Rohdatei</translation>
+    </message>
+    <message>
+        <source>Makes a picture of what the camera&apos;s sensor saw: its white, blown lights, response. It acts on raw files only.</source>
+        <translation>Macht ein Bild aus dem, was der Sensor der Kamera sah: Weiß, ausgebrannte Lichter, Kennlinie. Wirkt nur auf Rohdateien.</translation>
+    </message>
+    <message>
+        <source>White</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>What light of the scene becomes neutral.</source>
+        <translation>Welches Licht der Szene neutral wird.</translation>
+    </message>
+    <message>
+        <source>As shot</source>
+        <translation>Wie aufgenommen</translation>
+    </message>
+    <message>
+        <source>Temperature and tint</source>
+        <translation>Temperatur und Tönung</translation>
+    </message>
+    <message>
+        <source>The colour of the light the picture was taken in, through the camera&apos;s own colours: lower for lamps (the picture turns bluer), higher for shade (it turns warmer).</source>
+        <translation>Die Farbe des Lichts bei der Aufnahme, durch die eigenen Farben der Kamera: niedriger bei Lampen (das Bild wird blauer), höher bei Schatten (es wird wärmer).</translation>
+    </message>
+    <message>
+        <source>Blown lights</source>
+        <translation>Ausgebranntes</translation>
+    </message>
+    <message>
+        <source>Where the sensor could take no more: all channels end together, or those that have ended follow the others. Rebuilt lights are brighter than white; Exposure or a curve brings them down.</source>
+        <translation>Wo der Sensor nicht mehr aufnehmen konnte: Alle Kanäle enden gemeinsam, oder die am Ende folgen den anderen. Ergänzte Lichter sind heller als Weiß; Belichtung oder eine Kurve holt sie herunter.</translation>
+    </message>
+    <message>
+        <source>Kept neutral</source>
+        <translation>Bleibt neutral</translation>
+    </message>
+    <message>
+        <source>Rebuilt</source>
+        <translation>Ergänzt</translation>
+    </message>
+    <message>
+        <source>Even: light as it was measured. Flat: low in contrast, with room above white, to grade from.</source>
+        <translation>Linear: Licht, wie es gemessen wurde. Flach: kontrastarm, mit Raum über Weiß, als Ausgangspunkt zum Gestalten.</translation>
+    </message>
+    <message>
+        <source>Even</source>
+        <translation>Linear</translation>
+    </message>
+    <message>
+        <source>Flat</source>
+        <translation>Flach</translation>
+    </message>
+    <message>
+        <source>How a colour is found for each pixel of the sensor. Quick takes half the time.</source>
+        <translation>Wie zu jedem Pixel des Sensors eine Farbe gefunden wird. Schnell braucht die halbe Zeit.</translation>
+    </message>
+    <message>
+        <source>Fine</source>
+        <translation>Fein</translation>
+    </message>
+    <message>
+        <source>Quick</source>
+        <translation>Schnell</translation>
+    </message>
+    <message>
+        <source>its black level of {} is not below its white level of {}</source>
+        <translation>ihr Schwarzwert {} liegt nicht unter ihrem Weißwert {}</translation>
+    </message>
+    <message>
+        <source>the file is damaged, or was written wrong: copy it again from the camera or a backup</source>
+        <translation>die Datei ist beschädigt oder falsch geschrieben: noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
     </message>
 </context>
 <context>
@@ -6354,6 +6478,14 @@ Einiges davon wurde seither geändert</translation>
         <source>{}: its colours are read as sRGB</source>
         <translation>{}: seine Farben werden als sRGB gelesen</translation>
     </message>
+    <message>
+        <source>the camera put no picture to look at into the raw file</source>
+        <translation>die Kamera hat kein Bild zum Ansehen in die Rohdatei gelegt</translation>
+    </message>
+    <message>
+        <source>wait for the file itself</source>
+        <translation>auf die Datei selbst warten</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PictureSet</name>
@@ -6375,6 +6507,13 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>All grades are on the disk again</source>
         <translation>Alle Gestaltungen sind wieder auf der Platte</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n JPEGs lie beside raw files of the same name: each two are one picture here</source>
+        <translation>
+            <numerusform>%n JPEG liegt neben einer gleichnamigen Rohdatei: Beide sind hier ein Bild</numerusform>
+            <numerusform>%n JPEGs liegen neben gleichnamigen Rohdateien: Je zwei sind hier ein Bild</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -6521,6 +6660,22 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>¾ of all</source>
         <translation>¾ von allem</translation>
+    </message>
+    <message>
+        <source>Raw and JPEG</source>
+        <translation>Rohdatei und JPEG</translation>
+    </message>
+    <message>
+        <source>A raw file and the JPEG beside it that has its name, when their folder is opened</source>
+        <translation>Eine Rohdatei und das gleichnamige JPEG daneben, wenn ihr Ordner geöffnet wird</translation>
+    </message>
+    <message>
+        <source>One picture</source>
+        <translation>Ein Bild</translation>
+    </message>
+    <message>
+        <source>Two</source>
+        <translation>Zwei</translation>
     </message>
 </context>
 <context>
@@ -6871,6 +7026,35 @@ Blau</translation>
     <message>
         <source>free</source>
         <translation>frei</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::RawEditor</name>
+    <message>
+        <source>Pick a neutral…</source>
+        <translation>Neutralen Punkt wählen…</translation>
+    </message>
+    <message>
+        <source>Press on something in the picture that should be grey or white</source>
+        <translation>Im Bild auf etwas drücken, das grau oder weiß sein soll</translation>
+    </message>
+    <message>
+        <source>Press on something that should be grey</source>
+        <translation>Auf etwas drücken, das grau sein soll</translation>
+    </message>
+    <message>
+        <source>%1
+As shot: %2 K, tint %3</source>
+        <translation>%1
+Wie aufgenommen: %2 K, Tönung %3</translation>
+    </message>
+    <message>
+        <source>The file is being read.</source>
+        <translation>Die Datei wird gelesen.</translation>
+    </message>
+    <message>
+        <source>This picture is no raw file: nothing here changes it.</source>
+        <translation>Dieses Bild ist keine Rohdatei: Nichts hier ändert es.</translation>
     </message>
 </context>
 <context>
@@ -8113,6 +8297,10 @@ Blau</translation>
     <message>
         <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama</source>
         <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber</translation>
+    </message>
+    <message>
+        <source>develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, log, dng</source>
+        <translation>entwickeln, Kamera, Sensor, Negativ, Weißabgleich, Lichter, ausgebrannt, flach, log, dng</translation>
     </message>
 </context>
 <context>

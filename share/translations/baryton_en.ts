@@ -37,6 +37,13 @@
             <numerusform>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>%n JPEGs lie beside raw files of the same name: each two are one picture here</source>
+        <translation>
+            <numerusform>%n JPEG lies beside a raw file of the same name: the two are one picture here</numerusform>
+            <numerusform>%n JPEGs lie beside raw files of the same name: each two are one picture here</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>baryton::Shelf</name>

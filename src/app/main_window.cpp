@@ -189,6 +189,7 @@ void MainWindow::openPreferences() {
 void MainWindow::takeSettings(const Settings& settings) {
     applySettings(settings);
     fitToMonitor(settings);
+    state_.pictures().setPairsAsOne(settings.pairsAsOne);
     state_.pictures().setKeptBytes(static_cast<std::size_t>(settings.cacheMegabytes) << 20);
     setMemoryLimit(static_cast<std::size_t>(settings.pictureMegabytes) << 20);
     if (state_.before().kind == Before::Kind::Source || state_.before().kind == Before::Kind::PrepOnly)

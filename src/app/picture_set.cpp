@@ -20,6 +20,7 @@ namespace fs = std::filesystem;
 
 namespace {
 constexpr int kStoreAfter = 250;        ///< milliseconds of rest before a grade is written
+constexpr int kDevelopAfter = 150;      ///< milliseconds of rest before a raw file is developed whole
 constexpr int kRetryAfter = 10000;      ///< ms after a grade could not be written
 constexpr std::size_t kKeptSmalls = 48; ///< small versions held in memory; others are read again when needed
 constexpr int kThumbnailSide = 320;
@@ -34,6 +35,9 @@ PictureSet::PictureSet(QObject* parent) : QObject(parent) {
     retryTimer_.setInterval(kRetryAfter);
     for (QTimer* each : {&storeTimer_, &retryTimer_})
         connect(each, &QTimer::timeout, this, &PictureSet::storePending);
+    developTimer_.setSingleShot(true);
+    developTimer_.setInterval(kDevelopAfter);
+    connect(&developTimer_, &QTimer::timeout, this, &PictureSet::developWhole);
 }
 
 PictureSet::~PictureSet() {
@@ -42,6 +46,14 @@ PictureSet::~PictureSet() {
     readers_.clear();
     waitFor(readers_);
 }
+
+namespace {
+
+Grade startOf(const fs::path& file, const Grade& grade) {
+    return completed(isRawName(file) ? withRaw(grade) : grade);
+}
+
+} // namespace
 
 bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     std::vector<fs::path> files;
@@ -52,7 +64,11 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
             continue;
         }
         try {
-            for (auto& file : picturesInFolder(path)) files.push_back(std::move(file));
+            std::vector<fs::path> found = picturesInFolder(path);
+            if (const auto pairs = pairsAsOne_ ? leaveOutPairs(found) : 0; pairs > 0)
+                Q_EMIT said(tr("%n JPEGs lie beside raw files of the same name: each two are one picture here",
+                               nullptr, static_cast<int>(pairs)));
+            files.insert(files.end(), found.begin(), found.end());
         } catch (const Error& e) {
             Q_EMIT problem(QString::fromStdString(e.what()));
         }
@@ -75,6 +91,8 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     wanted_.clear();
     smalls_.clear();
     reading_ = loading_ = 0;
+    smallsDue_.clear();
+    isDeveloping_ = developsAgain_ = false;
     readHashes_.clear(); // the writer is at rest: flush waited for it
     written_.clear();
     toldElsewhere_ = false;
@@ -83,7 +101,7 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
         picture.work.grade = startingGrade();
         picture.start =
             start_ && !startByCamera_ ? start_(file, {}) : PictureWork{startingGrade(), {}, kStartTake, {}};
-        picture.start.grade = completed(picture.start.grade);
+        picture.start.grade = startOf(file, picture.start.grade);
         try {
             if (auto work = loadWork(file)) {
                 picture.work = std::move(*work);
@@ -94,7 +112,7 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
                 picture.isNew = true;
                 picture.work = picture.start;
             }
-            picture.work.grade = completed(picture.work.grade);
+            picture.work.grade = startOf(file, picture.work.grade);
             for (Take& take : picture.work.takes) take.grade = completed(take.grade);
         } catch (const Error& e) {
             picture.gradeUnreadable = true;
@@ -122,7 +140,7 @@ void PictureSet::startByCamera(int index) {
             auto& picture = pictures_[static_cast<std::size_t>(index)];
             if (!start_) return;
             picture.start = start_(picture.file, camera);
-            picture.start.grade = completed(picture.start.grade);
+            picture.start.grade = startOf(picture.file, picture.start.grade);
             // It comes into hand where nothing was done before, nor meanwhile.
             if (!picture.isNew || !(picture.work.grade == picture.opened)) return;
             picture.work = picture.start;
@@ -173,12 +191,13 @@ void PictureSet::readNext() {
 void PictureSet::readSmall(int index) {
     const int generation = generation_;
     const fs::path file = at(index).file;
+    const RawSettings raw = rawOf(at(index).work.grade);
     ++reading_;
-    runBehind(readers_, [this, index, generation, file] {
+    runBehind(readers_, [this, index, generation, file, raw] {
         Picture small;
         QString error;
         try {
-            small = readThumbnail(file, kSmallSide);
+            small = readThumbnail(file, kSmallSide, raw);
         } catch (const Error& e) {
             error = QString::fromStdString(e.what());
         } catch (const std::exception& e) {
@@ -261,7 +280,7 @@ void PictureSet::redrawAll() {
 void PictureSet::setWork(int index, const PictureWork& work) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     if (picture.work == work) return;
-    const FrameSettings before = frameOf(picture.work.grade);
+    const SourceSettings before = sourceSettingsOf(picture.work.grade);
     GivenIds given = picture.work.grade.given;
     picture.work = work;
     noteGivenIds(picture.work.grade, given); // undo and takes bring back grades that know less
@@ -269,7 +288,8 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     unsaved_.insert(index);
     storeTimer_.start();
     drawThumbnail(index);
-    if (frameOf(picture.work.grade) != before) frameChanged(index);
+    if (frameOf(picture.work.grade) != before.frame) frameChanged(index);
+    if (isRawName(picture.file) && rawOf(picture.work.grade) != before.raw) rawChanged(index);
     Q_EMIT gradeChanged(index);
 }
 

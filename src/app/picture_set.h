@@ -1,8 +1,9 @@
 #pragma once
 #include "grade/takes.h"
 #include "picture/picture_file.h"
+#include "picture/raw_file.h"
 #include "render/view.h"
-#include "stages/frame.h"
+#include "stages/raw.h"
 
 #include <QImage>
 #include <QObject>
@@ -41,6 +42,9 @@ struct LoadedPicture {
     Metadata metadata;
     FrameSettings frame; ///< that it stands in
     PictureSize whole;   ///< the picture's size without it
+    /// Of a raw file: what it is developed from, a small version of that, and the settings by which it was.
+    std::shared_ptr<const RawPixels> raw{}, rawSmall{};
+    RawSettings developed{};
 };
 
 /// The pictures opened together, each with its grade. Thumbnails and pictures are read behind the window, grades are
@@ -58,6 +62,9 @@ public:
     using Start = std::function<PictureWork(const std::filesystem::path& file, const std::string& camera)>;
     void setStart(Start start, bool byCamera) { start_ = std::move(start), startByCamera_ = byCamera; }
 
+    /// Whether a raw file and the JPEG beside it that has its name are one picture: the JPEG stays closed when their
+    /// folder is opened.
+    void setPairsAsOne(bool one) { pairsAsOne_ = one; }
     /// Opens files and folders in the order given; what was open is kept on disk and closed. What can't be opened is
     /// told by `problem`. False, and nothing changes, when no picture is found or grades are not on the disk yet.
     bool open(const std::vector<std::filesystem::path>& filesAndFolders);
@@ -74,6 +81,9 @@ public:
     Picture smallOf(int index);
     /// The same without its frame, as it is in the file.
     Picture wholeSmallOf(int index) { return smallOf(index).isEmpty() ? Picture() : at(index).small; }
+    /// What the camera of a raw file says of its colours, and what makes the file's numbers a share of what its
+    /// sensor takes; nothing of other files, and until it is read.
+    std::shared_ptr<const RawPixels> rawOfPicture(int index) const;
     /// Draws every thumbnail anew: what they are seen through has changed.
     void redrawAll();
     /// How much memory decoded pictures may take; the last one is always kept.
@@ -107,6 +117,9 @@ private:
     void showKept();
     void frameChanged(int index);
     Picture framedSmall(int index);
+    void rawChanged(int index);
+    void developQuickly();
+    void developWhole();
     void drawThumbnail(int index);
     void store(int index);
     void takeStored(int index, bool isStored);
@@ -124,9 +137,15 @@ private:
         LoadedPicture whole;
         FrameSettings frame;
         std::shared_ptr<const Pyramid> framed;
-        std::size_t bytes() const { return whole.pyramid->bytes() + (framed ? framed->bytes() : 0); }
+        std::size_t bytes() const {
+            return whole.pyramid->bytes() + (framed ? framed->bytes() : 0) + (whole.raw ? whole.raw->bytes() : 0);
+        }
     };
     void dropKept();
+    Kept* keptShown();
+    /// The picture at kSmallSide, or at what a stand-in has.
+    static Picture smallVersion(const Pyramid& pyramid);
+    void read(int index, bool withPreview);
     std::vector<Kept> kept_; ///< last used first
     bool showsWhole_ = false;
     std::set<int> remarked_; ///< pictures of which it was told what of their files was not taken
@@ -140,7 +159,10 @@ private:
     /// touches them.
     std::map<std::filesystem::path, std::string> readHashes_, written_;
     std::atomic<bool> toldElsewhere_ = false;
-    QTimer storeTimer_, retryTimer_;
+    bool pairsAsOne_ = true;
+    bool isDeveloping_ = false, developsAgain_ = false; ///< a quick look at other settings of a raw file is under way
+    std::set<int> smallsDue_;                           ///< of raw files whose settings have changed
+    QTimer storeTimer_, retryTimer_, developTimer_;
     bool isFailing_ = false; ///< the last grades could not be written, which has been told
     QThreadPool readers_, writer_;
 };

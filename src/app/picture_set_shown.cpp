@@ -12,6 +12,8 @@ namespace fs = std::filesystem;
 
 namespace {
 
+constexpr int kFittedSide = 1400; ///< enough for a fitted view
+
 Picture inFrame(const Picture& picture, const FrameSettings& frame) {
     return placed(picture, placementOf(frame, picture.width(), picture.height()));
 }
@@ -33,31 +35,27 @@ namespace {
 
 /// A version of a large picture that is enough for a fitted view and is read in a fraction of the time; nothing where
 /// the file itself is read as quickly.
-std::shared_ptr<const Pyramid> readStandIn(const fs::path& file) {
-    constexpr int enough = 1400;
-    auto smaller = readReduced(file, enough);
+std::shared_ptr<const Pyramid> readStandIn(const fs::path& file, const RawSettings& raw) {
+    auto smaller = readReduced(file, kFittedSide, raw);
     if (!smaller) return nullptr;
     const PictureSize size = readPictureSize(file);
     return std::make_shared<const Pyramid>(std::move(*smaller), size.width, size.height);
 }
 
-/// The picture at kSmallSide, or at what a stand-in has.
-Picture smallVersion(const Pyramid& pyramid) {
-    const Picture& full = pyramid.full();
-    const double scale = std::min(1.0, double(PictureSet::kSmallSide) / full.longSide());
-    const Picture& level = *std::find_if(pyramid.levels().rbegin(), pyramid.levels().rend(), [&](const Picture& p) {
-        return p.longSide() >= PictureSet::kSmallSide || &p == &full;
-    });
-    return resized(level, std::max(1, static_cast<int>(std::lround(full.width() * scale))),
-                   std::max(1, static_cast<int>(std::lround(full.height() * scale))));
+/// What the camera made of a raw file, until there is anything of ours.
+std::shared_ptr<const Pyramid> readCamerasOwn(const fs::path& file) {
+    auto preview = readPreview(file, kFittedSide);
+    if (!preview) return nullptr;
+    const PictureSize size = readPictureSize(file);
+    if (preview->longSide() >= std::max(size.width, size.height)) return nullptr; // it would pass for the picture
+    return std::make_shared<const Pyramid>(std::move(*preview), size.width, size.height);
 }
 
 /// In its frame, from the level that is enough for a fitted view: at once, until the whole one is there.
 std::shared_ptr<const Pyramid> quicklyInFrame(const Pyramid& whole, const FrameSettings& frame) {
-    constexpr int enough = 1400;
     const auto& levels = whole.levels();
-    const auto level =
-        std::find_if(levels.begin(), levels.end(), [](const Picture& each) { return each.longSide() <= enough; });
+    const auto level = std::find_if(levels.begin(), levels.end(),
+                                    [](const Picture& each) { return each.longSide() <= kFittedSide; });
     const Placement full = placementOf(frame, whole.width(), whole.height());
     return std::make_shared<const Pyramid>(inFrame(level == levels.end() ? levels.back() : *level, frame), full.width,
                                            full.height);
@@ -69,10 +67,21 @@ LoadedPicture asWhole(std::shared_ptr<const Pyramid> pyramid, Metadata metadata)
 }
 LoadedPicture framedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid> framed,
                        const FrameSettings& frame) {
-    return {std::move(framed), whole.metadata, frame, whole.whole};
+    LoadedPicture result = whole;
+    result.pyramid = std::move(framed), result.frame = frame;
+    return result;
 }
 
 } // namespace
+
+Picture PictureSet::smallVersion(const Pyramid& pyramid) {
+    const Picture& full = pyramid.full();
+    const double scale = std::min(1.0, double(kSmallSide) / full.longSide());
+    const Picture& level = *std::find_if(pyramid.levels().rbegin(), pyramid.levels().rend(),
+                                         [&](const Picture& p) { return p.longSide() >= kSmallSide || &p == &full; });
+    return resized(level, std::max(1, static_cast<int>(std::lround(full.width() * scale))),
+                   std::max(1, static_cast<int>(std::lround(full.height() * scale))));
+}
 
 void PictureSet::load(int index) {
     shown_ = index;
@@ -83,32 +92,45 @@ void PictureSet::load(int index) {
             showKept();
             return;
         }
+    read(index, true);
+}
+
+void PictureSet::read(int index, bool withPreview) {
     const int generation = generation_;
     const fs::path file = at(index).file;
+    const RawSettings raw = rawOf(at(index).work.grade);
     ++loading_;
     // The small version is made from what is read here anyway.
     const bool smallToo = unread_.erase(index) > 0;
     runBehind(
         readers_,
-        [this, index, generation, file, smallToo] {
+        [this, index, generation, file, smallToo, raw, withPreview] {
             LoadedPicture result;
             QString message;
             bool smallDue = smallToo;
-            const auto deliver = [&](const LoadedPicture& picture) {
+            const auto deliver = [&](const LoadedPicture& picture, bool isOurs = true) {
                 Picture small;
-                if (smallDue && picture.pyramid) small = smallVersion(*picture.pyramid);
+                if (smallDue && picture.pyramid && isOurs) small = smallVersion(*picture.pyramid);
                 smallDue = smallDue && small.isEmpty();
                 tellWindow(this, [this, index, generation, picture, small, message] {
                     if (generation == generation_) takeLoaded(index, picture, small, message);
                 });
             };
             try {
-                if (auto standIn = readStandIn(file)) deliver(asWhole(std::move(standIn), {}));
-                PictureFile read = readPicture(file);
+                if (auto preview = withPreview ? readCamerasOwn(file) : nullptr)
+                    deliver(asWhole(std::move(preview), {}), false);
+                if (auto standIn = readStandIn(file, raw)) deliver(asWhole(std::move(standIn), {}));
+                PictureFile read = readPicture(file, raw);
                 for (const auto& remark : read.remarks)
                     message +=
                         (message.isEmpty() ? QString() : QStringLiteral("; ")) + QString::fromStdString(remark);
                 result = asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata));
+                if (read.raw) {
+                    const int step = std::max(1, read.raw->longSide() / kFittedSide);
+                    result.rawSmall = step > 1 ? std::make_shared<const RawPixels>(*read.raw, step) : read.raw;
+                    result.raw = std::move(read.raw);
+                    result.developed = raw;
+                }
             } catch (const Error& e) {
                 message = QString::fromStdString(e.what());
             } catch (const std::exception& e) {
@@ -140,6 +162,7 @@ void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture
         const bool isShown = index == shown_;
         kept_.insert(kept_.begin() + (isShown || kept_.empty() ? 0 : 1), {index, whole, {}, nullptr});
         dropKept();
+        if (whole.raw && rawOf(at(index).work.grade) != whole.developed) rawChanged(index); // it changed meanwhile
         if (isShown)
             showKept();
         else
@@ -176,10 +199,14 @@ void PictureSet::showKept() {
                 tellWindow(this, [this, index, generation, whole, frame, framed] {
                     if (generation != generation_) return;
                     for (Kept& each : kept_)
-                        if (each.index == index && !framed->isStandIn()) each.frame = frame, each.framed = framed;
+                        if (each.whole.pyramid == whole.pyramid && !framed->isStandIn())
+                            each.frame = frame, each.framed = framed;
                     dropKept();
                     // What has changed meanwhile has been asked for.
-                    if (index != shown_ || showsWhole_ || frameOf(at(index).work.grade) != frame) return;
+                    const Kept* shown = keptShown();
+                    if (index != shown_ || !shown || shown->whole.pyramid != whole.pyramid || showsWhole_ ||
+                        frameOf(at(index).work.grade) != frame)
+                        return;
                     Q_EMIT loaded(index, framedAs(whole, framed, frame));
                 });
             };

@@ -58,6 +58,10 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : Sheet(tr("Preferences"), p
                 [](Settings& s, int i) { s.surround = static_cast<theme::Surround>(i); });
     addSegments(tr("Before means"), tr("What comparisons begin with"), {tr("Source"), tr("Prep only")},
                 settings_.beforeIsPrep ? 1 : 0, [](Settings& s, int i) { s.beforeIsPrep = i == 1; });
+    addSegments(tr("Raw and JPEG"),
+                tr("A raw file and the JPEG beside it that has its name, when their folder is opened"),
+                {tr("One picture"), tr("Two")}, settings_.pairsAsOne ? 0 : 1,
+                [](Settings& s, int i) { s.pairsAsOne = i == 0; });
     addMonitor(form);
     addLanguage(form);
     const auto addNumber = [&](const QString& label, const QString& tip, int low, int high, int step, int value,

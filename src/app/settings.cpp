@@ -27,6 +27,7 @@ Settings loadSettings() {
     if (text("monitor") == QLatin1String("srgb")) s.monitor = Settings::Monitor::Srgb;
     if (text("monitor") == QLatin1String("file")) s.monitor = Settings::Monitor::File;
     s.language = text("language");
+    s.pairsAsOne = text("pairs") != QLatin1String("two");
     s.beforeIsPrep = text("before") == QLatin1String("prep");
     s.pictureMegabytes =
         std::clamp(file.value(QStringLiteral("pictureMegabytes"), s.pictureMegabytes).toInt(), 0, 1000000);
@@ -47,6 +48,7 @@ void saveSettings(const Settings& s) {
                                                                                     : QStringLiteral("desktop"));
     file.setValue(QStringLiteral("monitorProfile"), s.monitorProfile);
     file.setValue(QStringLiteral("before"), s.beforeIsPrep ? QStringLiteral("prep") : QStringLiteral("source"));
+    file.setValue(QStringLiteral("pairs"), s.pairsAsOne ? QStringLiteral("one") : QStringLiteral("two"));
     file.setValue(QStringLiteral("language"), s.language);
     file.setValue(QStringLiteral("cacheMegabytes"), s.cacheMegabytes);
     file.setValue(QStringLiteral("pictureMegabytes"), s.pictureMegabytes);

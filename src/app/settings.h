@@ -13,6 +13,7 @@ struct Settings {
     enum class Monitor { Desktop, Srgb, File } monitor = Monitor::Desktop; ///< whose profile the monitor has
     QString monitorProfile;                                                ///< the ICC file, for File
     bool beforeIsPrep = false;
+    bool pairsAsOne = true;   ///< a raw file and the JPEG beside it are one picture
     QString language;         ///< "de"; empty for the system's. Taken at the start
     int cacheMegabytes = 900; ///< for decoded pictures
     int pictureMegabytes = 0; ///< that one picture may take; 0: as memory_limit.h has it

@@ -96,18 +96,19 @@ public:
         : plan_(plan), file_(plan.pictures[index]), jobs_(jobs), left_(jobs) {}
 
     /// Throws what opening it threw, for each of its jobs.
-    std::shared_ptr<FileSource> open(const FrameSettings& frame, const Task* task) {
+    std::shared_ptr<FileSource> open(const SourceSettings& settings, const Task* task) {
         const std::lock_guard<std::mutex> guard(lock_);
         if (failure_) std::rethrow_exception(failure_);
         for (const auto& [known, source] : sources_)
-            if (known == frame) return source;
+            if (known == settings) return source;
         try {
             // Too large to be kept whole: each job reads it for itself.
             constexpr double mostKept = 100e6;
             const PictureSize size = readPictureSize(file_);
             if (plan_.longSide <= 0 && double(size.width) * size.height > mostKept)
-                return std::make_shared<FileSource>(file_, frame, 0, 1, task);
-            sources_.emplace_back(frame, std::make_shared<FileSource>(file_, frame, plan_.longSide, jobs_, task));
+                return std::make_shared<FileSource>(file_, settings, 0, 1, task);
+            sources_.emplace_back(settings,
+                                  std::make_shared<FileSource>(file_, settings, plan_.longSide, jobs_, task));
         } catch (const Cancelled&) {
             throw;
         } catch (...) {
@@ -127,8 +128,8 @@ private:
     const int jobs_;
     std::mutex lock_;
     int left_;
-    std::vector<std::pair<FrameSettings, std::shared_ptr<FileSource>>>
-        sources_; ///< looks may have frames of their own
+    std::vector<std::pair<SourceSettings, std::shared_ptr<FileSource>>>
+        sources_; ///< looks may have frames of their own, and develop a raw file in their own way
     std::exception_ptr failure_;
 };
 
@@ -230,7 +231,7 @@ private:
             if (own != own_.end()) job.warning = own->second.warning;
             const Grade grade =
                 gradeFor(plan_.looks[job.look], own != own_.end() ? own->second.grade : startingGrade(), plan_.prep);
-            const auto source = picture.open(frameOf(grade), task_);
+            const auto source = picture.open(sourceSettingsOf(grade), task_);
             const WrittenPicture written =
                 writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_, placing());
             const fs::path& made = written.file;

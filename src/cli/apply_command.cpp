@@ -265,6 +265,8 @@ void addApplyCommand(CLI::App& app, int& code) {
     apply->add_option("--report", options->report, "Write an account of the run as JSON; - for standard output")
         ->type_name("FILE.json");
     apply->add_flag("--recursive", options->wanted.isRecursive, "Take the folders below folders, too");
+    apply->add_flag("--both-of-pairs", options->wanted.bothOfPairs,
+                    "Of a folder, take a JPEG too where a raw file of the same name lies beside it");
     apply
         ->add_option("--files-from", options->wanted.listFile,
                      "Take further names from this file, each ended by NUL; - for standard input")

@@ -46,6 +46,7 @@ class Folder {
 public:
     Folder(const fs::path& folder, const PicturesWanted& wanted) : folder_(folder), wanted_(wanted) {
         look(folder);
+        if (!wanted.bothOfPairs) pairs_ = leaveOutPairs(pictures_);
         std::sort(pictures_.begin(), pictures_.end());
     }
     const std::vector<fs::path>& pictures() const { return pictures_; }
@@ -63,6 +64,8 @@ public:
             kinds += (kinds.empty() ? "" : ", ") + (kind.empty() ? "without an ending" : kind) + " " +
                      std::to_string(count);
         }
+        add(pairs_, "JPEG beside its raw file (--both-of-pairs takes it too)",
+            "JPEGs beside their raw files (--both-of-pairs takes them too)");
         add(files, "file of another kind (" + kinds + ")", "files of other kinds (" + kinds + ")");
         add(folders_, "folder (--recursive takes it too)", "folders (--recursive takes them too)");
         return text.empty() ? text : folder_.string() + ": passed over: " + text;
@@ -103,7 +106,7 @@ private:
     const PicturesWanted& wanted_;
     std::vector<fs::path> pictures_;
     std::map<std::string, std::size_t> others_; ///< by their ending
-    std::size_t folders_ = 0, results_ = 0;
+    std::size_t folders_ = 0, results_ = 0, pairs_ = 0;
 };
 
 } // namespace
@@ -128,7 +131,7 @@ PicturesFound collectPictures(const PicturesWanted& wanted) {
             const Folder folder(name, wanted);
             if (const std::string text = folder.passedOver(); !text.empty()) found.remarks.push_back(text);
             if (folder.pictures().empty())
-                throw Error(name, "", "the folder holds no JPEG, PNG, TIFF or WebP picture", "choose another folder");
+                throw Error(name, "", "the folder holds no raw file, JPEG, PNG, TIFF or WebP picture", "choose another folder");
             for (const fs::path& file : folder.pictures()) add(file);
         } catch (const Error& e) {
             std::cerr << e.what() << '\n';

@@ -2,6 +2,7 @@
 #include "base/file.h"
 #include "base/version.h"
 #include "base/words.h"
+#include "picture/raw_file.h"
 #include "picture/read_support.h"
 
 #include <algorithm>
@@ -124,7 +125,13 @@ Metadata readMetadata(const std::filesystem::path& file) {
         result.exposure = exposureText(all);
         result.dotsPerInch = dotsPerInchOf(file);
     } catch (const std::exception&) { // the library's own, and what it lets through from below
-        return {};
+        result = {};
+    }
+    if (result.camera.empty() && isRawName(file)) {
+        try {
+            result.camera = readRawHeader(file).camera;
+        } catch (const Error&) { // told where the picture is read
+        }
     }
     return result;
 }

@@ -111,7 +111,7 @@ TiffPart largestPart(const fs::path& file, const vips::VImage& first, std::vecto
         throw Error("", "",
                     inWords("the full picture in it is raw sensor data; what can be read is just {} × {} pixels",
                             best.width, best.height),
-                    words("develop it to a TIFF or JPEG first"));
+                    words("name it as the raw file that it is (.dng), or develop it to a TIFF first"));
     const bool othersAreReduced = std::all_of(parts.begin(), parts.end(), [&](const TiffPart& part) {
         return (part.page == best.page && part.below == best.below) || mayBeReduced(part, best);
     });

@@ -5,6 +5,27 @@
 
 namespace baryton {
 
+Orientation orientationFromExif(int number) {
+    switch (number) {
+    case 2:
+        return {0, true};
+    case 3:
+        return {2, false};
+    case 4:
+        return {2, true};
+    case 5:
+        return {3, true};
+    case 6:
+        return {1, false};
+    case 7:
+        return {1, true};
+    case 8:
+        return {3, false};
+    default:
+        return {};
+    }
+}
+
 Orientation turnedOnce(const Orientation& o) {
     return {(o.quarterTurns + 1) % 4, o.mirrored};
 }

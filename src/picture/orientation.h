@@ -13,6 +13,9 @@ struct Orientation {
     bool operator==(const Orientation&) const = default;
 };
 
+/// What Exif's numbers 1…8 say has to be done with a picture; nothing for others.
+Orientation orientationFromExif(int number);
+
 /// What comes of an oriented picture when it is turned by another quarter clockwise, or mirrored as it is seen.
 Orientation turnedOnce(const Orientation& orientation);
 Orientation mirroredOnce(const Orientation& orientation);

@@ -1,10 +1,12 @@
 #pragma once
 #include "base/task.h"
 #include "picture/picture.h"
+#include "picture/raw_settings.h"
 
 #include <cstdint>
 #include <filesystem>
 #include <functional>
+#include <memory>
 #include <optional>
 #include <string>
 #include <vector>
@@ -20,8 +22,11 @@ struct Metadata {
     std::vector<std::string> leftOut; ///< names of parts of Exif that were too large to be kept
 };
 
+class RawPixels;
+
 struct PictureFile {
     Picture picture;
+    std::shared_ptr<const RawPixels> raw{}; ///< what it was developed from; none of other files
     Metadata metadata;
     std::string profileName;          ///< "sRGB", "untagged", or the kind of conversion that was done
     std::vector<std::string> remarks; ///< as PictureReader has them
@@ -32,21 +37,27 @@ const std::vector<std::string>& readableExtensions();
 bool isReadableName(const std::filesystem::path& file);
 /// The readable pictures directly in a folder, by name. Throws Error when the folder can't be read or holds none.
 std::vector<std::filesystem::path> picturesInFolder(const std::filesystem::path& folder);
+/// Leaves out each JPEG beside a raw file of the same name, two of one shot; returns how many.
+std::size_t leaveOutPairs(std::vector<std::filesystem::path>& files);
 
 /// Reads JPEG, PNG, TIFF (8, 16 bit, float; grey, RGB, Lab, CMYK, with alpha) or WebP, by content, into the working
 /// encoding: orientation applied, the ICC profile honoured, untagged taken as sRGB, or as DCF's wide colour space
-/// where the camera says so. Of several pictures in a file the largest is read. NaN become 0, values are held to
-/// −64…64. Throws Error for anything that is not a whole picture of one of these kinds, larger than 400 megapixels,
-/// or for which there is not enough memory (memory_limit.h).
-PictureFile readPicture(const std::filesystem::path& file);
+/// where the camera says so, or a camera's raw file, by its name. Of several pictures in a file the largest is read.
+/// NaN become 0, values are held to −64…64. Throws Error for anything that is not a whole picture of one of these
+/// kinds, larger than 400 megapixels, or for which there is not enough memory (memory_limit.h).
+PictureFile readPicture(const std::filesystem::path& file, const RawSettings& raw = {});
 
 /// The same, shrunk while it is read so that the long side is about `longSide` (never enlarged): for thumbnails.
-Picture readThumbnail(const std::filesystem::path& file, int longSide);
+Picture readThumbnail(const std::filesystem::path& file, int longSide, const RawSettings& raw = {});
 
 /// A version of a JPEG at a half, a quarter or an eighth of its size, whichever is the smallest with a long side of
-/// at least `longSide`: the file is decoded no further than that, in a fraction of the time. Nothing where that saves
-/// nothing: small pictures, and other kinds of file.
-std::optional<Picture> readReduced(const std::filesystem::path& file, int longSide);
+/// at least `longSide`, or of a raw file at half: the file is decoded no further than that, in a fraction of the
+/// time. Nothing where that saves nothing: small pictures, and other kinds of file.
+std::optional<Picture> readReduced(const std::filesystem::path& file, int longSide, const RawSettings& raw = {});
+
+/// What the camera made of a raw file to look at, with a long side of at least `longSide` where it has that; nothing
+/// for other files, and where there is none that can be read.
+std::optional<Picture> readPreview(const std::filesystem::path& file, int longSide);
 
 /// Width and height after orientation, from the header alone.
 struct PictureSize {

@@ -2,9 +2,11 @@
 #include "base/file.h"
 #include "base/parallel.h"
 #include "base/words.h"
+#include "picture/development.h"
 #include "picture/memory_limit.h"
 #include "picture/metadata.h"
 #include "picture/profile.h"
+#include "picture/raw_file.h"
 #include "picture/read_support.h"
 #include "picture/vips_support.h"
 
@@ -56,6 +58,15 @@ void tame(Picture& picture) {
         }
 }
 
+/// Turns a picture as Exif's number says, and then as is wanted.
+vips::VImage oriented(vips::VImage image, const Orientation& orientation) {
+    if (image.get_typeof(VIPS_META_ORIENTATION) != 0 && image.get_int(VIPS_META_ORIENTATION) > 1)
+        image = image.autorot();
+    if (orientation.mirrored) image = image.fliphor();
+    if (orientation.quarterTurns != 0) image = image.rot(static_cast<VipsAngle>(orientation.quarterTurns));
+    return image;
+}
+
 int orientationOf(const vips::VImage& image) {
     return image.get_typeof(VIPS_META_ORIENTATION) != 0 ? image.get_int(VIPS_META_ORIENTATION) : 1;
 }
@@ -69,6 +80,15 @@ bool isWideDcf(const vips::VImage& image) {
     return begins("exif-ifd4-InteroperabilityIndex", "R03") && !begins(colourSpace, "1 ");
 }
 
+void develop(const Development& development, Picture& picture) {
+    float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
+    forRows(picture.height(), [&](int y) {
+        const std::size_t start = picture.stride() * static_cast<std::size_t>(y);
+        development(planes[0] + start, planes[1] + start, planes[2] + start,
+                    static_cast<std::size_t>(picture.width()));
+    });
+}
+
 } // namespace
 
 /// What is known of the decoded pixels, and the way from them to the working encoding.
@@ -80,8 +100,59 @@ struct PictureReader::Decoder {
     std::optional<ProfileConversion> conversion; ///< none for sRGB
     float fullScale = 1;                         ///< of the colours of float pictures
     std::vector<std::string> remarks;
+    std::shared_ptr<const RawPixels> raw;
+    std::string preview;                    ///< the bytes that `image` decodes, where it is one
+    std::optional<Development> development; ///< of a raw file
 
-    Decoder(const fs::path& file, int shrink, const Orientation& orientation) {
+    Decoder(const fs::path& file, const ReadOptions& options, std::shared_ptr<const RawPixels> known) {
+        const bool isRaw = isRawName(file);
+        if (isRaw && options.previewSide > 0)
+            takePreview(file, options);
+        else if (isRaw)
+            takeRaw(file, options, std::move(known));
+        else
+            takeFile(file, options.shrink, options.orientation);
+    }
+
+    void takeRaw(const fs::path& file, const ReadOptions& options, std::shared_ptr<const RawPixels> known) {
+        raw = known ? std::move(known)
+                    : std::make_shared<const RawPixels>(file, options.raw.demosaic, options.shrink > 1);
+        // The library only looks at them.
+        image = vips::VImage::new_from_memory(const_cast<std::uint16_t*>(raw->data()), raw->bytes(), raw->width(),
+                                              raw->height(), 3, VIPS_FORMAT_USHORT);
+        image.set(VIPS_META_ORIENTATION, raw->header().orientation);
+        image = oriented(image, options.orientation);
+        scale = raw->scale();
+        development.emplace(raw->header().colour, raw->toSensor(), options.raw);
+        profileName = "raw";
+    }
+
+    void takePreview(const fs::path& file, const ReadOptions& options) {
+        preview = rawPreview(file);
+        const RawHeader header = readRawHeader(file);
+        const auto open = [&](int shrink) {
+            return vips::VImage::jpegload_buffer(vips_blob_new(nullptr, preview.data(), preview.size()),
+                                                 vips::VImage::option()->set("shrink", shrink));
+        };
+        if (preview.empty())
+            throw Error(file.string(), "", words("the camera put no picture to look at into the raw file"),
+                        words("wait for the file itself"));
+        image = open(1);
+        checkSize(image, file);
+        int shrink = 1;
+        while (shrink < 8 && std::max(image.width(), image.height()) / (2 * shrink) >= options.previewSide)
+            shrink *= 2;
+        if (shrink > 1) image = open(shrink);
+        scale =
+            std::min(1.0, double(std::max(image.width(), image.height())) / std::max(header.width, header.height));
+        // Few of them say themselves how the camera was held.
+        image.set(VIPS_META_ORIENTATION, header.orientation);
+        image = oriented(image.copy_memory(), options.orientation);
+        isGrey = image.bands() < 3;
+        profileName = "untagged";
+    }
+
+    void takeFile(const fs::path& file, int shrink, const Orientation& orientation) {
         const vips::VImage header = openImage(file, nullptr, &remarks);
         checkSize(header, file);
         const bool isTurned = orientationOf(header) > 1 || orientation.quarterTurns != 0;
@@ -92,9 +163,7 @@ struct PictureReader::Decoder {
         if (isShrunk) options->set("shrink", shrink);
         image = openImage(file, options);
         scale = double(std::max(image.width(), image.height())) / std::max(header.width(), header.height());
-        if (orientationOf(image) > 1) image = image.autorot();
-        if (orientation.mirrored) image = image.fliphor();
-        if (orientation.quarterTurns != 0) image = image.rot(static_cast<VipsAngle>(orientation.quarterTurns));
+        image = oriented(image, orientation);
         if (image.interpretation() == VIPS_INTERPRETATION_LAB || image.interpretation() == VIPS_INTERPRETATION_LABS ||
             image.interpretation() == VIPS_INTERPRETATION_LABQ) {
             takeLab();
@@ -178,6 +247,7 @@ struct PictureReader::Decoder {
                 for (int row = 0; row < count; ++row)
                     for (int x = 0; x < picture.width(); ++x) picture.row(plane, row)[x] /= fullScale;
         if (image.format() == VIPS_FORMAT_FLOAT && profileName != "Lab") tame(picture);
+        if (development) develop(*development, picture);
         if (conversion) {
             (*conversion)(picture, blackPlane);
             tame(picture);
@@ -186,8 +256,7 @@ struct PictureReader::Decoder {
     }
 };
 
-PictureReader::PictureReader(const fs::path& file, int shrink, const Orientation& orientation)
-    : file_(file), shrink_(shrink), orientation_(orientation) {
+PictureReader::PictureReader(const fs::path& file, const ReadOptions& options) : file_(file), options_(options) {
     rewind();
 }
 
@@ -208,6 +277,9 @@ const std::string& PictureReader::profileName() const {
 const std::vector<std::string>& PictureReader::remarks() const {
     return decoder_->remarks;
 }
+const std::shared_ptr<const RawPixels>& PictureReader::raw() const {
+    return decoder_->raw;
+}
 double PictureReader::scale() const {
     return decoder_->scale;
 }
@@ -217,6 +289,7 @@ Picture PictureReader::rows(int y, int count) {
 }
 
 void PictureReader::keepDecoded() {
+    if (decoder_->raw) return; // it is in memory
     tellingOf(file_, [&] {
         requireMemory(static_cast<double>(decodedBytes()));
         decoder_->image = decoder_->image.copy_memory();
@@ -228,7 +301,25 @@ std::size_t PictureReader::decodedBytes() const {
 }
 
 void PictureReader::rewind() {
-    tellingOf(file_, [&] { decoder_ = std::make_unique<Decoder>(file_, shrink_, orientation_); });
+    tellingOf(file_,
+              [&] { decoder_ = std::make_unique<Decoder>(file_, options_, decoder_ ? decoder_->raw : nullptr); });
+}
+
+Picture developed(const RawPixels& raw, const RawSettings& settings) {
+    const Development development(raw.header().colour, raw.toSensor(), settings);
+    Picture picture(raw.width(), raw.height());
+    picture.setScale(raw.scale());
+    float* planes[3] = {picture.row(0, 0), picture.row(1, 0), picture.row(2, 0)};
+    forRows(picture.height(), [&](int y) {
+        const std::size_t start = picture.stride() * static_cast<std::size_t>(y),
+                          count = static_cast<std::size_t>(picture.width());
+        const std::uint16_t* in = raw.data() + 3 * count * static_cast<std::size_t>(y);
+        for (std::size_t c = 0; c < 3; ++c)
+            for (std::size_t x = 0; x < count; ++x)
+                planes[c][start + x] = static_cast<float>(in[3 * x + c]) / 65535.0F;
+        development(planes[0] + start, planes[1] + start, planes[2] + start, count);
+    });
+    return oriented(picture, orientationFromExif(raw.header().orientation));
 }
 
 Picture readScaledDown(const RowSource& source, int width, int height, const Task* task) {

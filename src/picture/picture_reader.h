@@ -1,11 +1,24 @@
 #pragma once
 #include "picture/orientation.h"
 #include "picture/picture_file.h"
+#include "picture/raw_settings.h"
 
 #include <functional>
 #include <memory>
 
 namespace baryton {
+
+class RawPixels;
+
+/// How a file is read.
+struct ReadOptions {
+    /// 2, 4 or 8 decodes a JPEG no further than to that part of its size, and a raw file to half; others ignore it.
+    int shrink = 1;
+    Orientation orientation{}; ///< on top of the file's own
+    RawSettings raw{};         ///< of a raw file
+    /// Of a raw file, where not 0: the JPEG that its camera put into it, with a long side of at least this.
+    int previewSide = 0;
+};
 
 /// A picture file that is read a band of rows at a time, so that it is never in memory as a whole.
 ///
@@ -13,10 +26,9 @@ namespace baryton {
 /// 100 MB, in a temporary file. One thread at a time.
 class PictureReader {
 public:
-    /// Reads the header; where the picture can't be read in rows, works out the memory first. `shrink` 2, 4 or 8
-    /// decodes a JPEG no further than to that part of its size; others ignore it. `orientation` comes on top of the
-    /// file's own. Throws Error as readPicture does.
-    explicit PictureReader(const std::filesystem::path& file, int shrink = 1, const Orientation& orientation = {});
+    /// Reads the header; where the picture can't be read in rows, works out the memory first. A raw file is
+    /// demosaiced here. Throws Error as readPicture does.
+    explicit PictureReader(const std::filesystem::path& file, const ReadOptions& options = {});
     ~PictureReader();
     PictureReader(const PictureReader&) = delete;
     PictureReader& operator=(const PictureReader&) = delete;
@@ -27,6 +39,8 @@ public:
     bool hasAlpha() const;
     /// As in PictureFile.
     const std::string& profileName() const;
+    /// Of a raw file: what it is developed from.
+    const std::shared_ptr<const RawPixels>& raw() const;
     /// What of the file could not be taken as it says, each a sentence without a full stop: another picture in it, a
     /// damaged profile.
     const std::vector<std::string>& remarks() const;
@@ -39,7 +53,7 @@ public:
     /// Decodes the whole picture into memory, in the numbers of the file: what is read from then on costs no
     /// decoding.
     void keepDecoded();
-    /// How much that takes.
+    /// How much that takes; a raw file has taken it anyway.
     std::size_t decodedBytes() const;
     /// Begins again at the first row.
     void rewind();
@@ -47,10 +61,12 @@ public:
 private:
     struct Decoder;
     std::filesystem::path file_;
-    int shrink_;
-    Orientation orientation_;
+    ReadOptions options_;
     std::unique_ptr<Decoder> decoder_;
 };
+
+/// All of a raw file's pixels as a picture, oriented: the same numbers as a PictureReader gives.
+Picture developed(const RawPixels& raw, const RawSettings& settings);
 
 /// A picture whose rows are asked for from the top down.
 struct RowSource {

@@ -4,11 +4,13 @@
 #include "picture/memory_limit.h"
 #include "picture/metadata.h"
 #include "picture/picture_reader.h"
+#include "picture/raw_file.h"
 #include "picture/read_support.h"
 
 #include <algorithm>
 #include <cmath>
 #include <cstring>
+#include <set>
 
 namespace baryton {
 
@@ -24,13 +26,35 @@ std::string lowerExtension(const fs::path& file) {
 } // namespace
 
 const std::vector<std::string>& readableExtensions() {
-    static const std::vector<std::string> extensions = {"jpg", "jpeg", "png", "tif", "tiff", "webp"};
+    static const std::vector<std::string> extensions = [] {
+        std::vector<std::string> all = {"jpg", "jpeg", "png", "tif", "tiff", "webp"};
+        all.insert(all.end(), rawExtensions().begin(), rawExtensions().end());
+        return all;
+    }();
     return extensions;
 }
 
 bool isReadableName(const fs::path& file) {
     const auto& all = readableExtensions();
     return std::find(all.begin(), all.end(), lowerExtension(file)) != all.end() && file.filename().string()[0] != '.';
+}
+
+namespace {
+
+fs::path withoutExtension(const fs::path& file) {
+    return file.parent_path() / file.stem();
+}
+
+} // namespace
+
+std::size_t leaveOutPairs(std::vector<fs::path>& files) {
+    std::set<fs::path> raws;
+    for (const fs::path& file : files)
+        if (isRawName(file)) raws.insert(withoutExtension(file));
+    return std::erase_if(files, [&](const fs::path& file) {
+        const std::string extension = lowerExtension(file);
+        return (extension == "jpg" || extension == "jpeg") && raws.contains(withoutExtension(file));
+    });
 }
 
 std::vector<fs::path> picturesInFolder(const fs::path& folder) {
@@ -47,15 +71,16 @@ std::vector<fs::path> picturesInFolder(const fs::path& folder) {
         throw Error(folder.string(), "", inWords("cannot read the folder: {}", failed.message()),
                     words("check its name and permissions"));
     if (files.empty())
-        throw Error(folder.string(), "", words("the folder holds no JPEG, PNG, TIFF or WebP picture"),
+        throw Error(folder.string(), "", words("the folder holds no raw file, JPEG, PNG, TIFF or WebP picture"),
                     words("choose another folder"));
     std::sort(files.begin(), files.end());
     return files;
 }
 
-PictureFile readPicture(const fs::path& file) {
-    PictureReader reader(file);
+PictureFile readPicture(const fs::path& file, const RawSettings& raw) {
+    PictureReader reader(file, {.raw = raw});
     PictureFile result;
+    result.raw = reader.raw();
     result.metadata = readMetadata(file);
     result.profileName = reader.profileName();
     result.remarks = reader.remarks();
@@ -84,24 +109,39 @@ int shrinkFor(const PictureSize& size, int longSide) {
 
 } // namespace
 
-Picture readThumbnail(const fs::path& file, int longSide) {
+Picture readThumbnail(const fs::path& file, int longSide, const RawSettings& raw) {
     // Twice as large as wanted: what a JPEG leaves out while it is decoded is not an average.
-    PictureReader reader(file, shrinkFor(readPictureSize(file), 2 * longSide));
+    PictureReader reader(file, {.shrink = shrinkFor(readPictureSize(file), 2 * longSide), .raw = raw});
     const int side = std::max(reader.width(), reader.height());
     const double scale = std::min(1.0, double(longSide) / side);
     const auto length = [&](int full) { return std::max(1, static_cast<int>(std::lround(full * scale))); };
     return tellingOf(file, [&] { return readScaledDown(reader, length(reader.width()), length(reader.height())); });
 }
 
-std::optional<Picture> readReduced(const fs::path& file, int longSide) {
+std::optional<Picture> readReduced(const fs::path& file, int longSide, const RawSettings& raw) {
     const int shrink = shrinkFor(readPictureSize(file), longSide);
     if (shrink == 1) return {};
-    PictureReader reader(file, shrink);
-    if (reader.scale() == 1) return {}; // no JPEG
+    PictureReader reader(file, {.shrink = shrink, .raw = raw});
+    if (reader.scale() == 1) return {}; // of a kind that is always read whole
     return tellingOf(file, [&] { return readScaledDown(reader, reader.width(), reader.height()); });
 }
 
+std::optional<Picture> readPreview(const fs::path& file, int longSide) {
+    if (!isRawName(file)) return {};
+    try {
+        PictureReader reader(file, {.previewSide = longSide});
+        return tellingOf(file, [&] { return readScaledDown(reader, reader.width(), reader.height()); });
+    } catch (const Error&) {
+        return {}; // what is wrong with the file is told where it is read itself
+    }
+}
+
 PictureSize readPictureSize(const fs::path& file) {
+    if (isRawName(file)) {
+        const RawHeader raw = readRawHeader(file);
+        return orientationFromExif(raw.orientation).swapsSides() ? PictureSize{raw.height, raw.width}
+                                                                 : PictureSize{raw.width, raw.height};
+    }
     return tellingOf(file, [&] {
         const vips::VImage image = openImage(file);
         int turn = 1;

@@ -332,7 +332,7 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
                                       stageTitle(grade, stage), missing);
             continue;
         }
-        if (isNeutral(stage) || findStageType(stage.type)->footprint == Footprint::Frame) continue;
+        if (isNeutral(stage) || findStageType(stage.type)->footprint == Footprint::Source) continue;
         if (place.part == Part::Look && !grade.look[place.layer].isEnabled()) continue;
         StageReport report;
         report.stageId = stage.id;

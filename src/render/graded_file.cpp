@@ -18,11 +18,12 @@ PictureSize outputSize(PictureSize picture, int longSide) {
     return {side(picture.width), side(picture.height)};
 }
 
-FileSource::FileSource(const std::filesystem::path& file, const FrameSettings& frame, int longSide, int files,
+FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& settings, int longSide, int files,
                        const Task* task)
     : file_(file), metadata_(readMetadata(file)),
-      reader_(std::make_unique<PictureReader>(file, 1, frame.orientation)) {
-    FrameSettings inOriented = frame; // the reader gives it oriented
+      reader_(std::make_unique<PictureReader>(
+          file, ReadOptions{.orientation = settings.frame.orientation, .raw = settings.raw})) {
+    FrameSettings inOriented = settings.frame; // the reader gives it oriented
     inOriented.orientation = {};
     placement_ = placementOf(inOriented, reader_->width(), reader_->height());
     remarks_ = reader_->remarks();

@@ -4,7 +4,7 @@
 #include "picture/picture_writer.h"
 #include "render/base_level.h"
 #include "render/program.h"
-#include "stages/frame.h"
+#include "stages/raw.h"
 
 #include <filesystem>
 #include <memory>
@@ -20,9 +20,10 @@ PictureSize outputSize(PictureSize picture, int longSide);
 /// fitted is what is written. Safe to be used by several threads where it was opened for several files.
 class FileSource {
 public:
-    /// Of the picture in its frame, and its long side at most `longSide` (0: its own). `files` is how many are made
-    /// from it: for more than one it is decoded once, into memory, and so is one that is to be turned. Throws Error.
-    FileSource(const std::filesystem::path& file, const FrameSettings& frame, int longSide, int files,
+    /// Of the picture developed and in its frame, its long side at most `longSide` (0: its own). `files` is how many
+    /// are made from it: for more than one it is decoded once, into memory, and so is one that is to be turned.
+    /// Throws Error.
+    FileSource(const std::filesystem::path& file, const SourceSettings& settings, int longSide, int files,
                const Task* task = nullptr);
 
     int width() const { return width_; }

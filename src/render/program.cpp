@@ -45,7 +45,7 @@ private:
     bool counts(const Stage& stage) const {
         if (isNeutral(stage)) return false;
         const StageType& type = *findStageType(stage.type);
-        if (type.footprint == Footprint::Frame) return false; // has been placed before
+        if (type.footprint == Footprint::Source) return false; // has been done before
         return type.bakes() || !options_.onlyWhatBakes;
     }
 

@@ -5,6 +5,7 @@ namespace baryton {
 class StageType;
 
 /// One function for each stage type, each defined in the file of its name.
+const StageType& rawType();
 const StageType& frameType();
 const StageType& exposureType();
 const StageType& whiteBalanceType();

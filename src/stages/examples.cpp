@@ -11,6 +11,7 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
         const LutContent lut{"negative", std::make_shared<const LutTable>(negative)};
         return std::map<std::string, Values>{
 
+            {"raw", {{"white", std::string("set")}, {"temperature", 9000.0}}},
             {"frame", {{"ratio", std::string("2:1")}, {"size", 0.8}, {"angle", -6.0}}},
             {"exposure", {{"stops", 1.3}}},
             {"white-balance", {{"temperature", 10500.0}}},

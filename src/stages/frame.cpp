@@ -184,7 +184,7 @@ const StageType& frameType() {
         .name = "Frame",
         .summary = "Shows a part of the picture, level and in the proportions you want. What is outside is kept.",
         .parts = {Part::Prep},
-        .footprint = Footprint::Frame,
+        .footprint = Footprint::Source,
         .settings = frameParameters(),
         .isNeutral =
             [](const P& p) {

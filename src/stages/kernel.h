@@ -13,7 +13,7 @@ enum class Footprint {
     Colour, ///< the pixel's colour alone: it can become part of a LUT ("bakes")
     Place,  ///< the colour and where it lies in the frame
     Narrow, ///< pixels around it, a few of the full-size picture: run on tiles with a margin
-    Frame,  ///< no colour: which part of the picture there is (see stages/frame.h)
+    Source, ///< no colour: how the picture comes from its file (stages/raw.h), which part of it there is (frame.h)
     Wide,   ///< much of the frame: worked out on one small version of it, laid over at any size
 };
 

@@ -8,6 +8,8 @@ namespace baryton {
 
 std::string purposesOf(const std::string& type) {
     static constexpr std::pair<const char*, const char*> all[] = {
+        {"raw", marked("develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, "
+                       "log, dng")},
         {"frame", marked("crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, "
                          "ratio, format, reframe, panorama")},
         {"exposure", marked("brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright")},

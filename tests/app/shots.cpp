@@ -4,12 +4,14 @@
 #include "app/preferences.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
+#include "app/widgets/number_field.h"
 #include "base/file.h"
 #include "grade/grade_json.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
 #include "package/archive.h"
 #include "stages/examples.h"
+#include "stages/raw.h"
 
 #include <QApplication>
 #include <QCheckBox>
@@ -43,6 +45,7 @@ void saveWithSheet(MainWindow& window, QDialog* sheet, const QString& folder, co
 /// Each stage at an example of what it does, on the picture that it is shown on.
 void stageStrips(const QString& folder) {
     const std::pair<const char*, const char*> shown[] = {
+        {"raw", "stage-door"},
         {"frame", "dusk-horizon"},
         {"exposure", "backstage-mixed"},
         {"white-balance", "snow-yard"},
@@ -71,8 +74,8 @@ void stageStrips(const QString& folder) {
         {"bars", "lake-fog"},
     };
     for (const auto& [type, picture] : shown) {
-        const std::filesystem::path file =
-            std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(picture) + ".jpg");
+        const std::filesystem::path file = std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" /
+                                           (std::string(picture) + (type == kRawType ? ".dng" : ".jpg"));
         const Picture source = readThumbnail(file, 240);
         Grade grade;
         Stage stage = makeStage(grade, type);
@@ -89,6 +92,7 @@ void stageStrips(const QString& folder) {
             before = imageOf(Grade{}, full).copy(middle);
             after = imageOf(grade, full).copy(middle);
         }
+        if (type == kRawType) after = imageOf(Grade{}, readThumbnail(file, 240, rawOf(stage)));
         if (type == kFrameType) { // beside the whole, at the same scale
             const QImage part =
                 imageOf(Grade{}, placed(source, placementOf(frameOf(stage), source.width(), source.height())));
@@ -203,6 +207,28 @@ void framing(Driver& d, const QString& folder, int row) {
     QTest::mouseRelease(view, Qt::LeftButton, {}, (outside + QPointF(2, 12)).toPoint());
 }
 
+/// A raw file's Prep, in the light theme: lit by a lamp and a window, its white set between them.
+void rawFile(const QString& folder) {
+    Driver d({"stage-door.dng", "backstage-mixed.jpg", "lantern-alley.jpg", "red-curtain.jpg", "spotlight.jpg",
+              "workshop-window.jpg"});
+    d.start();
+    Settings light;
+    light.theme = theme::Kind::Light;
+    applySettings(light);
+    GradePage* grade = d.window().gradePage();
+    for (int i = 0; i < d.state().pictures().size(); ++i)
+        if (isRawName(d.state().pictures().at(i).file)) d.chooseRow(grade->tray(), i);
+    d.settle();
+    d.chooseStage("raw");
+    auto* temperature = d.named<NumberField>(grade->editorPanel(), QStringLiteral("Temperature"));
+    Driver::waitFor([&] { return temperature->isEnabled(); });
+    d.type(temperature, QStringLiteral("4400"), true);
+    QTest::qWait(400);
+    d.settle();
+    save(&d.window(), folder, QStringLiteral("grade-raw"));
+    applySettings({});
+}
+
 /// Late summer on the meadow: a band pressed on in the picture, seen beside the source.
 void bandsOnThePicture(Driver& d, const QString& folder, int row,
                        const QString& name = QStringLiteral("grade-bands")) {
@@ -307,6 +333,7 @@ int main(int argc, char** argv) {
     const QString folder = argc > 1 ? QString::fromLocal8Bit(argv[1]) : QStringLiteral(".");
     // In a screen of twice as many pixels just one view is taken.
     const bool isDense = application.devicePixelRatio() > 1;
+    if (!isDense) rawFile(folder);
     if (argc > 2 && !isDense) stageStrips(QString::fromLocal8Bit(argv[2]));
     Driver d;
     if (!isDense) welcome(d, folder);
@@ -403,13 +430,6 @@ int main(int argc, char** argv) {
     bandsOnThePicture(d, folder, row("meadow-cart.jpg"));
     takesAndReference(d, folder, row("dusk-horizon.jpg"));
     severalPictures(d, folder);
-    // The same window in the light theme.
-    Settings light;
-    light.theme = theme::Kind::Light;
-    applySettings(light);
-    QTest::qWait(200);
-    save(&d.window(), folder, QStringLiteral("grade-light"));
-    applySettings({});
     d.click(d.button(grade, QStringLiteral("Grid")));
     d.chooseRow(grade->tray(), 0);
     d.settle();

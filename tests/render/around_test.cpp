@@ -328,7 +328,7 @@ TEST(Plan, TakesNoHarmFromAStageThatStandsWhereItMayNot) {
     EXPECT_FALSE(validate(grade).empty());
     for (const StageType* type : stageTypes()) {
         const bool isLate = type->compileForPixels || type->compileNarrow || type->compileWide;
-        EXPECT_EQ(isLate || type->footprint == Footprint::Frame, !type->compile) << type->id;
+        EXPECT_EQ(isLate || type->footprint == Footprint::Source, !type->compile) << type->id;
         if (isLate) EXPECT_EQ(type->parts, std::vector<Part>{Part::Finish}) << type->id;
     }
 }

@@ -3,8 +3,8 @@
 #include "app/theme/theme.h"
 #include "app/widgets/wrapped_rows.h"
 #include "stages/examples.h"
-#include "stages/frame.h"
 #include "stages/purposes.h"
+#include "stages/raw.h"
 
 namespace baryton {
 

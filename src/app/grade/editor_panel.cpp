@@ -403,7 +403,8 @@ void EditorPanel::refresh() {
         const Stage& stage = stageAt(state_.shownGrade(), *place);
         title_->setText(QString::fromStdString(stageTitle(state_.shownGrade(), stage)));
         dot_->setChecked(stage.isEnabled());
-        strength_->setVisible(stage.type != kFrameType); // half a frame is none
+        const StageType* type = findStageType(stage.type);
+        strength_->setVisible(!type || type->footprint != Footprint::Source); // half a frame is none
         strength_->setValue(stage.strengthOrFull() * 100);
     } else if (layer) {
         const QString name = QString::fromStdString(layer->name);

@@ -2,6 +2,7 @@
 #include "app/grade/colour_editors.h"
 #include "app/grade/frame_editor.h"
 #include "app/grade/miniatures.h"
+#include "app/grade/raw_editor.h"
 #include "app/grade/tone_editors.h"
 #include "app/grade/vignette_editor.h"
 #include "app/widgets/labels.h"
@@ -12,8 +13,8 @@
 #include "lut/lut_file.h"
 #include "render/histogram.h"
 #include "render/program.h"
-#include "stages/frame.h"
 #include "stages/oklab.h"
+#include "stages/raw.h"
 #include "stages/spline.h"
 
 #include <QFileDialog>
@@ -440,6 +441,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     if (!place) return nullptr;
     const Stage& stage = stageAt(state.shownGrade(), *place);
     if (!findStageType(stage.type)) return nullptr;
+    if (stage.type == kRawType) return new RawEditor(state, stageId, parent);
     if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
     if (stage.type == "vignette") return new VignetteEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);

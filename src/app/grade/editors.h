@@ -91,7 +91,7 @@ protected:
     Stage stage() const; ///< as shown; an empty one when it is gone
     const StageType& type() const { return *type_; }
     double number(const std::string& parameter) const;
-    void set(const std::map<std::string, Value>& values, bool settled);
+    virtual void set(const std::map<std::string, Value>& values, bool settled);
     /// Ways to take a hue from the picture into a parameter, and to see where it lies.
     HuePicks* addHuePicks(QBoxLayout* layout, const std::function<std::string()>& parameter);
     /// Lights the picture by a share (0…1) of each colour that enters the stage; nothing lights all of it.

@@ -5,7 +5,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "render/program.h"
-#include "stages/frame.h"
+#include "stages/raw.h"
 #include "stages/spline.h"
 #include "stages/stage_type.h"
 
@@ -371,6 +371,36 @@ void paintFrame(QPainter& p, const QRectF& r, const Stage& stage) {
     p.restore();
 }
 
+/// Where a temperature stands on the strip of light's colours.
+void paintTemperature(QPainter& p, const QRectF& r, double kelvin) {
+    const double mired = 1e6 / kelvin, low = 1e6 / kHighestTemperature, high = 1e6 / kLowestTemperature;
+    paintStrip(p, r, {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}},
+               (high - mired) / (high - low));
+}
+
+/// The mosaic of a sensor's colours; where the white is set, the light that becomes neutral.
+void paintRaw(QPainter& p, const QRectF& r, const Stage& stage) {
+    const RawSettings raw = rawOf(stage);
+    constexpr int columns = 8, rows = 4;
+    QRectF area = r.adjusted(0, 2, 0, -2);
+    if (!raw.isAsShot) {
+        area.setHeight(area.height() * 0.62);
+        paintTemperature(p, QRectF(r.left(), area.bottom() + 2, r.width(), r.bottom() - area.bottom() - 2),
+                         raw.kelvin);
+    }
+    const double side = std::min(area.width() / columns, area.height() / rows);
+    const QPointF corner = area.center() - QPointF(side * columns / 2, side * rows / 2);
+    p.setPen(Qt::NoPen);
+    for (int y = 0; y < rows; ++y)
+        for (int x = 0; x < columns; ++x) {
+            p.setBrush(y % 2 == 0 && x % 2 == 0   ? QColor(0xb0, 0x4a, 0x42)
+                       : y % 2 != 0 && x % 2 != 0 ? QColor(0x42, 0x60, 0xb0)
+                                                  : QColor(0x4c, 0x92, 0x58));
+            p.drawRect(
+                QRectF(corner + QPointF(x * side, y * side), QSizeF(side, side)).adjusted(0.5, 0.5, -0.5, -0.5));
+        }
+}
+
 } // namespace
 
 void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
@@ -389,6 +419,8 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintWheels(p, r, read);
     } else if (type->id == "vignette") {
         paintVignette(p, r, read);
+    } else if (type->id == kRawType) {
+        paintRaw(p, r, stage);
     } else if (type->id == kFrameType) {
         paintFrame(p, r, stage);
     } else if (type->id == "bloom" || type->id == "halation") {
@@ -404,11 +436,7 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
     } else if (type->id == "lut") {
         paintLut(p, r, read);
     } else if (type->id == "white-balance") {
-        const double mired = 1e6 / read.number("temperature"), low = 1e6 / kHighestTemperature,
-                     high = 1e6 / kLowestTemperature;
-        paintStrip(p, r,
-                   {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}},
-                   (high - mired) / (high - low));
+        paintTemperature(p, r, read.number("temperature"));
     } else if (type->id == "primaries") {
         paintPrimaries(p, r, read);
     } else if (type->id == "push-table") {

@@ -4,7 +4,7 @@
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "stages/finish_order.h"
-#include "stages/frame.h"
+#include "stages/raw.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -23,8 +23,13 @@ void addStage(AppState& state, const std::string& type, AddAt at, std::optional<
         auto& stages = part == Part::Prep ? next.prep : next.finish;
         for (const Stage& there : stages)
             if (there.type == type) return state.chooseStage(there.id);
-        // The frame ahead of what is done to the colours; the Finish has an order of its own.
-        stages.insert(type == kFrameType ? stages.begin() : stages.end(), std::move(stage));
+        // What makes the picture ahead of what is done to its colours; the Finish has an order of its own.
+        auto where = stages.end();
+        if (findStageType(type)->footprint == Footprint::Source) {
+            where = stages.begin();
+            if (type != kRawType && where != stages.end() && where->type == kRawType) ++where;
+        }
+        stages.insert(where, std::move(stage));
         orderFinish(next);
         state.editKey(next);
         return state.chooseStage(id);
@@ -65,6 +70,7 @@ Part usualPart(const StageType& type) {
 bool canAddStage(const StageType& type, Part part) {
     if (!type.standsIn(part)) return false;
     if (part != Part::Prep) return true;
+    if (type.id == kRawType) return false; // it comes with the raw file
     const auto& always = startingGrade().prep;
     return std::none_of(always.begin(), always.end(), [&](const Stage& s) { return s.type == type.id; });
 }
@@ -83,6 +89,7 @@ bool canAddTo(const Grade& grade, Part part) {
 
 bool canRemoveStage(const Grade& grade, const StagePlace& place) {
     if (place.part == Part::Look) return true;
+    if (stageAt(grade, place).type == kRawType) return false;
     const Grade bare = startingGrade();
     const auto& always = place.part == Part::Prep ? bare.prep : bare.finish;
     return std::none_of(always.begin(), always.end(),

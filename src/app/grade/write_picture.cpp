@@ -29,7 +29,7 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     runBehind(*QThreadPool::globalInstance(), [alive, source, file, format, grade, done] {
         QString problem, remarks;
         try {
-            FileSource picture(source, frameOf(grade), 0, 1);
+            FileSource picture(source, sourceSettingsOf(grade), 0, 1);
             const WrittenPicture written = writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
             for (const auto& remark : written.remarks)
                 remarks += QStringLiteral("; ") + QString::fromStdString(remark);

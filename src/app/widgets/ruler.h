@@ -17,6 +17,10 @@ public:
     explicit Ruler(QWidget* parent = nullptr);
 
     void setRange(double minimum, double maximum, double step, double defaultValue);
+    void setDefault(double value) {
+        default_ = value;
+        update();
+    }
     /// Where a value stands on the line, 0…1, and back; evenly by default.
     void setScale(std::function<double(double)> toPlace, std::function<double(double)> toValue);
     /// Colours under the line, for values that are colours themselves.

@@ -13,6 +13,12 @@ public:
     explicit ValueRow(const QString& name, QWidget* parent = nullptr);
 
     void setRange(double minimum, double maximum, double step, double defaultValue);
+    /// For what begins elsewhere than where its description says.
+    void setDefault(double value) {
+        default_ = value;
+        ruler_->setDefault(value);
+        markChanged();
+    }
     /// A name that does not fit is cut with dots, and stands whole in the tooltip.
     void setLabelWidth(int width);
     /// What the whole name needs.
