@@ -1,6 +1,6 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, stages, around, processes, preview or plot just that part.
+// with luts, stages, around, processes, preview, raw or plot just that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
 #include "cost_plot.h"
@@ -9,8 +9,11 @@
 #include "lut/bake.h"
 #include "picture/blur.h"
 #include "picture/picture_file.h"
+#include "picture/picture_reader.h"
+#include "picture/raw_file.h"
 #include "preview_speed.h"
 #include "processes.h"
+#include "raw_speed.h"
 #include "render/base_level.h"
 #include "sample_picture.h"
 #include "stages/frame.h"
@@ -403,6 +406,28 @@ void compareWindow(const Picture& picture, const fs::path& folder) {
     row("to a picture in memory, median", percentile(set.changes, 0.5));
 }
 
+void compareRaw(const Picture& picture, const fs::path& folder) {
+    const fs::path file = folder / "shot.dng";
+    writeRawFile(file, picture, folder);
+    constexpr int fitted = 1400;
+    RawSettings quick, warm;
+    quick.demosaic = RawDemosaic::Quick;
+    warm.isAsShot = false;
+    const PictureFile kept = readPicture(file);
+    const RawPixels small(*kept.raw, kept.raw->longSide() / fitted);
+    const auto t = sideBySide({[&] { readPreview(file, fitted); }, [&] { readReduced(file, fitted); },
+                               [&] { readPicture(file); }, [&] { readPicture(file, quick); },
+                               [&] { developByLibrary(file, true); }, [&] { developByLibrary(file, false); },
+                               [&] { developed(small, warm); }, [&] { developed(*kept.raw, warm); }},
+                              kRounds);
+    row("raw file of 24 MP → its camera's preview", t[0].median);
+    row("  → half-size picture", t[1].median, times(t[1].median / t[4].median) + " the library alone");
+    row("  → whole, AHD", t[2].median, times(t[2].median / t[5].median) + " the library alone");
+    row("  → whole, PPG", t[3].median);
+    row("  white set anew: on the small version", t[6].median);
+    row("  white set anew: whole", t[7].median);
+}
+
 void compareMany(const fs::path& folder) {
     fs::create_directories(folder / "many");
     std::vector<fs::path> sources;
@@ -466,6 +491,7 @@ int main(int argc, char** argv) {
                 row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
                 row("  95th percentile", percentile(latency, 0.95));
             }
+        if (wants("raw")) compareRaw(picture, folder);
         if (wants("open")) compareOpening(picture, folder);
         if (wants("window")) compareWindow(picture, folder);
         if (wants("library")) compareLibrary(folder);

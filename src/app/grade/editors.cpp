@@ -52,6 +52,16 @@ void StageEditor::set(const std::map<std::string, Value>& values, bool settled) 
     state_.setParameters(stageId_, values, settled);
 }
 
+QVBoxLayout* StageEditor::startLayout() {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(6);
+    auto* summary = makeLabel(QString::fromStdString(type_->summary), "second");
+    summary->setWordWrap(true);
+    layout->addWidget(summary);
+    return layout;
+}
+
 ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter, const QString& name) {
     const ParameterType& p = *type_->parameter(parameter);
     auto* row = new ValueRow(name.isEmpty() ? QString::fromStdString(p.name) : name);
@@ -228,12 +238,7 @@ void StageEditor::addLimits(QVBoxLayout* layout) {
 
 GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent) {
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(6);
-    auto* summary = makeLabel(QString::fromStdString(type().summary), "second");
-    summary->setWordWrap(true);
-    layout->addWidget(summary);
+    QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
     for (const ParameterType& p : type().parameters) {
         if (isLimit(p)) continue;

@@ -92,6 +92,8 @@ protected:
     const StageType& type() const { return *type_; }
     double number(const std::string& parameter) const;
     virtual void set(const std::map<std::string, Value>& values, bool settled);
+    /// The layout of an editor, which begins with what its stage is for.
+    QVBoxLayout* startLayout();
     /// Ways to take a hue from the picture into a parameter, and to see where it lies.
     HuePicks* addHuePicks(QBoxLayout* layout, const std::function<std::string()>& parameter);
     /// Lights the picture by a share (0…1) of each colour that enters the stage; nothing lights all of it.

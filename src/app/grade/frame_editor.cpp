@@ -10,12 +10,7 @@ namespace baryton {
 
 FrameEditor::FrameEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent), swap_(makeButton(tr("Swap the sides"), "")), found_(new StillText(2)) {
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(6);
-    auto* summary = makeLabel(QString::fromStdString(type().summary), "second");
-    summary->setWordWrap(true);
-    layout->addWidget(summary);
+    QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
     addChoice(layout, "ratio");
     auto* turns = new QHBoxLayout;

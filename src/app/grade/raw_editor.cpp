@@ -7,12 +7,7 @@ namespace baryton {
 
 RawEditor::RawEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent), account_(new StillText(2)), pick_(makeButton(tr("Pick a neutral…"), "")) {
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(6);
-    auto* summary = makeLabel(QString::fromStdString(type().summary), "second");
-    summary->setWordWrap(true);
-    layout->addWidget(summary);
+    QVBoxLayout* layout = startLayout();
     layout->addWidget(account_);
     addChoice(layout, "white");
     temperature_ = addRow(layout, "temperature");
