@@ -3826,6 +3826,62 @@
         <source>the file is damaged, or was written wrong: copy it again from the camera or a backup</source>
         <translation>die Datei ist beschädigt oder falsch geschrieben: noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
     </message>
+    <message>
+        <source>Noise</source>
+        <translation>Rauschen</translation>
+    </message>
+    <message>
+        <source>Takes out what a sensor adds by chance, ahead of all else. Judge it at 100 %.</source>
+        <translation>Nimmt heraus, was ein Sensor zufällig hinzufügt, vor allem anderen. Bei 100 % zu beurteilen.</translation>
+    </message>
+    <message>
+        <source>In brightness</source>
+        <translation>In der Helligkeit</translation>
+    </message>
+    <message>
+        <source>How strong the differences in brightness are that go: fine structure goes with them where it is no stronger.</source>
+        <translation>Wie starke Unterschiede der Helligkeit verschwinden: Feine Strukturen verschwinden mit, wo sie nicht stärker sind.</translation>
+    </message>
+    <message>
+        <source>In colour</source>
+        <translation>In der Farbe</translation>
+    </message>
+    <message>
+        <source>How strong the specks and blotches of colour are that go.</source>
+        <translation>Wie starke Sprenkel und Flecken der Farbe verschwinden.</translation>
+    </message>
+    <message>
+        <source>Defringe</source>
+        <translation>Farbsäume</translation>
+    </message>
+    <message>
+        <source>Takes the colour out of the purple and green seams that a lens leaves beside strong edges.</source>
+        <translation>Nimmt die Farbe aus den violetten und grünen Säumen, die ein Objektiv neben starken Kanten lässt.</translation>
+    </message>
+    <message>
+        <source>Purple</source>
+        <translation>Violett</translation>
+    </message>
+    <message>
+        <source>How much of a purple seam&apos;s colour goes.</source>
+        <translation>Wie viel von der Farbe eines violetten Saums verschwindet.</translation>
+    </message>
+    <message>
+        <source>How much of a green seam&apos;s colour goes.</source>
+        <translation>Wie viel von der Farbe eines grünen Saums verschwindet.</translation>
+    </message>
+    <message>
+        <source>How far from an edge a seam may lie, in pixels of the full-size picture.</source>
+        <translation>Wie weit ein Saum von einer Kante liegen darf, in Pixeln des Bildes in voller Größe.</translation>
+    </message>
+    <message>
+        <source>Edge</source>
+        <translation>Kante</translation>
+    </message>
+    <message>
+        <source>How strong an edge must be: below it colours are left alone.</source>
+        <translation>Wie stark eine Kante sein muss: Darunter bleiben Farben, wie sie sind.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -8301,6 +8357,14 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, log, dng</source>
         <translation>entwickeln, Kamera, Sensor, Negativ, Weißabgleich, Lichter, ausgebrannt, flach, log, dng</translation>
+    </message>
+    <message>
+        <source>denoise, noise reduction, high iso, speckles, blotches, smooth, clean</source>
+        <translation>entrauschen, Bildrauschen, hohe ISO, Sprenkel, Flecken, glätten, sauber</translation>
+    </message>
+    <message>
+        <source>chromatic aberration, purple fringe, green fringe, colour seam, edges, lens</source>
+        <translation>chromatische Aberration, violetter Saum, grüner Saum, Farbsaum, Kanten, Objektiv</translation>
     </message>
 </context>
 <context>

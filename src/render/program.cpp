@@ -30,7 +30,7 @@ public:
     }
 
     Program compile(const Grade& grade) {
-        if (options_.prep) addStages(grade.prep);
+        if (options_.prep) addPrep(grade.prep);
         if (options_.look)
             for (const Layer& layer : grade.look) addLayer(layer);
         if (options_.finish) addFinish(grade);
@@ -69,7 +69,7 @@ private:
         for (const Stage& stage : stages) {
             if (!counts(stage)) continue;
             const StageType& type = *findStageType(stage.type);
-            if (!type.compile) continue; // looks around: acts in the Finish alone, whatever a file says
+            if (!type.compile) continue; // looks around: never in the Look, whatever a file says
             const auto limits = type.standsIn(Part::Look) ? Limits::of(stage) : std::nullopt;
             const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
             if (limits) {
@@ -84,17 +84,30 @@ private:
         }
     }
 
-    /// The Finish alone holds stages that look around: they see the whole frame as the Look leaves it.
+    /// What looks at its neighbours may stand here, ahead of what is done to colours.
+    void addPrep(const std::vector<Stage>& stages) {
+        for (const Stage& stage : stages)
+            if (counts(stage) && findStageType(stage.type)->footprint == Footprint::Narrow)
+                addNarrow(stage);
+            else
+                addStages({stage});
+    }
+
+    void addNarrow(const Stage& stage) {
+        need(Domain::Encoded);
+        lastMatrix_.reset();
+        program_.segments_.back().narrow = Program::NarrowStage{findStageType(stage.type), stage};
+        program_.segments_.emplace_back();
+    }
+
+    /// The Finish holds stages that look further around: they see the whole frame as the Look leaves it.
     void addFinish(const Grade& grade) {
         for (std::size_t i = 0; i < grade.finish.size(); ++i) {
             const Stage& stage = grade.finish[i];
             if (!counts(stage)) continue;
             const StageType& type = *findStageType(stage.type);
             if (type.footprint == Footprint::Narrow) {
-                need(Domain::Encoded);
-                lastMatrix_.reset();
-                program_.segments_.back().narrow = Program::NarrowStage{&type, stage};
-                program_.segments_.emplace_back();
+                addNarrow(stage);
             } else if (!type.compile) {
                 const int slot = stage.strengthOrFull() < 1 ? keep() : -1;
                 need(type.lateDomain);

@@ -7,6 +7,8 @@ class StageType;
 /// One function for each stage type, each defined in the file of its name.
 const StageType& rawType();
 const StageType& frameType();
+const StageType& noiseType();
+const StageType& defringeType();
 const StageType& exposureType();
 const StageType& whiteBalanceType();
 const StageType& warmthType();

@@ -10,6 +10,8 @@ std::string purposesOf(const std::string& type) {
     static constexpr std::pair<const char*, const char*> all[] = {
         {"raw", marked("develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, "
                        "log, dng")},
+        {"noise", marked("denoise, noise reduction, high iso, speckles, blotches, smooth, clean")},
+        {"defringe", marked("chromatic aberration, purple fringe, green fringe, colour seam, edges, lens")},
         {"frame", marked("crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, "
                          "ratio, format, reframe, panorama")},
         {"exposure", marked("brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright")},

@@ -144,18 +144,21 @@ TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
         EXPECT_EQ(plus(name)->size(), before.size());
         return names;
     };
-    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Tone")}));
+    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Noise"), tr8("Defringe"), tr8("Tone")}));
     const auto types = [](const std::vector<Stage>& stages) {
         std::vector<std::string> all;
         for (const Stage& stage : stages) all.push_back(stage.type);
         return all;
     };
-    EXPECT_EQ(types(d.state().keyGrade().prep), (std::vector<std::string>{"exposure", "white-balance", "tone"}));
-    EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().prep.back().id);
+    EXPECT_EQ(types(d.state().keyGrade().prep), (std::vector<std::string>{"noise", "exposure", "white-balance"}))
+        << "ahead of colours";
+    EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().prep.front().id);
     EXPECT_TRUE(plus("Add to Prep")->isEnabled());
+    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Defringe"), tr8("Tone")}));
+    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Tone")}));
     d.addStage(tr8("Frame"));
     EXPECT_EQ(types(d.state().keyGrade().prep),
-              (std::vector<std::string>{"frame", "exposure", "white-balance", "tone"}));
+              (std::vector<std::string>{"frame", "noise", "defringe", "exposure", "white-balance", "tone"}));
     d.key("Return"); // done with the frame
     EXPECT_FALSE(plus("Add to Prep")->isEnabled()) << "Prep holds each once";
     EXPECT_EQ(addFrom("Add to the Finish"), (QStringList{tr8("Local contrast"), tr8("Bloom"), tr8("Halation"),

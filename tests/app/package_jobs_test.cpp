@@ -34,6 +34,21 @@ void keepPreset(Driver& d, const char* name, const char* type, const char* param
     writePresetFile(d.libraryRoot() / "Kit" / (preset.name + ".bpreset"), preset);
 }
 
+/// A preset of one stage in Finish.
+void keepFinish(Driver& d, const char* name, const char* type, const char* parameter, double value) {
+    Preset preset;
+    preset.name = name;
+    preset.carried.finish.push_back(makeStage({}, type));
+    preset.carried.finish[0].parameters[parameter] = value;
+    writePresetFile(d.libraryRoot() / "Kit" / (preset.name + ".bpreset"), preset);
+}
+
+double grainOf(const Grade& grade) {
+    for (const Stage& stage : grade.finish)
+        if (stage.type == "grain") return ParameterReader(*findStageType("grain"), stage).number("amount");
+    return 0;
+}
+
 std::vector<std::string> inForce(Driver& d, int picture) {
     std::vector<std::string> names;
     for (const InForce& entry : d.state().pictures().at(picture).work.inForce) names.push_back(entry.preset.name);
@@ -102,9 +117,9 @@ TEST(Jobs, AKitOfSmallPieces) {
     Driver d({"snow-yard.jpg", "lake-fog.jpg", "red-curtain.jpg", "portrait-light.jpg", "meadow-cart.jpg",
               "dusk-horizon.jpg"});
     keepPreset(d, "Cooling", "wheels", "shadows.amount", 0.1);
-    keepPreset(d, "Firm", "levels", "rgb.in.black", 0.06);
-    keepPreset(d, "Quiet", "saturation", "overall", -0.2);
-    keepPreset(d, "Lively", "saturation", "overall", 0.2);
+    keepPreset(d, "Haze cut", "levels", "rgb.in.black", 0.06);
+    keepFinish(d, "Fine grain", "grain", "amount", 0.2);
+    keepFinish(d, "Coarse grain", "grain", "amount", 0.5);
     d.start();
     GradePage* grade = d.window().gradePage();
     d.countFromHere();
@@ -119,17 +134,20 @@ TEST(Jobs, AKitOfSmallPieces) {
         QTest::qWait(30);
     };
     wear("Cooling", Qt::NoModifier);
-    wear("Firm", Qt::ControlModifier);
-    wear("Quiet", Qt::ControlModifier);
-    for (int i = 0; i < 6; ++i) EXPECT_EQ(inForce(d, i), (std::vector<std::string>{"Cooling", "Firm", "Quiet"})) << i;
+    wear("Haze cut", Qt::ControlModifier);
+    wear("Fine grain", Qt::ControlModifier);
+    for (int i = 0; i < 6; ++i) {
+        EXPECT_EQ(inForce(d, i), (std::vector<std::string>{"Cooling", "Haze cut", "Fine grain"})) << i;
+        EXPECT_EQ(grainOf(d.state().pictures().at(i).work.grade), 0.2) << i;
+    }
     std::vector<QPushButton*> swaps;
     for (auto* button : shelf->inForce()->findChildren<QPushButton*>())
         if (button->text() == tr8("Swap")) swaps.push_back(button);
     ASSERT_EQ(swaps.size(), 3u);
     d.click(swaps[2]);
-    wear("Lively", Qt::NoModifier);
+    wear("Coarse grain", Qt::NoModifier);
     d.click(d.named<QPushButton>(shelf->inForce(), tr8("Take the preset off"))); // the first one
-    for (int i = 0; i < 6; ++i) EXPECT_EQ(inForce(d, i), (std::vector<std::string>{"Firm", "Lively"})) << i;
+    for (int i = 0; i < 6; ++i) EXPECT_EQ(inForce(d, i), (std::vector<std::string>{"Haze cut", "Coarse grain"})) << i;
     d.key("Ctrl+S");
     d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Sum"), true);
     QTest::qWait(100);
@@ -138,11 +156,12 @@ TEST(Jobs, AKitOfSmallPieces) {
     d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("portrait-light.jpg")));
     d.chooseStage("exposure");
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Stops")), tr8("-0.7"), true);
-    EXPECT_EQ(inForce(d, d.state().key()), (std::vector<std::string>{"Firm", "Lively"}));
+    EXPECT_EQ(inForce(d, d.state().key()), (std::vector<std::string>{"Haze cut", "Coarse grain"}));
     for (int i = 0; i < 6; ++i) {
         const Grade& each = d.state().pictures().at(i).work.grade;
         EXPECT_EQ(each.prep[0].parameters.contains("stops"), i == d.state().key()) << i;
         EXPECT_EQ(each.look, d.state().keyGrade().look) << i;
+        EXPECT_EQ(grainOf(each), 0.5) << i;
     }
     d.click(d.button(&d.window(), tr8("Package")));
     d.type(d.named<QLineEdit>(d.window().packagePage(), tr8("Preset name")), tr8("Road kit"), true);
@@ -150,6 +169,9 @@ TEST(Jobs, AKitOfSmallPieces) {
     const fs::path root = d.libraryRoot();
     const bool renamed = fs::exists(root / "Kit/Road kit.bpreset") || fs::exists(root / "Tin Heron/Road kit.bpreset");
     EXPECT_TRUE(renamed);
+    // The sum holds the grain too.
+    const fs::path sum = fs::exists(root / "Kit/Road kit.bpreset") ? root / "Kit" : root / "Tin Heron";
+    EXPECT_EQ(grainOf(readPresetFile(sum / "Road kit.bpreset").carried), 0.5);
 }
 
 TEST(Jobs, ABoxOfLuts) {

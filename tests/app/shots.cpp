@@ -42,11 +42,23 @@ void saveWithSheet(MainWindow& window, QDialog* sheet, const QString& folder, co
 
 } // namespace
 
+/// What a lens does that bends colours unequally: red and blue a little aside.
+void leaveSeams(Picture& picture) {
+    constexpr int aside = 3;
+    for (const int plane : {0, 2})
+        for (int y = 0; y < picture.height(); ++y) {
+            float* row = picture.row(plane, y);
+            std::copy_backward(row, row + picture.width() - aside, row + picture.width());
+        }
+}
+
 /// Each stage at an example of what it does, on the picture that it is shown on.
 void stageStrips(const QString& folder) {
     const std::pair<const char*, const char*> shown[] = {
         {"raw", "stage-door"},
         {"frame", "dusk-horizon"},
+        {"noise", "backstage-mixed"},
+        {"defringe", "lantern-alley"},
         {"exposure", "backstage-mixed"},
         {"white-balance", "snow-yard"},
         {"warmth", "lake-fog"},
@@ -86,7 +98,8 @@ void stageStrips(const QString& folder) {
         // What works on pixels of the full size is seen there.
         const StageType& shownType = *findStageType(type);
         if (shownType.footprint == Footprint::Narrow || shownType.compileForPixels) {
-            const Picture full = readPicture(file).picture;
+            Picture full = readPicture(file).picture;
+            if (shownType.id == "defringe") leaveSeams(full);
             const QRect middle((full.width() - source.width()) / 2, (full.height() - source.height()) / 2,
                                source.width(), source.height());
             before = imageOf(Grade{}, full).copy(middle);

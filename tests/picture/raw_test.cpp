@@ -411,6 +411,9 @@ TEST(RawBad, FilesThatAreNoneOrDamagedSayWhatIsWrong) {
     expectProblem(dngBytes(odd), "colours of its camera");
     odd.matrices = {{21, Mat3{}}};
     expectProblem(dngBytes(odd), "colours of its camera");
+    odd = good;
+    odd.pattern.clear();
+    expectProblem(dngBytes(odd), "without colours");
     expectProblem(std::string(bytes.size(), '\0'), "no raw file");
 }
 

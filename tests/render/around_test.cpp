@@ -26,6 +26,10 @@ Grade everythingAround() {
                             {"detail", {{"amount", 0.9}, {"radius", 1.4}}},
                             {"grain", {{"amount", 0.8}, {"size", 2.0}, {"colour", 0.5}}},
                             {"bars", {{"ratio", std::string("2:1")}, {"place", 0.3}, {"lightness", 0.4}}}});
+    grade.prep.push_back(makeStage(grade, "noise"));
+    grade.prep.front().parameters = {{"luma", 0.6}, {"colour", 0.5}};
+    grade.prep.push_back(makeStage(grade, "defringe"));
+    grade.prep.back().parameters = {{"purple", 0.9}, {"green", 0.8}, {"reach", 3.0}};
     grade.finish[1].strength = 0.7, grade.finish[4].strength = 0.8, grade.finish[5].strength = 0.6;
     Layer layer;
     layer.id = "layer-1";
@@ -329,7 +333,10 @@ TEST(Plan, TakesNoHarmFromAStageThatStandsWhereItMayNot) {
     for (const StageType* type : stageTypes()) {
         const bool isLate = type->compileForPixels || type->compileNarrow || type->compileWide;
         EXPECT_EQ(isLate || type->footprint == Footprint::Source, !type->compile) << type->id;
-        if (isLate) EXPECT_EQ(type->parts, std::vector<Part>{Part::Finish}) << type->id;
+        // What looks at neighbours may clean the picture before all else; the rest lies over it.
+        if (isLate && type->footprint != Footprint::Narrow)
+            EXPECT_EQ(type->parts, std::vector<Part>{Part::Finish}) << type->id;
+        if (isLate) EXPECT_FALSE(type->standsIn(Part::Look)) << type->id;
     }
 }
 

@@ -104,7 +104,8 @@ std::string mosaicOf(const Dng& dng) {
             const int x = column - dng.left, y = row - dng.top;
             double value = 0;
             if (x >= 0 && y >= 0 && x < dng.width && y < dng.height) {
-                const char colour = dng.pattern[static_cast<std::size_t>(y % side * side + x % side)];
+                const char colour =
+                    dng.pattern.empty() ? 'G' : dng.pattern[static_cast<std::size_t>(y % side * side + x % side)];
                 value = dng.scene(x, y)[colour == 'R' ? 0 : colour == 'G' ? 1 : 2];
             }
             const double number = dng.black + value * (dng.white - dng.black);
@@ -128,15 +129,17 @@ Directory rawDirectory(const Dng& dng, const Places& places) {
     raw.numbers(257, kLong, {height});
     raw.numbers(258, kShort, {16});
     raw.numbers(259, kShort, {1});
-    raw.numbers(262, kShort, {32803}); // a mosaic of colours
+    raw.numbers(262, kShort, {dng.pattern.empty() ? 34892U : 32803U}); // linear, or a mosaic of colours
     raw.numbers(273, kLong, {places.pixels});
     raw.numbers(277, kShort, {1});
     raw.numbers(278, kLong, {height});
     raw.numbers(279, kLong, {2 * width * height});
-    raw.numbers(33421, kShort, {side, side});
-    std::vector<std::uint32_t> pattern;
-    for (const char colour : dng.pattern) pattern.push_back(colour == 'R' ? 0 : colour == 'G' ? 1 : 2);
-    raw.numbers(33422, kByte, pattern);
+    if (!dng.pattern.empty()) {
+        raw.numbers(33421, kShort, {side, side});
+        std::vector<std::uint32_t> pattern;
+        for (const char colour : dng.pattern) pattern.push_back(colour == 'R' ? 0 : colour == 'G' ? 1 : 2);
+        raw.numbers(33422, kByte, pattern);
+    }
     raw.numbers(50714, kLong, {number(dng.black)});
     raw.numbers(50717, kLong, {number(dng.white)});
     raw.numbers(50829, kLong,

@@ -20,7 +20,7 @@ Vec3 seenBy(const Mat3& camera, const Vec3& light, const Vec3& linear);
 struct Dng {
     int width = 64, height = 48;                  ///< of the active area
     int left = 0, top = 0, right = 0, bottom = 0; ///< what the sensor has around it
-    std::string pattern = "RGGB";                 ///< 2 × 2, or 6 × 6
+    std::string pattern = "RGGB";                 ///< 2 × 2, or 6 × 6; "": a sensor without colours
     int black = 256, white = 16000;
     std::vector<std::pair<int, Mat3>> matrices{{21, kDayCamera}}; ///< Exif's LightSource → matrix
     Vec3 neutral{0.5, 1, 0.65};                                   ///< white as shot

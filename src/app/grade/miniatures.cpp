@@ -280,6 +280,41 @@ void paintGrain(QPainter& p, const QRectF& r, const Stage& stage) {
     p.drawImage(r.topLeft(), imageOf(Grade{}, out));
 }
 
+/// A sky and a roof as a sensor sees them in the evening, and what the stage leaves of that.
+void paintNoise(QPainter& p, const QRectF& r, const Stage& stage) {
+    const int width = static_cast<int>(r.width()), height = static_cast<int>(r.height());
+    Picture noisy(width, height);
+    std::uint32_t state = 7; // the same specks each time
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x) {
+                state = state * 1664525U + 1013904223U;
+                const float chance = static_cast<float>(state >> 8) / 16777216.0F - 0.5F;
+                const bool isRoof = y > height * 2 / 3 - std::abs(x - width / 2) / 3;
+                noisy.row(k, y)[x] = (isRoof ? 0.2F : 0.55F) + 0.12F * chance;
+            }
+    p.drawImage(r.topLeft(), imageOf(alone(stage), noisy));
+}
+
+/// A dark branch before a bright sky, with the seams that a lens leaves, and what is left of them.
+void paintSeams(QPainter& p, const QRectF& r, const Stage& stage) {
+    const int width = static_cast<int>(r.width()), height = static_cast<int>(r.height());
+    Picture branch(width, height);
+    constexpr int seam = 3;
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            const int from = width * 2 / 5 + y / 6, to = width * 3 / 5 + y / 6; // it leans
+            const bool isDark = x >= from && x < to, isLeft = x >= from - seam && x < from,
+                       isRight = x >= to && x < to + seam;
+            const std::array<float, 3> c = isDark    ? std::array{0.12F, 0.12F, 0.12F}
+                                           : isLeft  ? std::array{0.72F, 0.45F, 0.88F}
+                                           : isRight ? std::array{0.45F, 0.78F, 0.48F}
+                                                     : std::array{0.85F, 0.85F, 0.85F};
+            for (int k = 0; k < 3; ++k) branch.row(k, y)[x] = c[static_cast<std::size_t>(k)];
+        }
+    p.drawImage(r.topLeft(), imageOf(alone(stage), branch));
+}
+
 /// A frame and what of it the bars leave open.
 void paintBars(QPainter& p, const QRectF& r, const Stage& stage) {
     const int height = static_cast<int>(r.height() * 0.9), width = height * 3 / 2;
@@ -427,6 +462,10 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintLamps(p, r, stage);
     } else if (type->id == "local-contrast") {
         paintTexture(p, r, stage);
+    } else if (type->id == "noise") {
+        paintNoise(p, r, stage);
+    } else if (type->id == "defringe") {
+        paintSeams(p, r, stage);
     } else if (type->id == "grain") {
         paintGrain(p, r, stage);
     } else if (type->id == "bars") {

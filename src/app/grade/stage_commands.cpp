@@ -25,9 +25,15 @@ void addStage(AppState& state, const std::string& type, AddAt at, std::optional<
             if (there.type == type) return state.chooseStage(there.id);
         // What makes the picture ahead of what is done to its colours; the Finish has an order of its own.
         auto where = stages.end();
-        if (findStageType(type)->footprint == Footprint::Source) {
-            where = stages.begin();
-            if (type != kRawType && where != stages.end() && where->type == kRawType) ++where;
+        if (part == Part::Prep) {
+            // How far ahead a kind stands: the file, what looks at neighbours, colours.
+            const auto rank = [](const std::string& which) {
+                const StageType* each = findStageType(which);
+                if (!each || which == kRawType) return 0;
+                return each->footprint == Footprint::Source ? 1 : each->footprint == Footprint::Narrow ? 2 : 3;
+            };
+            where = std::find_if(stages.begin(), stages.end(),
+                                 [&](const Stage& each) { return rank(each.type) > rank(type); });
         }
         stages.insert(where, std::move(stage));
         orderFinish(next);
