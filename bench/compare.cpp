@@ -9,8 +9,6 @@
 #include "lut/bake.h"
 #include "picture/blur.h"
 #include "picture/picture_file.h"
-#include "picture/picture_reader.h"
-#include "picture/raw_file.h"
 #include "preview_speed.h"
 #include "processes.h"
 #include "raw_speed.h"
@@ -271,30 +269,35 @@ void compareAround(const Picture& picture) {
                   local = finish("local-contrast", {{"amount", 0.5}}),
                   vignette = finish("vignette", {{"stops", -1.0}}),
                   bars = finish("bars", {{"ratio", std::string("2.39:1")}});
+    const auto prep = [&](const char* id) {
+        Grade grade;
+        grade.prep.push_back(makeStage(grade, id));
+        grade.prep.back().parameters = findStageType(id)->starters;
+        return Program::compile(grade);
+    };
+    const Program noise = prep("noise"), defringe = prep("defringe");
     const Picture& base = map.base->picture();
-    const Stage halationStage = [] {
-        Stage s = makeStage({}, "halation");
-        s.parameters["amount"] = 0.4;
-        return s;
-    }();
-    const Stage localStage = [] {
-        Stage s = makeStage({}, "local-contrast");
-        s.parameters["amount"] = 0.5;
-        return s;
-    }();
+    const auto stageOf = [](const char* id, double amount) {
+        Stage made = makeStage({}, id);
+        made.parameters["amount"] = amount;
+        return made;
+    };
+    const Stage halationStage = stageOf("halation", 0.4), localStage = stageOf("local-contrast", 0.5);
     const auto f = sideBySide({[&] { run(grain); }, [&] { run(dyes); }, [&] { run(halation); }, [&] { run(local); },
                                [&] { run(vignette); }, [&] { run(bars); },
                                [&] { findStageType("halation")->compileWide(halationStage, base); },
-                               [&] { findStageType("local-contrast")->compileWide(localStage, base); }},
+                               [&] { findStageType("local-contrast")->compileWide(localStage, base); },
+                               [&] { run(noise); }, [&] { run(defringe); }},
                               kRounds);
     row("Grain over the whole picture, all layers alike", f[0].median);
     row("Grain over the whole picture, a quarter of colour", f[1].median);
-    row("Halation over the whole picture, base level known", f[2].median);
-    row("Halation worked out on the base level", f[6].median);
+    row("Halation over the whole picture, base level known", f[2].median, fmt::format("base {:.0f}", f[6].median));
     row("Local contrast over the whole picture, base level known", f[3].median);
     row("Local contrast worked out on the base level", f[7].median);
     row("Vignette over the whole picture", f[4].median);
     row("Bars over the whole picture", f[5].median);
+    row("Noise over the whole picture, brightness and colour", f[8].median,
+        fmt::format("Defringe {:.0f}", f[9].median));
     const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,
                                [&] { BaseLevel::of(picture); }, [&] { placed(picture, turned, 2); },
                                [&] { placed(picture, cut, 2); }},
@@ -407,25 +410,12 @@ void compareWindow(const Picture& picture, const fs::path& folder) {
 }
 
 void compareRaw(const Picture& picture, const fs::path& folder) {
-    const fs::path file = folder / "shot.dng";
-    writeRawFile(file, picture, folder);
-    constexpr int fitted = 1400;
-    RawSettings quick, warm;
-    quick.demosaic = RawDemosaic::Quick;
-    warm.isAsShot = false;
-    const PictureFile kept = readPicture(file);
-    const RawPixels small(*kept.raw, kept.raw->longSide() / fitted);
-    const auto t = sideBySide({[&] { readPreview(file, fitted); }, [&] { readReduced(file, fitted); },
-                               [&] { readPicture(file); }, [&] { readPicture(file, quick); },
-                               [&] { developByLibrary(file, true); }, [&] { developByLibrary(file, false); },
-                               [&] { developed(small, warm); }, [&] { developed(*kept.raw, warm); }},
-                              kRounds);
-    row("raw file of 24 MP → its camera's preview", t[0].median);
-    row("  → half-size picture", t[1].median, times(t[1].median / t[4].median) + " the library alone");
-    row("  → whole, AHD", t[2].median, times(t[2].median / t[5].median) + " the library alone");
-    row("  → whole, PPG", t[3].median);
-    row("  white set anew: on the small version", t[6].median);
-    row("  white set anew: whole", t[7].median);
+    const RawTimes t = rawTimes(picture, folder, kRounds);
+    row("raw file of 24 MP → its camera's preview", t.preview);
+    row("  → half-size picture", t.half, times(t.half / t.libraryHalf) + " the library");
+    row("  → whole, AHD", t.fine, times(t.fine / t.libraryFine) + " the library");
+    row("  → whole, PPG", t.quick);
+    row("  white set anew on the small version", t.smallAgain, fmt::format("whole {:.0f}", t.wholeAgain));
 }
 
 void compareMany(const fs::path& folder) {

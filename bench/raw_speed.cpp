@@ -2,15 +2,20 @@
 #include "base/file.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
-#include "picture/picture_file.h"
+#include "picture/picture_reader.h"
+#include "picture/raw_file.h"
 #include "render/program.h"
+#include "sample_picture.h"
 #include "support/dng.h"
 
 #include <libraw/libraw.h>
 #include <stdexcept>
 
-namespace baryton {
+namespace baryton::bench {
 
+namespace {
+
+/// A raw file of a scene, with a preview of its size.
 void writeRawFile(const std::filesystem::path& file, const Picture& picture, const std::filesystem::path& folder) {
     writePicture(folder / "preview.jpg", Program::compile({}).quantised(picture, 8, false), {}, {});
     test::Dng dng;
@@ -24,6 +29,7 @@ void writeRawFile(const std::filesystem::path& file, const Picture& picture, con
     test::writeDng(file, dng);
 }
 
+/// From opening to the library's own linear picture: halved, or demosaiced by AHD.
 void developByLibrary(const std::filesystem::path& file, bool half) {
     LibRaw raw;
     raw.imgdata.params.half_size = half ? 1 : 0;
@@ -34,4 +40,23 @@ void developByLibrary(const std::filesystem::path& file, bool half) {
         throw std::runtime_error("the library reads no raw file");
 }
 
-} // namespace baryton
+} // namespace
+
+RawTimes rawTimes(const Picture& picture, const std::filesystem::path& folder, int rounds) {
+    const std::filesystem::path file = folder / "shot.dng";
+    writeRawFile(file, picture, folder);
+    constexpr int fitted = 1400;
+    RawSettings quick, warm;
+    quick.demosaic = RawDemosaic::Quick;
+    warm.isAsShot = false;
+    const PictureFile kept = readPicture(file);
+    const RawPixels small(*kept.raw, kept.raw->longSide() / fitted);
+    const auto t = sideBySide({[&] { readPreview(file, fitted); }, [&] { readReduced(file, fitted); },
+                               [&] { readPicture(file); }, [&] { readPicture(file, quick); },
+                               [&] { developByLibrary(file, true); }, [&] { developByLibrary(file, false); },
+                               [&] { developed(small, warm); }, [&] { developed(*kept.raw, warm); }},
+                              rounds);
+    return {t[0].median, t[1].median, t[2].median, t[3].median, t[4].median, t[5].median, t[6].median, t[7].median};
+}
+
+} // namespace baryton::bench

@@ -3,11 +3,15 @@
 
 #include <filesystem>
 
-namespace baryton {
+namespace baryton::bench {
 
-/// A raw file of a scene, with a preview of its size, at the size of the picture.
-void writeRawFile(const std::filesystem::path& file, const Picture& picture, const std::filesystem::path& folder);
-/// The library alone, from opening to its own linear picture: halved, or demosaiced by AHD.
-void developByLibrary(const std::filesystem::path& file, bool half);
+/// Milliseconds, medians: a raw file of a picture's size opened as the window does it, the library alone doing the
+/// same, and the white set anew.
+struct RawTimes {
+    double preview = 0, half = 0, fine = 0, quick = 0;
+    double libraryHalf = 0, libraryFine = 0;
+    double smallAgain = 0, wholeAgain = 0;
+};
+RawTimes rawTimes(const Picture& picture, const std::filesystem::path& folder, int rounds);
 
-} // namespace baryton
+} // namespace baryton::bench

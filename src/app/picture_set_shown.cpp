@@ -162,11 +162,11 @@ void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture
         const bool isShown = index == shown_;
         kept_.insert(kept_.begin() + (isShown || kept_.empty() ? 0 : 1), {index, whole, {}, nullptr});
         dropKept();
-        if (whole.raw && rawOf(at(index).work.grade) != whole.developed) rawChanged(index); // it changed meanwhile
         if (isShown)
             showKept();
         else
             Q_EMIT loaded(index, whole);
+        if (whole.raw && rawOf(at(index).work.grade) != whole.developed) rawChanged(index); // it changed meanwhile
     }
     readNext();
 }
@@ -195,7 +195,7 @@ void PictureSet::showKept() {
     runBehind(
         readers_,
         [this, index = kept.index, generation = generation_, whole = kept.whole, frame] {
-            const auto deliver = [&](std::shared_ptr<const Pyramid> framed) {
+            const auto deliver = [&](const std::shared_ptr<const Pyramid>& framed) {
                 tellWindow(this, [this, index, generation, whole, frame, framed] {
                     if (generation != generation_) return;
                     for (Kept& each : kept_)

@@ -131,7 +131,8 @@ PicturesFound collectPictures(const PicturesWanted& wanted) {
             const Folder folder(name, wanted);
             if (const std::string text = folder.passedOver(); !text.empty()) found.remarks.push_back(text);
             if (folder.pictures().empty())
-                throw Error(name, "", "the folder holds no raw file, JPEG, PNG, TIFF or WebP picture", "choose another folder");
+                throw Error(name, "", "the folder holds no raw file, JPEG, PNG, TIFF or WebP picture",
+                            "choose another folder");
             for (const fs::path& file : folder.pictures()) add(file);
         } catch (const Error& e) {
             std::cerr << e.what() << '\n';

@@ -31,8 +31,8 @@ TemperatureTint nameOf(const Vec3& xyz) {
     constexpr int steps = 64;
     for (int i = 0; i <= steps; ++i)
         if (const double mired = low + (high - low) * i / steps; distance(mired) < distance(best)) best = mired;
-    const double span = (high - low) / steps;
-    for (double step = span; step > 1e-4; step /= 2)
+    double step = (high - low) / steps;
+    for (int halvings = 0; halvings < 24; ++halvings, step /= 2)
         for (const double mired : {best - step, best + step})
             if (mired >= low && mired <= high && distance(mired) < distance(best)) best = mired;
     const Uv at = locus(1e6 / best), green = uvOf(illuminant(1e6 / best, kTintReach));

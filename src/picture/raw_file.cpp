@@ -38,8 +38,8 @@ struct RawReader {
 
 /// `at`: where that was noticed, at the latest.
 Error damagedRaw(const fs::path& file, long long at) {
-    return {file.string(), inWords("byte {}", at),
-            words("the raw file is damaged or ends early"), words("copy it again from the camera or a backup")};
+    return {file.string(), inWords("byte {}", at), words("the raw file is damaged or ends early"),
+            words("copy it again from the camera or a backup")};
 }
 
 Error unknownRaw(const fs::path& file) {
@@ -180,7 +180,8 @@ void openRaw(RawReader& reader, const fs::path& file) {
         throw Error(file.string(), "", words("the file is empty"),
                     words("copy it again from the camera or a backup"));
     const int result = reader.raw.open_file(file.c_str());
-    if (result == LIBRAW_IO_ERROR || result == LIBRAW_DATA_ERROR) throw unknownRaw(file); // it knew no beginning of it
+    if (result == LIBRAW_IO_ERROR || result == LIBRAW_DATA_ERROR)
+        throw unknownRaw(file); // it knew no beginning of it
     check(result, reader, file);
 }
 

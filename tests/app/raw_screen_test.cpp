@@ -158,6 +158,30 @@ TEST(RawScreen, AMovingTemperatureIsSeenAtOnceAndAsOneStep) {
     EXPECT_TRUE(rawInForce(d).isAsShot);
 }
 
+TEST(RawScreen, WhatChangesWhileTheFileIsReadIsTakenUp) {
+    Driver d({kShot});
+    d.start();
+    d.chooseStage("raw");
+    ASSERT_TRUE(Driver::waitFor([&] { return field(d, "Temperature")->isEnabled(); }));
+    LoadedPicture last;
+    QObject::connect(&d.state().pictures(), &PictureSet::loaded, &d.window(),
+                     [&](int, const LoadedPicture& picture) { last = picture; });
+    choose(choice(d, "Detail"), 1); // it is read again
+    d.type(field(d, "Temperature"), tr8("3000"), true);
+    choose(choice(d, "Response"), 1);
+    const RawSettings wanted = rawInForce(d);
+    EXPECT_EQ(wanted.demosaic, RawDemosaic::Quick);
+    ASSERT_TRUE(Driver::waitFor([&] {
+        d.settle();
+        return last.raw && last.developed == wanted && !last.pyramid->isStandIn();
+    }));
+    const Picture want = readPicture(d.folder() / kShot, wanted).picture;
+    for (int y = 0; y < want.height(); y += 101)
+        EXPECT_EQ(
+            std::memcmp(last.pyramid->full().row(1, y), want.row(1, y), static_cast<std::size_t>(want.width()) * 4),
+            0);
+}
+
 TEST(RawScreen, OtherPicturesSayThatItIsNothingForThem) {
     Driver d({"lake-fog.jpg", kShot});
     d.start();

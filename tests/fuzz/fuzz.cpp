@@ -1,7 +1,7 @@
 // Feeds the parsers what no program would write: seeds with bytes flipped, cut out, doubled and spliced, for as long
 // as the clock says. Built with the sanitizers; whatever is not an Error (or a result that is whole) ends the run.
 //
-//     baryton-fuzz grade|preset|lut|pack|profile|picture SECONDS SEED_FILE…
+//     baryton-fuzz grade|preset|lut|pack|profile|picture|raw SECONDS SEED_FILE…
 //     baryton-fuzz arguments SECONDS FILE_OF_WORDS PROGRAM
 #include "base/error.h"
 #include "base/file.h"
@@ -89,14 +89,20 @@ void fuzzProfile(const std::string& icc) {
 }
 
 /// In a folder of its own, as a file: so the libraries read it.
-void fuzzPicture(const std::string& bytes) {
+void fuzzFile(const std::string& bytes, const char* name) {
     static const test::TempFolder folder;
-    const std::string file = (folder / "picture").string();
+    const std::string file = (folder / name).string();
     std::FILE* out = std::fopen(file.c_str(), "wb");
     require(out && std::fwrite(bytes.data(), 1, bytes.size(), out) == bytes.size(), "the picture can't be put down");
     std::fclose(out);
     readMetadata(file);
     requireFinite(readPicture(file).picture);
+}
+void fuzzPicture(const std::string& bytes) {
+    fuzzFile(bytes, "picture");
+}
+void fuzzRaw(const std::string& bytes) {
+    fuzzFile(bytes, "picture.dng"); // known by its name
 }
 
 /// The program itself, with words in any order: it must end by itself with a code of its own.
@@ -185,9 +191,9 @@ int main(int argc, char** argv) {
         return 2;
     }
     const std::string name = argv[1];
-    const std::map<std::string, Target> targets = {{"grade", fuzzGrade},     {"preset", fuzzPreset},
-                                                   {"lut", fuzzLut},         {"pack", fuzzPack},
-                                                   {"profile", fuzzProfile}, {"picture", fuzzPicture}};
+    const std::map<std::string, Target> targets = {
+        {"grade", fuzzGrade},     {"preset", fuzzPreset},   {"lut", fuzzLut}, {"pack", fuzzPack},
+        {"profile", fuzzProfile}, {"picture", fuzzPicture}, {"raw", fuzzRaw}};
     if (name == "arguments" && argc != 5) return 2;
     if (name != "arguments" && !targets.contains(name)) return 2;
     const Target target = name == "arguments" ? FuzzArguments(readFile(argv[3]), argv[4]) : targets.at(name);

@@ -360,9 +360,8 @@ TEST(Raw, ARawFileAndItsJpegAreOnePictureOfAFolderByChoice) {
     auto files = picturesInFolder(folder.path());
     EXPECT_EQ(files.size(), 7U);
     EXPECT_EQ(leaveOutPairs(files), 2U);
-    EXPECT_EQ(files,
-              (std::vector<std::filesystem::path>{folder / "a.dng", folder / "a.tif", folder / "b.DNG",
-                                                  folder / "c.jpg", folder / "d.dng"}));
+    EXPECT_EQ(files, (std::vector<std::filesystem::path>{folder / "a.dng", folder / "a.tif", folder / "b.DNG",
+                                                         folder / "c.jpg", folder / "d.dng"}));
 }
 
 TEST(Raw, WhatTheLibrarysOwnProgramsSayOfOurFiles) {
