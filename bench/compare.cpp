@@ -292,10 +292,9 @@ void compareAround(const Picture& picture) {
     row("Grain over the whole picture, all layers alike", f[0].median);
     row("Grain over the whole picture, a quarter of colour", f[1].median);
     row("Halation over the whole picture, base level known", f[2].median, fmt::format("base {:.0f}", f[6].median));
-    row("Local contrast over the whole picture, base level known", f[3].median);
-    row("Local contrast worked out on the base level", f[7].median);
-    row("Vignette over the whole picture", f[4].median);
-    row("Bars over the whole picture", f[5].median);
+    row("Local contrast over the whole picture, base level known", f[3].median,
+        fmt::format("base {:.0f}", f[7].median));
+    row("Vignette over the whole picture", f[4].median, fmt::format("Bars {:.0f}", f[5].median));
     row("Noise over the whole picture, brightness and colour", f[8].median,
         fmt::format("Defringe {:.0f}", f[9].median));
     const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,

@@ -147,6 +147,7 @@ void PictureSet::startByCamera(int index) {
             picture.opened = picture.work.grade;
             drawThumbnail(index);
             frameChanged(index);
+            if (isRawName(picture.file)) rawChanged(index);
             Q_EMIT gradeChanged(index);
         });
     });

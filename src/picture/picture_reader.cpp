@@ -130,9 +130,11 @@ struct PictureReader::Decoder {
     void takePreview(const fs::path& file, const ReadOptions& options) {
         preview = rawPreview(file);
         const RawHeader header = readRawHeader(file);
+        const std::unique_ptr<VipsBlob, void (*)(VipsBlob*)> bytes(
+            vips_blob_new(nullptr, preview.data(), preview.size()),
+            [](VipsBlob* blob) { vips_area_unref(VIPS_AREA(blob)); });
         const auto open = [&](int shrink) {
-            return vips::VImage::jpegload_buffer(vips_blob_new(nullptr, preview.data(), preview.size()),
-                                                 vips::VImage::option()->set("shrink", shrink));
+            return vips::VImage::jpegload_buffer(bytes.get(), vips::VImage::option()->set("shrink", shrink));
         };
         if (preview.empty())
             throw Error(file.string(), "", words("the camera put no picture to look at into the raw file"),

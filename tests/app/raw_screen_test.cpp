@@ -182,6 +182,29 @@ TEST(RawScreen, WhatChangesWhileTheFileIsReadIsTakenUp) {
             0);
 }
 
+TEST(RawScreen, WhatACamerasFilesStartFromHoldsForTheRawToo) {
+    Driver d({kShot});
+    d.start();
+    PictureSet& pictures = d.state().pictures();
+    LoadedPicture last;
+    QObject::connect(&pictures, &PictureSet::loaded, &d.window(),
+                     [&](int, const LoadedPicture& picture) { last = picture; });
+    pictures.setStart(
+        [](const std::filesystem::path&, const std::string& camera) {
+            PictureWork work{withRaw(startingGrade()), {}, kStartTake, {}};
+            if (camera == "Tin Heron Field Camera One")
+                work.grade.prep.front().parameters["response"] = std::string("flat");
+            return work;
+        },
+        true);
+    ASSERT_TRUE(pictures.open({d.folder()}));
+    pictures.load(0);
+    ASSERT_TRUE(Driver::waitFor([&] {
+        return rawOf(pictures.at(0).work.grade).response == RawResponse::Flat && last.raw &&
+               last.developed.response == RawResponse::Flat && !last.pyramid->isStandIn();
+    }));
+}
+
 TEST(RawScreen, OtherPicturesSayThatItIsNothingForThem) {
     Driver d({"lake-fog.jpg", kShot});
     d.start();
