@@ -334,7 +334,12 @@ TEST(Finish, ShowsFittedWhatTheFileWillLookLike) {
                                 {"detail", {{"amount", 0.5}}},
                                 {"grain", {{"amount", 0.3}, {"size", 0.6}}},
                                 {"bars", {{"ratio", std::string("2.39:1")}}}});
-    for (const auto& [width, height] : {std::pair(1224, 816), std::pair(3000, 2000)}) {
+#ifdef __SANITIZE_ADDRESS__
+    const auto sizes = {std::pair(1224, 816)}; // what is looked for there does not grow with the picture
+#else
+    const auto sizes = {std::pair(1224, 816), std::pair(3000, 2000)};
+#endif
+    for (const auto& [width, height] : sizes) {
         const Picture source = lampsAtNight(width, height);
         const Pyramid pyramid(source);
         constexpr int w = 600, h = 400;
