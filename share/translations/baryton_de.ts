@@ -3663,10 +3663,6 @@
         <translation>Wie viel er von dieser Farbe hat; 0 für ein einfarbiges Bild.</translation>
     </message>
     <message>
-        <source>arrow keys move it, Shift by ten; comma and full stop turn the picture, M mirrors it, X swaps the sides; Ctrl held draws what is to be level; Enter is done</source>
-        <translation>Pfeiltasten bewegen ihn, mit Umschalt um zehn; Komma und Punkt drehen das Bild, M spiegelt es, X tauscht die Seiten; mit Strg wird gezeichnet, was waagrecht sein soll; Eingabe ist fertig</translation>
-    </message>
-    <message>
         <source>Quarter turns</source>
         <translation>Vierteldrehungen</translation>
     </message>
@@ -3881,6 +3877,34 @@
     <message>
         <source>How strong an edge must be: below it colours are left alone.</source>
         <translation>Wie stark eine Kante sein muss: Darunter bleiben Farben, wie sie sind.</translation>
+    </message>
+    <message>
+        <source>Camera tilt</source>
+        <translation>Kamera gekippt</translation>
+    </message>
+    <message>
+        <source>How far the camera looked up, or down where it is negative: makes uprights parallel again.</source>
+        <translation>Wie weit die Kamera nach oben sah, oder nach unten, wo es negativ ist: macht Senkrechte wieder parallel.</translation>
+    </message>
+    <message>
+        <source>Camera swing</source>
+        <translation>Kamera gedreht</translation>
+    </message>
+    <message>
+        <source>How far the camera looked to the right of what stands square before it, or to the left where it is negative: makes level lines parallel again.</source>
+        <translation>Wie weit die Kamera rechts an dem vorbeisah, was vor ihr steht, oder links, wo es negativ ist: macht Waagrechte wieder parallel.</translation>
+    </message>
+    <message>
+        <source>Focal length</source>
+        <translation>Brennweite</translation>
+    </message>
+    <message>
+        <source>Of the lens, for a frame of 36 × 24 mm: how strongly lines ran together, and whether what is made straight is neither too tall nor too flat.</source>
+        <translation>Des Objektivs, für ein Format von 36 × 24 mm: wie stark Linien zusammenliefen, und ob das Gerichtete weder zu hoch noch zu flach ist.</translation>
+    </message>
+    <message>
+        <source>arrow keys move it, Shift by ten; comma and full stop turn the picture, M mirrors it, X swaps the sides; Ctrl held draws what is to be level; L draws lines to straighten it by; Enter is done</source>
+        <translation>Pfeiltasten verschieben ihn, Umschalt um zehn; Komma und Punkt drehen das Bild, M spiegelt es, X tauscht die Seiten; mit gehaltener Strg wird gezogen, was waagrecht sein soll; L zieht Linien, nach denen gerichtet wird; Eingabe: fertig</translation>
     </message>
 </context>
 <context>
@@ -5272,6 +5296,14 @@
         <source>Turned by %1° along the line shown; %2 % sure.</source>
         <translation>Um %1° gedreht, nach der gezeigten Linie; zu %2 % sicher.</translation>
     </message>
+    <message>
+        <source>Straighten by lines</source>
+        <translation>Nach Linien richten</translation>
+    </message>
+    <message>
+        <source>Draw along two lines of the picture that ought to be upright, or level, or along two of each (L)</source>
+        <translation>An zwei Linien des Bildes entlangziehen, die senkrecht oder waagrecht sein sollten, oder an je zweien (L)</translation>
+    </message>
 </context>
 <context>
     <name>baryton::FrameView</name>
@@ -5284,8 +5316,16 @@
         <translation>%1 × %2 von %3 × %4, um %5° gedreht</translation>
     </message>
     <message>
-        <source>%1 × %2 · Drag inside to move, an edge to resize, outside to turn, with Ctrl along a horizon. Enter: done</source>
-        <translation>%1 × %2 · Ziehen: innen bewegt, am Rand ändert die Größe, außen dreht, mit Strg am Horizont entlang. Eingabe: fertig</translation>
+        <source>These lines can&apos;t all be made straight: move an end, so that a pair lies farther apart, runs together less, or is squarer to the other.</source>
+        <translation>Diese Linien lassen sich nicht alle richten: ein Ende verschieben, sodass ein Paar weiter auseinander liegt, weniger zusammenläuft oder rechtwinkliger zum anderen steht.</translation>
+    </message>
+    <message>
+        <source>Draw along two lines that ought to be upright, or level. Ends can be moved. Enter: done</source>
+        <translation>An zwei Linien entlangziehen, die senkrecht oder waagrecht sein sollten. Enden lassen sich verschieben. Eingabe: fertig</translation>
+    </message>
+    <message>
+        <source>Drag inside to move, an edge to resize, outside to turn, with Ctrl along a horizon. L: straighten by lines. Enter: done</source>
+        <translation>Innen ziehen verschiebt, am Rand ändert die Größe, außen dreht, mit Strg am Horizont entlang. L: nach Linien richten. Eingabe: fertig</translation>
     </message>
 </context>
 <context>
@@ -8351,10 +8391,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>schwarzer Rand, Kino, Breitbild, Streifen, Titel, Maske, Format, Seitenverhältnis</translation>
     </message>
     <message>
-        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama</source>
-        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber</translation>
-    </message>
-    <message>
         <source>develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, log, dng</source>
         <translation>entwickeln, Kamera, Sensor, Negativ, Weißabgleich, Lichter, ausgebrannt, flach, log, dng</translation>
     </message>
@@ -8365,6 +8401,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>chromatic aberration, purple fringe, green fringe, colour seam, edges, lens</source>
         <translation>chromatische Aberration, violetter Saum, grüner Saum, Farbsaum, Kanten, Objektiv</translation>
+    </message>
+    <message>
+        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama, perspective, keystone, converging lines, architecture</source>
+        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber, Perspektive, stürzende Linien, Architektur</translation>
     </message>
 </context>
 <context>

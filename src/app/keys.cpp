@@ -96,9 +96,11 @@ const std::vector<std::pair<const char*, const char*>>& focusKeys() {
         {marked("A cell of a table"),
          marked("a digit or Enter writes; Up and Down turn it, Shift by ten; Home resets")},
         {marked("The picture"), marked("Space held pans by dragging")},
-        {marked("The frame"), marked("arrow keys move it, Shift by ten; comma and full stop turn the picture, M "
-                                     "mirrors it, X swaps the sides; "
-                                     "Ctrl held draws what is to be level; Enter is done")},
+        {marked("The frame"),
+         marked("arrow keys move it, Shift by ten; comma and full stop turn the picture, M "
+                "mirrors it, X swaps the sides; "
+                "Ctrl held draws what is to be level; L draws lines to straighten it by; Enter is "
+                "done")},
     };
     return all;
 }

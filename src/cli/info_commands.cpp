@@ -44,6 +44,8 @@ std::string unitName(Unit unit) {
         return "pixels of the full-size picture";
     case Unit::PerMille:
         return "thousandths of the frame's long side";
+    case Unit::Millimetres:
+        return "mm";
     case Unit::None:
         break;
     }

@@ -1,25 +1,29 @@
 #pragma once
 #include "base/task.h"
 #include "picture/orientation.h"
+#include "picture/perspective.h"
 #include "picture/picture.h"
 
 #include <functional>
 
 namespace baryton {
 
-/// A part of a picture, turned: where each pixel of the result lies in the picture it comes from, once that is
-/// oriented.
+/// A part of a picture, turned and made straight: where each pixel of the result lies in the picture it comes from,
+/// once that is oriented.
 ///
 /// With c the middle of the part, W × H the result's size and a the angle, the centre of pixel (i, j) of the result
-/// lies at c + (u·cos a + v·sin a, −u·sin a + v·cos a), u = i + ½ − W/2, v = j + ½ − H/2.
+/// lies in the straight picture at c + (u·cos a + v·sin a, −u·sin a + v·cos a), u = i + ½ − W/2, v = j + ½ − H/2, and
+/// from there `perspective` leads to the source (see straightToPicture).
 struct Placement {
     int width = 0, height = 0;       ///< of the result
-    double centreX = 0, centreY = 0; ///< c, in pixels of the source
+    double centreX = 0, centreY = 0; ///< c, in pixels of the straight picture
     double angle = 0;                ///< radians, clockwise as it is seen
     Orientation orientation{};       ///< of the source, ahead of all else
+    Mat3 perspective = kNoPerspective;
 
-    /// True when the oriented picture's pixels are copied as they are: nothing is turned by an angle, and the part
-    /// begins at whole pixels.
+    bool isStraight() const { return perspective == kNoPerspective; }
+    /// True when the oriented picture's pixels are copied as they are: nothing is turned by an angle or drawn out,
+    /// and the part begins at whole pixels.
     bool copiesPixels() const;
     bool operator==(const Placement&) const = default;
 };
@@ -27,11 +31,7 @@ struct Placement {
 /// The whole of a picture as it is.
 Placement wholeOf(int width, int height);
 
-/// A place of the result (pixel (i, j) has its centre at i + ½, j + ½) in the oriented source, and the other way
-/// round.
-struct PlacedPoint {
-    double x = 0, y = 0;
-};
+/// A place of the result in the oriented source, and the other way round.
 PlacedPoint toSource(const Placement& placement, PlacedPoint result);
 PlacedPoint fromSource(const Placement& placement, PlacedPoint source);
 
@@ -47,8 +47,9 @@ RowRange rowsBehind(const Placement& placement, int sourceHeight, int y, int cou
 ///
 /// Turned pixels are interpolated in the working encoding by a Lanczos kernel of three pixels to either side, held to
 /// the range of the 4 × 4 pixels around, so that nothing rings; beside transparent pixels linearly, weighted by
-/// alpha. Each comes from the same numbers whatever rows are asked for. Past the picture's edge its last pixel
-/// repeats.
+/// alpha. Where a pixel covers more than one of the source it is the mean, in linear light, of four places, as far
+/// apart as gives them the spread of what it covers. Each comes from the same numbers whatever rows are asked for.
+/// Past the picture's edge its last pixel repeats.
 Picture placedRows(const Picture& band, int bandTop, int sourceHeight, const Placement& placement, int y, int count,
                    int threads = 0);
 

@@ -3,6 +3,7 @@
 #include "stages/frame.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
+#include "stages/frame_room.h"
 #include "stages/ratios.h"
 #include "stages/settings.h"
 
@@ -25,44 +26,73 @@ struct FrameParameters {
     double size = 1, x = 0.5, y = 0.5, angle = 0;
     std::size_t turns = 0;
     bool mirrored = false;
+    CameraTurn turn;
 
     FrameSettings settings() const {
         const double chosen = ratio == kOriginal ? 0
                               : ratio == kFree   ? proportions
                                                  : aspectRatios()[ratio - kNamed].proportions;
-        return {chosen, size, x, y, angle, {static_cast<int>(turns), mirrored}};
+        // Without a turn the focal length counts for nothing.
+        return {chosen, size, x, y, angle, {static_cast<int>(turns), mirrored}, turn.isNone() ? CameraTurn() : turn};
     }
 };
+
+/// The place of a part of the camera's turn.
+auto turnPart(double CameraTurn::*part) {
+    return [part](FrameParameters& p) -> double& { return p.turn.*part; };
+}
 
 SettingList<FrameParameters> frameParameters() {
     using namespace describe;
     using P = FrameParameters;
     std::vector<ParameterType::Option> ratios{{"original", "Original"}, {"free", "Free"}};
     for (const AspectRatio& each : aspectRatios()) ratios.push_back({each.id, each.name});
-    return {{&P::ratio, choice("ratio", "Ratio", std::move(ratios), "Width to height of the frame.")},
-            {&P::proportions, number("proportions", "Proportions", 0, 10, 0.01, 0,
-                                     "Width over height, where the ratio is free; 0 is the picture's own.")},
-            {&P::size, percent("size", "Size", 5, 100, 100, "How large the frame is; 100 is the largest that fits.")},
-            {&P::x, percent("centre.x", "Middle across", 0, 100, 50,
-                            "Where the frame's middle lies, from the picture's left edge to the right.")},
-            {&P::y, percent("centre.y", "Middle down", 0, 100, 50,
-                            "Where the frame's middle lies, from the picture's top edge to the bottom.")},
-            {&P::angle, number("angle", "Angle", -45, 45, 0.1, 0,
-                               "Turns the picture under the frame until the horizon is level.", Unit::Degrees)},
-            {&P::turns, choice("turns", "Quarter turns",
-                               {{"none", "None"}, {"right", "Right"}, {"half", "Upside down"}, {"left", "Left"}},
-                               "Turns the picture as a whole, for one that lies on its side.")},
-            {&P::mirrored, toggle("mirror", "Mirrored", "Left and right change places.")}};
+    ParameterType focal =
+        through({"tilt", "swing"},
+                number("focal", "Focal length", kShortestFocal, kLongestFocal, 1, 35,
+                       "Of the lens, for a frame of 36 × 24 mm: how strongly lines ran together, and whether what is "
+                       "made straight is neither too tall nor too flat.",
+                       Unit::Millimetres));
+    focal.inverse = true; // even steps of it are even steps of what it does
+    return {
+        {&P::ratio, choice("ratio", "Ratio", std::move(ratios), "Width to height of the frame.")},
+        {&P::proportions, number("proportions", "Proportions", 0, 10, 0.01, 0,
+                                 "Width over height, where the ratio is free; 0 is the picture's own.")},
+        {&P::size, percent("size", "Size", 5, 100, 100, "How large the frame is; 100 is the largest that fits.")},
+        {&P::x, percent("centre.x", "Middle across", 0, 100, 50,
+                        "Where the frame's middle lies, from the picture's left edge to the right.")},
+        {&P::y, percent("centre.y", "Middle down", 0, 100, 50,
+                        "Where the frame's middle lies, from the picture's top edge to the bottom.")},
+        {&P::angle, number("angle", "Angle", -45, 45, 0.1, 0,
+                           "Turns the picture under the frame until the horizon is level.", Unit::Degrees)},
+        {&P::turns, choice("turns", "Quarter turns",
+                           {{"none", "None"}, {"right", "Right"}, {"half", "Upside down"}, {"left", "Left"}},
+                           "Turns the picture as a whole, for one that lies on its side.")},
+        {&P::mirrored, toggle("mirror", "Mirrored", "Left and right change places.")},
+        {turnPart(&CameraTurn::tilt),
+         number("tilt", "Camera tilt", -kMostTurn, kMostTurn, 0.1, 0,
+                "How far the camera looked up, or down where it is negative: makes uprights parallel again.",
+                Unit::Degrees)},
+        {turnPart(&CameraTurn::swing),
+         number("swing", "Camera swing", -kMostTurn, kMostTurn, 0.1, 0,
+                "How far the camera looked to the right of what stands square before it, or to the left where it is "
+                "negative: makes level lines parallel again.",
+                Unit::Degrees)},
+        {turnPart(&CameraTurn::focal), focal}};
 }
 
 double radians(double degrees) {
     return degrees * std::numbers::pi / 180;
 }
 
-/// Half the width and height of the largest frame that fits a picture.
-std::pair<double, double> largest(double proportions, double angle, double width, double height) {
+double proportionsIn(double chosen, double width, double height) {
     constexpr double narrowest = 0.05; // a file may say anything
-    const double p = proportions > 0 ? std::max(proportions, narrowest) : width / height;
+    return chosen > 0 ? std::max(chosen, narrowest) : width / height;
+}
+
+/// Half the width and height of the largest frame that fits a picture that is straight.
+std::pair<double, double> largest(double proportions, double angle, double width, double height) {
+    const double p = proportionsIn(proportions, width, height);
     const double c = std::abs(std::cos(radians(angle))), s = std::abs(std::sin(radians(angle)));
     const double b = std::min(width / (2 * (p * c + s)), height / (2 * (p * s + c)));
     return {p * b, b};
@@ -123,6 +153,10 @@ std::map<std::string, Value> quarterTurned(const Stage& stage, bool clockwise) {
     Orientation turned = frame.orientation;
     for (int i = 0; i < (clockwise ? 1 : 3); ++i) turned = turnedOnce(turned);
     auto values = sidesSwapped(stage);
+    if (!frame.turn.isNone()) {
+        const Straightening next = turnedByQuarter({frame.turn, frame.angle}, clockwise);
+        values["tilt"] = next.turn.tilt, values["swing"] = next.turn.swing, values["angle"] = next.angle;
+    }
     values["turns"] = turnsWord(turned.quarterTurns);
     values["centre.x"] = clockwise ? 1 - frame.y : frame.y;
     values["centre.y"] = clockwise ? frame.x : 1 - frame.x;
@@ -132,15 +166,39 @@ std::map<std::string, Value> quarterTurned(const Stage& stage, bool clockwise) {
 std::map<std::string, Value> mirrored(const Stage& stage) {
     const FrameSettings frame = frameOf(stage);
     const Orientation turned = mirroredOnce(frame.orientation);
-    return {{"turns", turnsWord(turned.quarterTurns)},
-            {"mirror", turned.mirrored},
-            {"centre.x", 1 - frame.x},
-            {"angle", -frame.angle}};
+    std::map<std::string, Value> values = {{"turns", turnsWord(turned.quarterTurns)},
+                                           {"mirror", turned.mirrored},
+                                           {"centre.x", 1 - frame.x},
+                                           {"angle", -frame.angle}};
+    if (!frame.turn.isNone()) values["swing"] = -frame.turn.swing;
+    return values;
 }
+
+namespace {
+
+/// A frame in a picture that is made straight.
+Placement madeStraight(const FrameSettings& frame, int width, int height) {
+    Placement placement;
+    placement.orientation = frame.orientation;
+    placement.angle = radians(frame.angle);
+    placement.perspective = straightToPicture(frame.turn, width, height);
+    const double p = proportionsIn(frame.proportions, width, height);
+    const FrameRoom room(straightOutline(placement.perspective, width, height), p, placement.angle);
+    const double b = room.largest() * frame.size;
+    placement.width = std::max(1, static_cast<int>(std::floor(2 * p * b + 1e-6)));
+    placement.height = std::max(1, static_cast<int>(std::floor(2 * b + 1e-6)));
+    const PlacedPoint wanted = toStraight(placement.perspective, {frame.x * width, frame.y * height}, width, height);
+    const PlacedPoint middle = room.middleNear(wanted, b * (1 - 1e-9));
+    placement.centreX = middle.x, placement.centreY = middle.y;
+    return placement;
+}
+
+} // namespace
 
 Placement placementOf(const FrameSettings& frame, int width, int height) {
     if (frame == FrameSettings()) return wholeOf(width, height);
     if (frame.orientation.swapsSides()) std::swap(width, height);
+    if (!frame.turn.isNone()) return madeStraight(frame, width, height);
     const auto [mostA, mostB] = largest(frame.proportions, frame.angle, width, height);
     const double a = mostA * frame.size, b = mostB * frame.size;
     Placement placement;
@@ -167,14 +225,33 @@ Placement placementOf(const FrameSettings& frame, int width, int height) {
     return placement;
 }
 
-FrameSettings frameFrom(double centreX, double centreY, double width, double height, double angle, int pictureWidth,
-                        int pictureHeight) {
+FrameSettings frameFrom(double centreX, double centreY, double width, double height, double angle,
+                        const CameraTurn& turn, int pictureWidth, int pictureHeight) {
     FrameSettings frame;
     frame.proportions = width / height;
     frame.angle = angle;
-    frame.x = centreX / pictureWidth, frame.y = centreY / pictureHeight;
-    frame.size = std::min(1.0, width / (2 * largest(frame.proportions, angle, pictureWidth, pictureHeight).first));
+    frame.turn = turn;
+    PlacedPoint middle{centreX, centreY};
+    double most = 0;
+    if (turn.isNone()) {
+        most = largest(frame.proportions, angle, pictureWidth, pictureHeight).first;
+    } else {
+        const Mat3 perspective = straightToPicture(turn, pictureWidth, pictureHeight);
+        middle = through(perspective, middle);
+        most = frame.proportions *
+               FrameRoom(straightOutline(perspective, pictureWidth, pictureHeight), frame.proportions, radians(angle))
+                   .largest();
+    }
+    frame.x = middle.x / pictureWidth, frame.y = middle.y / pictureHeight;
+    frame.size = std::min(1.0, width / (2 * most));
     return frame;
+}
+
+bool fitsPicture(double centreX, double centreY, double width, double height, double angle, const CameraTurn& turn,
+                 int pictureWidth, int pictureHeight) {
+    const Mat3 perspective = straightToPicture(turn, pictureWidth, pictureHeight);
+    const FrameRoom room(straightOutline(perspective, pictureWidth, pictureHeight), width / height, radians(angle));
+    return room.roomAround({centreX, centreY}, height / 2) > -0.5;
 }
 
 const StageType& frameType() {
@@ -189,7 +266,8 @@ const StageType& frameType() {
         .isNeutral =
             [](const P& p) {
                 const FrameSettings frame = p.settings();
-                return frame.proportions == 0 && frame.size == 1 && frame.angle == 0 && frame.orientation.isNone();
+                return frame.proportions == 0 && frame.size == 1 && frame.angle == 0 && frame.orientation.isNone() &&
+                       frame.turn.isNone();
             },
         .starters = {{"ratio", std::string("free")}},
     });

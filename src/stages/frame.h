@@ -12,16 +12,20 @@ namespace baryton {
 inline const std::string kFrameType = "frame";
 
 /// A frame in the terms of its parameters. It always lies inside the turned picture: its size is a share of the
-/// largest one of its proportions that fits, and its middle is moved in as far as it must be.
+/// largest one of its proportions that fits, and its middle is moved in as far as it must be. Where the camera was
+/// turned, all this is of the picture made straight (see picture/perspective.h).
 ///
 /// With half sides a, b, proportions p = a / b, picture W × H, angle t, c = |cos t|, s = |sin t|: the corners lie
 /// inside when a·c + b·s ≤ W/2 and a·s + b·c ≤ H/2, so the largest has b = min(W / (2(p·c + s)), H / (2(p·s + c))).
+/// Made straight, the picture is where a few half planes meet, n·x ≥ d each, and the largest frame that fits is a
+/// linear program in its middle and b: n·c − b·h ≥ d, with h the reach of a frame of half height 1 along n.
 struct FrameSettings {
     double proportions = 0;    ///< width over height; 0: the picture's own
     double size = 1;           ///< share of the largest that fits, along a side
     double x = 0.5, y = 0.5;   ///< the middle, in fractions of the picture
     double angle = 0;          ///< degrees, by which the picture is turned clockwise: −45…45
     Orientation orientation{}; ///< of the picture, ahead of all else: what is said above is of the oriented one
+    CameraTurn turn{};         ///< that is taken back
 
     bool operator==(const FrameSettings&) const = default;
 };
@@ -40,10 +44,15 @@ std::map<std::string, Value> sidesSwapped(const Stage& stage);
 /// Where the frame lies in a picture of this size. Without an angle it begins and ends at whole pixels.
 Placement placementOf(const FrameSettings& frame, int width, int height);
 
-/// The settings whose frame is a rectangle of the turned picture: its middle in pixels of the picture, its sides in
-/// pixels. What does not fit is made smaller.
-FrameSettings frameFrom(double centreX, double centreY, double width, double height, double angle, int pictureWidth,
-                        int pictureHeight);
+/// The settings whose frame is a rectangle of the turned picture: its middle in pixels of the straight picture, its
+/// sides in pixels. What does not fit is made smaller.
+FrameSettings frameFrom(double centreX, double centreY, double width, double height, double angle,
+                        const CameraTurn& turn, int pictureWidth, int pictureHeight);
+
+/// Whether a rectangle of the turned picture (as for frameFrom) lies inside it, or leaves it by less than half a
+/// pixel.
+bool fitsPicture(double centreX, double centreY, double width, double height, double angle, const CameraTurn& turn,
+                 int pictureWidth, int pictureHeight);
 
 /// The proportions of a choice of the parameter "ratio"; 0 for the picture's own, nothing for free ones.
 std::optional<double> proportionsOf(const std::string& ratio);

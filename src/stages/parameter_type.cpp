@@ -47,6 +47,8 @@ std::string shownText(const ParameterType& type, const Value& value) {
         return text + " px";
     case Unit::PerMille:
         return text + " ‰";
+    case Unit::Millimetres:
+        return text + " mm";
     case Unit::Stops:
     case Unit::Percent:
     case Unit::None:

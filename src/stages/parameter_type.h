@@ -9,7 +9,7 @@ namespace baryton {
 
 enum class ParameterKind { Number, Toggle, Choice, CurveShape, LutFile };
 /// Pixels are those of the full-size picture; PerMille are thousandths of the frame's long side.
-enum class Unit { None, Stops, Kelvin, Percent, Degrees, Pixels, PerMille };
+enum class Unit { None, Stops, Kelvin, Percent, Degrees, Pixels, PerMille, Millimetres };
 
 /// What there is to know of a parameter; editors, files, the command line and the docs all come from it.
 struct ParameterType {
@@ -19,9 +19,9 @@ struct ParameterType {
     Unit unit = Unit::None;
     double minimum = 0, maximum = 1, step = 0.01;
     Value defaultValue = 0.0;
-    std::string tooltip; ///< what happens to the picture
-    bool mired = false;  ///< sliders go evenly in 1e6 / value
-    bool wraps = false;  ///< an angle: maximum and minimum are the same place
+    std::string tooltip;  ///< what happens to the picture
+    bool inverse = false; ///< sliders go evenly in 1 / value
+    bool wraps = false;   ///< an angle: maximum and minimum are the same place
     struct Option {
         std::string id, name;
     };

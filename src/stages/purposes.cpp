@@ -13,7 +13,7 @@ std::string purposesOf(const std::string& type) {
         {"noise", marked("denoise, noise reduction, high iso, speckles, blotches, smooth, clean")},
         {"defringe", marked("chromatic aberration, purple fringe, green fringe, colour seam, edges, lens")},
         {"frame", marked("crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, "
-                         "ratio, format, reframe, panorama")},
+                         "ratio, format, reframe, panorama, perspective, keystone, converging lines, architecture")},
         {"exposure", marked("brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright")},
         {"white-balance", marked("colour cast, too blue, too yellow, neutral grey, lamp light, daylight, kelvin")},
         {"warmth", marked("warmer, cooler, cold, evening, sunset, golden, winter, cosy")},

@@ -39,7 +39,7 @@ SettingList<RawParameters> rawParameters() {
                "The colour of the light the picture was taken in, through the camera's own colours: lower for lamps "
                "(the picture turns bluer), higher for shade (it turns warmer).",
                Unit::Kelvin);
-    temperature.mired = true;
+    temperature.inverse = true;
     return {{&P::white, choice("white", "White", {{"as-shot", "As shot"}, {"set", "Temperature and tint"}},
                                "What light of the scene becomes neutral.")},
             {&P::temperature, onlyWith("white", "set", temperature)},

@@ -21,7 +21,7 @@ const StageType& whiteBalanceType() {
         "The colour of the light the picture was taken in: lower for lamps (the picture turns "
         "bluer), higher for shade (it turns warmer).",
         Unit::Kelvin);
-    temperature.mired = true;
+    temperature.inverse = true;
     static const StageType type = stageType<S>({
         .id = "white-balance",
         .name = "White balance",

@@ -121,6 +121,63 @@ TEST(FrameScreen, ALineDrawnWithCtrlBecomesLevelOrUpright) {
     EXPECT_EQ(frameOfKey(d).angle, 0);
 }
 
+TEST(FrameScreen, LinesDrawnOnThePictureMakeItStraight) {
+    Driver d({"lantern-alley.jpg"});
+    d.start();
+    FrameView* view = openFrame(d);
+    auto* button = d.button(d.window().gradePage()->editorPanel(), QStringLiteral("Straighten by lines"));
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_L);
+    EXPECT_TRUE(view->drawsLines());
+    EXPECT_TRUE(button->isChecked());
+    const QRectF f = view->frameRect();
+    const auto at = [&](double x, double y) { return QPointF(f.x() + x * f.width(), f.y() + y * f.height()); };
+    // Houses that run together below, as from above.
+    d.drag(view, at(0.12, 0.1), at(0.16, 0.9));
+    EXPECT_EQ(frameOfKey(d), FrameSettings()) << "one line says nothing yet";
+    d.drag(view, at(0.85, 0.9), at(0.88, 0.1));
+    const FrameSettings straight = frameOfKey(d);
+    EXPECT_LT(straight.turn.tilt, -2);
+    EXPECT_EQ(straight.turn.swing, 0);
+    ASSERT_EQ(view->lines().lines().size(), 2U);
+    const auto lean = [&](std::size_t which) {
+        const DrawnLine& line = view->lines().lines()[which].places;
+        const QPointF along = view->onScreen(line.to) - view->onScreen(line.from);
+        return std::abs(std::atan2(along.x(), along.y()) * 180 / M_PI);
+    };
+    for (const std::size_t which : {0U, 1U})
+        EXPECT_LT(std::min(lean(which), 180 - lean(which)), 0.15) << "upright now, but for tenths of a degree";
+    // An end moved: the same two lines, another turn. Escape while it is pulled takes that back.
+    const QPointF end = view->onScreen(view->lines().lines()[0].places.to);
+    d.drag(view, end, end + QPointF(-14, 0));
+    EXPECT_EQ(view->lines().lines().size(), 2U);
+    EXPECT_LT(std::abs(frameOfKey(d).turn.tilt), std::abs(straight.turn.tilt) - 0.3);
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(frameOfKey(d), straight);
+    // Two level lines beside them, as they would be seen: the swing comes in.
+    const double tilted = straight.turn.tilt;
+    d.drag(view, at(0.25, 0.3), at(0.75, 0.31));
+    d.drag(view, at(0.25, 0.7), at(0.75, 0.69));
+    EXPECT_EQ(view->lines().lines().size(), 4U);
+    EXPECT_GT(std::abs(frameOfKey(d).turn.swing), 0.3);
+    EXPECT_NEAR(frameOfKey(d).turn.tilt, tilted, 3);
+    // Lines that no camera sees so change nothing and are told of.
+    const FrameSettings before = frameOfKey(d);
+    const QString foot = view->footText();
+    d.drag(view, at(0.25, 0.7), at(0.6, 0.4));
+    EXPECT_EQ(frameOfKey(d), before);
+    EXPECT_NE(view->footText(), foot);
+    // Done: the hand is the frame's again, the turn stays; typed back to nothing, all is as it was.
+    QTest::keyClick(view, Qt::Key_Escape);
+    EXPECT_FALSE(view->drawsLines());
+    EXPECT_FALSE(button->isChecked());
+    EXPECT_EQ(frameOfKey(d), before);
+    for (const char* name : {"Camera tilt", "Camera swing", "Angle"})
+        d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), QString::fromLatin1(name)),
+               QStringLiteral("0"), true);
+    EXPECT_EQ(frameOfKey(d), FrameSettings());
+}
+
 TEST(FrameScreen, WhatIsShownIsTheFileInItsFrame) {
     Driver d({"lake-fog.jpg"});
     d.start();
@@ -129,6 +186,7 @@ TEST(FrameScreen, WhatIsShownIsTheFileInItsFrame) {
     chooseRatio(d, "2 : 1");
     d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Size")), QStringLiteral("70"), true);
     d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("1.3"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Camera tilt")), QStringLiteral("6"), true);
     QTest::keyClick(view, Qt::Key_Right);
     EXPECT_GT(frameOfKey(d).x, 0.5);
     QTest::keyClick(view, Qt::Key_Return);
@@ -172,6 +230,7 @@ TEST(FrameScreen, SamplesStayOnTheirPlaceOfThePicture) {
     openFrame(d);
     d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Size")), QStringLiteral("70"), true);
     d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("10"), true);
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Camera swing")), QStringLiteral("-4"), true);
     const PictureSize whole = readPictureSize(d.state().pictures().at(0).file);
     const Placement placement = placementOf(frameOfKey(d), whole.width, whole.height);
     d.chooseStage("curves");

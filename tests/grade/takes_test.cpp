@@ -155,10 +155,27 @@ TEST(Strength, GoesThatPartOfTheWayAndStaysInRange) {
     EXPECT_EQ(std::get<bool>(between(*findStageType("split-tone")->parameter("hold"), false, true, 0.6)), true);
 }
 
+namespace {
+
+/// Two stages of one type in a layer are told apart by their order: a preset that carries the second alone means the
+/// first of where it is put.
+bool hasTwins(const Grade& grade) {
+    for (const Layer& layer : grade.look)
+        for (std::size_t i = 0; i < layer.stages.size(); ++i)
+            for (std::size_t j = 0; j < i; ++j)
+                if (layer.stages[i].type == layer.stages[j].type) return true;
+    return false;
+}
+
+} // namespace
+
 TEST(SavedOver, TakesValuesAndKeepsWhatIsCarried) {
     Random random(23);
-    for (int i = 0; i < 60; ++i) {
+    int tried = 0;
+    for (int i = 0; i < 80; ++i) {
         const Grade made = completed(randomGrade(random));
+        if (hasTwins(made)) continue;
+        ++tried;
         IncludeSet include = presentIn(made);
         std::erase_if(include, [&](const CarryPath&) { return random() % 2 == 0; });
         Preset preset;
@@ -175,6 +192,7 @@ TEST(SavedOver, TakesValuesAndKeepsWhatIsCarried) {
         EXPECT_EQ(presentIn(over.carried), presentIn(preset.carried)) << "the include-set stays";
         EXPECT_EQ(over.carried, carve(changed, include, defaultsFor(changed)));
     }
+    EXPECT_GT(tried, 30);
 }
 
 TEST(Replace, TheLookBecomesThePresetsAndStaysSo) {

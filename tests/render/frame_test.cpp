@@ -101,7 +101,7 @@ TEST(Frame, IsFoundAgainFromItsRectangle) {
         const FrameSettings frame = randomFrame(random);
         const Placement p = placementOf(frame, 640, 420);
         const Placement again =
-            placementOf(frameFrom(p.centreX, p.centreY, p.width, p.height, frame.angle, 640, 420), 640, 420);
+            placementOf(frameFrom(p.centreX, p.centreY, p.width, p.height, frame.angle, {}, 640, 420), 640, 420);
         EXPECT_NEAR(again.centreX, p.centreX, 0.51);
         EXPECT_NEAR(again.centreY, p.centreY, 0.51);
         EXPECT_NEAR(again.width, p.width, 1);

@@ -359,6 +359,7 @@ void EditorPanel::rebuild() {
             connect(editor_, &StageEditor::litChanged, this, &EditorPanel::litChanged);
             connect(editor_, &StageEditor::lineFound, this, &EditorPanel::lineFound);
             connect(editor_, &StageEditor::guideChosen, this, &EditorPanel::guideChosen);
+            connect(editor_, &StageEditor::linesWanted, this, &EditorPanel::linesWanted);
             editor_->setPins(pins_);
         }
     } else if (chosenLayer()) {

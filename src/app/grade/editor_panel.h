@@ -44,6 +44,7 @@ Q_SIGNALS:
     void litChanged(const QImage& mask); ///< these three: see StageEditor
     void lineFound(const QLineF& line);
     void guideChosen(int guide);
+    void linesWanted(bool draws);
 
 private:
     void rebuild();

@@ -76,13 +76,12 @@ ValueRow* StageEditor::addRow(QVBoxLayout* layout, const std::string& parameter,
     row->setRange(low, high, step, shownNumber(p, std::get<double>(p.defaultValue)));
     row->field()->setWraps(p.wraps);
     row->field()->setFormatter([&p](double v) { return QString::fromStdString(shownText(p, storedNumber(p, v))); });
-    if (p.mired) {
-        // Even steps of a light's colour are even steps of 1e6 / K; to the right the picture turns warmer.
+    if (p.inverse)
         row->ruler()->setScale([=](double v) { return (1 / low - 1 / v) / (1 / low - 1 / high); },
                                [=](double at) { return 1 / (1 / low - at * (1 / low - 1 / high)); });
+    if (p.unit == Unit::Kelvin) // to the right the picture turns warmer
         row->ruler()->setStrip(
             {{0, QColor(0x5c, 0x86, 0xd8)}, {0.6, QColor(0x9a, 0x9a, 0x9a)}, {1, QColor(0xe0, 0xb0, 0x50)}});
-    }
     if (p.wraps) {
         QGradientStops stops;
         constexpr int parts = 12;

@@ -81,6 +81,8 @@ Q_SIGNALS:
     void lineFound(const QLineF& line);
     /// The lines that help to place a frame (see FrameView::Guide).
     void guideChosen(int guide);
+    /// Lines are drawn on the picture that make it straight, or are done.
+    void linesWanted(bool draws);
     /// What of the picture is to stay lit, as shares of 255 over the whole picture; a null image: all of it.
     void litChanged(const QImage& mask);
 

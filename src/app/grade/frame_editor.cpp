@@ -9,7 +9,8 @@
 namespace baryton {
 
 FrameEditor::FrameEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent), swap_(makeButton(tr("Swap the sides"), "")), found_(new StillText(2)) {
+    : StageEditor(state, stageId, parent), swap_(makeButton(tr("Swap the sides"), "")),
+      lines_(makeButton(tr("Straighten by lines"), "")), found_(new StillText(2)) {
     QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
     addChoice(layout, "ratio");
@@ -37,8 +38,13 @@ FrameEditor::FrameEditor(AppState& state, const std::string& stageId, QWidget* p
     shapes->addWidget(byItself);
     shapes->addStretch(1);
     layout->addLayout(shapes);
+    lines_->setCheckable(true);
+    lines_->setToolTip(
+        tr("Draw along two lines of the picture that ought to be upright, or level, or along two of each (L)"));
+    connect(lines_, &QPushButton::clicked, this, &StageEditor::linesWanted);
+    layout->addWidget(lines_, 0, Qt::AlignLeft);
     layout->addWidget(found_);
-    for (const char* parameter : {"angle", "size", "centre.x", "centre.y"}) addRow(layout, parameter);
+    for (const char* parameter : {"angle", "tilt", "swing", "focal"}) addRow(layout, parameter);
 
     auto* guides = new QHBoxLayout;
     auto* guidesName = new QLabel(tr("Guides"));
@@ -52,6 +58,7 @@ FrameEditor::FrameEditor(AppState& state, const std::string& stageId, QWidget* p
     guides->addWidget(box, 1);
     addNamed(guidesName);
     layout->addLayout(guides);
+    for (const char* parameter : {"size", "centre.x", "centre.y"}) addRow(layout, parameter);
     proportions_ = addRow(layout, "proportions");
     layout->addStretch(1);
     connect(&state, &AppState::keyChanged, found_, [this] { found_->setText({}); });

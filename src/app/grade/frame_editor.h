@@ -14,10 +14,12 @@ public:
     void quarterTurn(bool clockwise) { set(quarterTurned(stage(), clockwise), true); }
     void mirror() { set(mirrored(stage()), true); }
     void swapSides() { set(sidesSwapped(stage()), true); }
+    /// Whether lines are being drawn on the picture.
+    void showDrawsLines(bool draws) { lines_->setChecked(draws); }
 
 private:
     void level();
-    QPushButton* swap_;
+    QPushButton *swap_, *lines_;
     ValueRow* proportions_;
     StillText* found_;
     double foundAngle_ = 0; ///< that is being told of

@@ -43,6 +43,7 @@ FrameView::FrameView(QWidget* parent) : QWidget(parent), guide_(static_cast<Guid
 void FrameView::setPictureSize(QSize size) {
     if (wholeSize_ == size) return;
     wholeSize_ = size;
+    setDrawsLines(false);
     whole_ = {};
     orient();
 }
@@ -58,7 +59,7 @@ void FrameView::setFrame(const FrameSettings& frame, bool keepsRatio) {
     const bool isTurned = frame.orientation != frame_.orientation;
     frame_ = frame;
     found_ = {};
-    if (isTurned) orient();
+    if (isTurned) lines_.clear(), orient();
     update();
 }
 
@@ -130,11 +131,27 @@ QRectF FrameView::room() const {
     return QRectF(rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin - kFoot);
 }
 
+Mat3 FrameView::perspective() const {
+    return straightToPicture(frame_.turn, size_.width(), size_.height());
+}
+
+QRectF FrameView::turnedBounds() const {
+    const double w = size_.width(), h = size_.height();
+    const Mat3 map = perspective();
+    QRectF bounds;
+    for (const PlacedPoint corner : {PlacedPoint{0, 0}, {w, 0}, {0, h}, {w, h}}) {
+        const PlacedPoint at = toStraight(map, corner, w, h);
+        const QPointF p = rotated({at.x - w / 2, at.y - h / 2}, frame_.angle);
+        bounds = bounds.united(QRectF(p, p + QPointF(1e-6, 1e-6))); // it lies around 0
+    }
+    return bounds;
+}
+
 double FrameView::fitScale() const {
     if (grip_.kind != Grip::Kind::None) return pressedScale_; // nothing grows or shrinks under the hand
-    const double c = std::cos(radians(frame_.angle)), s = std::abs(std::sin(radians(frame_.angle)));
-    const double w = size_.width() * c + size_.height() * s, h = size_.width() * s + size_.height() * c;
-    return size_.isEmpty() ? 1 : std::min(room().width() / w, room().height() / h);
+    if (size_.isEmpty()) return 1;
+    const QRectF bounds = turnedBounds();
+    return std::min(room().width() / bounds.width(), room().height() / bounds.height());
 }
 
 double FrameView::imageScale() const {
@@ -145,14 +162,16 @@ double FrameView::imageScale() const {
 }
 
 QPointF FrameView::middle() const {
-    return room().center();
+    if (grip_.kind != Grip::Kind::None) return pressedMiddle_;
+    return room().center() - (size_.isEmpty() ? QPointF() : turnedBounds().center() * fitScale());
 }
 
-QPointF FrameView::turned(QPointF source) const {
-    return middle() + rotated(source - QPointF(size_.width() / 2.0, size_.height() / 2.0), frame_.angle) * fitScale();
+QPointF FrameView::turned(QPointF straight) const {
+    return middle() +
+           rotated(straight - QPointF(size_.width() / 2.0, size_.height() / 2.0), frame_.angle) * fitScale();
 }
 
-QPointF FrameView::source(QPointF position) const {
+QPointF FrameView::straight(QPointF position) const {
     return QPointF(size_.width() / 2.0, size_.height() / 2.0) +
            rotated((position - middle()) / fitScale(), -frame_.angle);
 }
@@ -165,9 +184,10 @@ QRectF FrameView::frameRect() const {
 }
 
 bool FrameView::fits(const QRectF& rect) const {
-    const QRectF whole = QRectF(QPointF(), QSizeF(size_)).adjusted(-0.5, -0.5, 0.5, 0.5);
-    const std::array<QPointF, 4> corners = {rect.topLeft(), rect.topRight(), rect.bottomLeft(), rect.bottomRight()};
-    return std::all_of(corners.begin(), corners.end(), [&](QPointF c) { return whole.contains(source(c)); });
+    const QPointF centre = straight(rect.center());
+    const QSizeF size = rect.size() / fitScale();
+    return fitsPicture(centre.x(), centre.y(), size.width(), size.height(), frame_.angle, frame_.turn, size_.width(),
+                       size_.height());
 }
 
 FrameView::Grip FrameView::gripAt(QPointF at) const {
@@ -184,10 +204,10 @@ FrameView::Grip FrameView::gripAt(QPointF at) const {
 }
 
 void FrameView::tell(const QRectF& rect, double angle, bool withShape) {
-    const QPointF centre = source(rect.center());
+    const QPointF centre = straight(rect.center());
     const double scale = fitScale();
     const FrameSettings next = frameFrom(centre.x(), centre.y(), rect.width() / scale, rect.height() / scale, angle,
-                                         size_.width(), size_.height());
+                                         frame_.turn, size_.width(), size_.height());
     std::map<std::string, Value> values{{"centre.x", std::clamp(next.x, 0.0, 1.0)},
                                         {"centre.y", std::clamp(next.y, 0.0, 1.0)},
                                         {"size", std::clamp(next.size, 0.05, 1.0)}};
@@ -266,20 +286,23 @@ void FrameView::turnBy(double by) {
     // What was in the middle stays there; the frame is as large as it was, or as fits.
     const QPointF centre = QPointF(size_.width() / 2.0, size_.height() / 2.0) +
                            rotated((pressedRect_.center() - middle()) / pressedScale_, -pressedAngle_);
-    const FrameSettings next = frameFrom(centre.x(), centre.y(), pressedRect_.width() / pressedScale_,
-                                         pressedRect_.height() / pressedScale_, angle, size_.width(), size_.height());
+    const FrameSettings next =
+        frameFrom(centre.x(), centre.y(), pressedRect_.width() / pressedScale_, pressedRect_.height() / pressedScale_,
+                  angle, frame_.turn, size_.width(), size_.height());
     Q_EMIT edited({{"angle", angle}, {"size", std::clamp(next.size, 0.05, 1.0)}}, false);
 }
 
 void FrameView::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton || size_.isEmpty()) return;
     pressedRect_ = frameRect();
+    pressedMiddle_ = middle();
     pressedScale_ = fitScale();
     pressedAngle_ = frame_.angle;
     pressedAt_ = event->position();
+    setFocus();
+    if (drawsLines_) return pressForLine(pressedAt_);
     grip_ = event->modifiers() & Qt::ControlModifier ? Grip{Grip::Kind::Level, 0, 0} : gripAt(pressedAt_);
     lineEnd_ = pressedAt_;
-    setFocus();
     update();
 }
 
@@ -295,9 +318,13 @@ void FrameView::mouseMoveEvent(QMouseEvent* event) {
     case Grip::Kind::Level:
         lineEnd_ = at;
         return update();
+    case Grip::Kind::Line:
+        lines_.pullTo(inPicture(at));
+        return update();
     case Grip::Kind::None:
         break;
     }
+    if (drawsLines_) return setCursor(Qt::CrossCursor);
     const Grip grip = gripAt(at);
     setCursor(grip.kind == Grip::Kind::Turn     ? Qt::CrossCursor
               : grip.kind != Grip::Kind::Resize ? Qt::SizeAllCursor
@@ -310,6 +337,7 @@ void FrameView::mouseMoveEvent(QMouseEvent* event) {
 void FrameView::mouseReleaseEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton || grip_.kind == Grip::Kind::None) return;
     if (grip_.kind == Grip::Kind::Level) levelAlong(pressedAt_, lineEnd_);
+    if (grip_.kind == Grip::Kind::Line) takeLine();
     grip_ = {};
     update();
     Q_EMIT released();
@@ -333,8 +361,15 @@ void FrameView::keyPressEvent(QKeyEvent* event) {
         break;
     case Qt::Key_Return:
     case Qt::Key_Enter:
+        if (drawsLines_) return setDrawsLines(false);
         Q_EMIT doneWanted();
         return;
+    case Qt::Key_Escape:
+        if (drawsLines_) return setDrawsLines(false);
+        QWidget::keyPressEvent(event);
+        return;
+    case Qt::Key_L:
+        return setDrawsLines(!drawsLines_);
     case Qt::Key_Comma:
     case Qt::Key_Period:
         Q_EMIT quarterTurnWanted(event->key() == Qt::Key_Period);
@@ -376,13 +411,19 @@ void FrameView::paintEvent(QPaintEvent*) {
     if (size_.isEmpty() || image_.isNull()) return;
     const double scale = fitScale();
     const QRectF frame = frameRect();
-    const Placement placement = placementOf(inOriented(), size_.width(), size_.height());
     p.save();
     p.setRenderHints(QPainter::SmoothPixmapTransform | QPainter::Antialiasing);
-    p.translate(middle());
-    p.rotate(frame_.angle);
-    p.scale(scale, scale);
-    p.drawImage(QRectF(-size_.width() / 2.0, -size_.height() / 2.0, size_.width(), size_.height()), image_);
+    QTransform toScreen;
+    toScreen.translate(middle().x(), middle().y());
+    toScreen.rotate(frame_.angle);
+    toScreen.scale(scale, scale);
+    toScreen.translate(-size_.width() / 2.0, -size_.height() / 2.0);
+    if (!frame_.turn.isNone()) {
+        const Mat3 m = inverse(perspective());
+        toScreen = QTransform(m[0], m[3], m[6], m[1], m[4], m[7], m[2], m[5], m[8]) * toScreen;
+    }
+    p.setTransform(toScreen, true);
+    p.drawImage(QRectF(0, 0, size_.width(), size_.height()), image_);
     p.restore();
     // What is outside is seen, but not taken for the picture.
     QPainterPath outside;
@@ -398,7 +439,7 @@ void FrameView::paintEvent(QPaintEvent*) {
         p.drawLine(pressedAt_, lineEnd_);
         p.setPen(QPen(c.accentLight, 1.5));
         p.drawLine(pressedAt_, lineEnd_);
-    } else if (grip_.kind != Grip::Kind::None) {
+    } else if (grip_.kind != Grip::Kind::None && grip_.kind != Grip::Kind::Line) {
         // Only while the hand is on it: at rest nothing lies over what is judged.
         p.setPen(QPen(QColor(255, 255, 255, isTurning ? 80 : 120), 1));
         if (!isTurning) drawGuide(p, frame);
@@ -411,13 +452,14 @@ void FrameView::paintEvent(QPaintEvent*) {
     }
     if (!found_.isNull()) {
         const auto place = [&](QPointF share) {
-            return turned({share.x() * size_.width(), share.y() * size_.height()});
+            return onScreen({share.x() * size_.width(), share.y() * size_.height()});
         };
         for (const QPen& pen : {QPen(QColor(0, 0, 0, 150), 3.5), QPen(c.accentLight, 1.5)}) {
             p.setPen(pen);
             p.drawLine(place(found_.p1()), place(found_.p2()));
         }
     }
+    if (drawsLines_) drawLines(p);
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(QColor(0, 0, 0, 150), 3));
     p.drawRect(frame);
@@ -439,12 +481,7 @@ void FrameView::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(frame.center().x() - arm, y), QPointF(frame.center().x() + arm, y));
     p.setPen(c.second);
     p.drawText(QRectF(0, height() - kFoot - 4, width(), kFoot), Qt::AlignCenter,
-               fontMetrics().elidedText(
-                   tr("%1 × %2 · Drag inside to move, an edge to resize, outside to turn, with Ctrl along a "
-                      "horizon. Enter: done")
-                       .arg(placement.width)
-                       .arg(placement.height),
-                   Qt::ElideRight, width() - 16));
+               fontMetrics().elidedText(footText(), Qt::ElideRight, width() - 16));
     if (hasFocus()) {
         p.setPen(QPen(c.accent, 1));
         p.drawRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5));

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/grade/frame_lines.h"
 #include "app/widgets/readable.h"
 #include "stages/frame.h"
 
@@ -13,7 +14,9 @@ namespace baryton {
 /// Drag inside the frame to move it, its edges and corners to resize it, outside to turn the picture, or with Ctrl
 /// along what is to be level or upright; the arrow keys move it, comma and full stop turn the picture by a quarter, M
 /// mirrors it, X swaps the frame's sides, Enter is done. While the hand turns, finer lines
-/// help to find the level, and the picture keeps its size.
+/// help to find the level, and the picture keeps its size. L begins to draw lines along what ought to be upright or
+/// level: two of a kind, or two of each, make the picture straight; their ends can be moved until L, Enter or Escape
+/// ends it.
 class FrameView : public QWidget, public Readable {
     Q_OBJECT
 public:
@@ -32,6 +35,16 @@ public:
     /// done.
     void setFoundLine(const QLineF& line);
     QLineF foundLine() const { return found_; }
+    /// While lines are drawn the hand does nothing else.
+    void setDrawsLines(bool draws);
+    bool drawsLines() const { return drawsLines_; }
+    const FrameLines& lines() const { return lines_; }
+    /// Where a place of the oriented picture is seen, in the widget.
+    QPointF onScreen(PlacedPoint picture) const;
+    /// What stands below the picture: the frame's size, and what the hand can do.
+    QString footText() const;
+    /// The focal length that is taken for the camera's where the lines do not tell it; in mm, for 36 × 24 mm.
+    void setKnownFocal(double focal) { knownFocal_ = focal; }
     /// Device pixels for one of the picture, so that all of it is seen.
     double imageScale() const;
     /// The frame as it is seen, in pixels of the widget.
@@ -48,6 +61,7 @@ Q_SIGNALS:
     void quarterTurnWanted(bool clockwise);
     void mirrorWanted();
     void swapWanted();
+    void drawsLinesChanged(bool draws);
     void resized();
 
 protected:
@@ -56,19 +70,26 @@ protected:
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    bool event(QEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
     /// Which part of the frame is held: −1 the low side, 1 the high one, 0 neither, across and down.
     struct Grip {
-        enum class Kind { None, Move, Resize, Turn, Level } kind = Kind::None;
+        enum class Kind { None, Move, Resize, Turn, Level, Line } kind = Kind::None;
         int x = 0, y = 0;
     };
     Grip gripAt(QPointF position) const;
-    double fitScale() const;              ///< widget pixels for one of the picture
-    QPointF middle() const;               ///< of the picture in the widget
-    QPointF turned(QPointF source) const; ///< from the picture to the widget
-    QPointF source(QPointF position) const;
+    Mat3 perspective() const;               ///< from the straight picture to the picture
+    double fitScale() const;                ///< widget pixels for one of the straight picture
+    QPointF middle() const;                 ///< where the middle of the straight picture lies in the widget
+    QRectF turnedBounds() const;            ///< of the picture, straight and turned, about its middle
+    QPointF turned(QPointF straight) const; ///< from the straight picture to the widget
+    QPointF straight(QPointF position) const;
+    PlacedPoint inPicture(QPointF position) const;
+    void pressForLine(QPointF at);
+    void takeLine();
+    void drawLines(QPainter& painter) const;
     QRectF room() const;
     bool fits(const QRectF& rect) const; ///< a rectangle of the widget lies inside the picture
     void moveTo(QPointF offset);
@@ -91,7 +112,10 @@ private:
     FrameSettings frame_;
     bool keepsRatio_ = false;
     Grip grip_;
-    QPointF pressedAt_, lineEnd_;
+    FrameLines lines_;
+    bool drawsLines_ = false, areLinesRefused_ = false;
+    double knownFocal_ = CameraTurn().focal;
+    QPointF pressedAt_, lineEnd_, pressedMiddle_;
     QRectF pressedRect_;
     double pressedScale_ = 1, pressedAngle_ = 0;
 };

@@ -1,6 +1,7 @@
 #include "app/grade/grade_page.h"
 #include "app/behind.h"
 #include "app/grade/chain_scroll.h"
+#include "app/grade/frame_editor.h"
 #include "app/grade/sheets.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/tray_panel.h"
@@ -264,6 +265,10 @@ void GradePage::connectFrame() {
     connect(panel_, &EditorPanel::lineFound, frame_, &FrameView::setFoundLine);
     connect(panel_, &EditorPanel::guideChosen, frame_,
             [this](int guide) { frame_->setGuide(static_cast<FrameView::Guide>(guide)); });
+    connect(panel_, &EditorPanel::linesWanted, frame_, &FrameView::setDrawsLines);
+    connect(frame_, &FrameView::drawsLinesChanged, this, [this](bool draws) {
+        if (auto* editor = qobject_cast<FrameEditor*>(panel_->editor())) editor->showDrawsLines(draws);
+    });
     const auto change = [this](std::map<std::string, Value> (*how)(const Stage&)) {
         if (const auto stage = stageInFraming()) state_.setParameters(stage->id, how(*stage), true);
     };

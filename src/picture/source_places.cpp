@@ -1,0 +1,51 @@
+#include "picture/source_places.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace baryton {
+
+namespace {
+
+/// Half the distance of two samples that have the spread of `covered` pixels: a box of s pixels has the variance
+/// s²/12, of which 1/12 is in a sample already. Below 1.1 (what turning and lenses make) one sample is enough.
+double halfApart(double covered) {
+    constexpr double least = 1.1;
+    return covered <= least ? 0 : std::sqrt((covered * covered - least * least) / 12);
+}
+
+} // namespace
+
+SourcePlaces::SourcePlaces(const Placement& placement) : placement_(placement) {
+    const int longSide = std::max(placement.width, placement.height);
+    step_ = longSide >= 2000 ? 8 : longSide >= 600 ? 4 : 2;
+    if (placement.isStraight()) return;
+    for (const double x : {0.0, double(placement.width)})
+        for (const double y : {0.0, double(placement.height)}) {
+            const Place place = at(x, y);
+            for (const PlacedPoint& way : {place.across, place.down})
+                hasMeans_ = hasMeans_ || way.x != 0 || way.y != 0;
+        }
+}
+
+SourcePlaces::Place SourcePlaces::at(double x, double y) const {
+    Place place;
+    place.colours[0] = toSource(placement_, {x, y});
+    if (placement_.isStraight()) return place;
+    const auto apart = [&](double dx, double dy) -> PlacedPoint {
+        const PlacedPoint a = toSource(placement_, {x - dx, y - dy}), b = toSource(placement_, {x + dx, y + dy});
+        const double length = std::hypot(b.x - a.x, b.y - a.y), half = halfApart(length);
+        if (half == 0) return {};
+        return {(b.x - a.x) / length * half, (b.y - a.y) / length * half};
+    };
+    place.across = apart(0.5, 0), place.down = apart(0, 0.5);
+    return place;
+}
+
+void SourcePlaces::row(int y, std::vector<Place>& places) const {
+    const int count = (placement_.width + step_ - 1) / step_ + 1;
+    places.resize(static_cast<std::size_t>(count));
+    for (int i = 0; i < count; ++i) places[static_cast<std::size_t>(i)] = at(i * step_ + 0.5, y + 0.5);
+}
+
+} // namespace baryton

@@ -1,0 +1,35 @@
+#pragma once
+#include "picture/placement.h"
+
+#include <array>
+#include <vector>
+
+namespace baryton {
+
+/// Where the pixels of a placed picture that is made straight lie in its source: worked out for every few pixels of
+/// a row, and between them evenly (within 0.005 px), from the row's number and nothing else.
+class SourcePlaces {
+public:
+    explicit SourcePlaces(const Placement& placement);
+
+    /// Of a pixel of the result: the place of each of its colours, red first (of the first alone, where they have
+    /// one). `across` and `down` lead from there to the four places that it is the mean of, each added and taken
+    /// away: nothing where one is enough.
+    struct Place {
+        std::array<PlacedPoint, 3> colours;
+        PlacedPoint across, down;
+    };
+    int step() const { return step_; }
+    /// Of pixels 0, step, 2·step … of row `y`, by their middles, one more than fit the row.
+    void row(int y, std::vector<Place>& places) const;
+    /// Whether any pixel is a mean.
+    bool hasMeans() const { return hasMeans_; }
+
+private:
+    Place at(double x, double y) const;
+    Placement placement_;
+    int step_ = 1;
+    bool hasMeans_ = false;
+};
+
+} // namespace baryton

@@ -1,0 +1,356 @@
+#include "picture/warp.h"
+
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "picture/warp.cpp"
+#include <hwy/foreach_target.h>
+#include <hwy/highway.h>
+
+HWY_BEFORE_NAMESPACE();
+namespace baryton {
+namespace HWY_NAMESPACE {
+namespace hn = hwy::HWY_NAMESPACE;
+
+/// Three vectors of four lanes become one: the lanes of each joined by `op`.
+template <class D, class V, class Op>
+HWY_INLINE V JoinedLanes(D d, V a, V b, V c, Op op) {
+    const V ab = op(hn::InterleaveLower(d, a, b), hn::InterleaveUpper(d, a, b));
+    const V cc = op(hn::InterleaveLower(d, c, c), hn::InterleaveUpper(d, c, c));
+    return op(hn::ConcatLowerLower(d, cc, ab), hn::ConcatUpperUpper(d, cc, ab));
+}
+
+/// Four sums of a vector's lanes.
+template <class D, class V>
+HWY_INLINE auto Folded(D /*d*/, V v) {
+    if constexpr (hn::MaxLanes(D()) == 8) {
+        const hn::FixedTag<float, 4> four;
+        return hn::Add(hn::LowerHalf(four, v), hn::UpperHalf(four, v));
+    } else {
+        return v;
+    }
+}
+
+/// The eight weights of colour `k`, where all have one place or each its own.
+template <int kPlaces>
+HWY_INLINE const float* WeightsOf(const float* weights, const std::uint16_t* phases, int k, int down) {
+    return weights + 8U * phases[2 * (kPlaces == 1 ? 0 : k) + down];
+}
+
+/// Each pixel from six rows of six pixels at its place in the planes, `stride` floats apart (two more are read in
+/// each): times the weights of their columns (eight, the last two 0) and rows, held to the range of the inner 4 × 4.
+/// `phases` are pairs, across and down, of eight weights each. There is one place for a pixel, or one for each of its
+/// colours.
+template <int kPlaces>
+HWY_INLINE void Interpolate(const float* const* planes, std::size_t stride, const std::uint32_t* places,
+                            const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
+    const hn::CappedTag<float, 8> d;
+    const hn::FixedTag<float, 4> four;
+    using V = hn::Vec<decltype(d)>;
+    using V4 = hn::Vec<decltype(four)>;
+    constexpr std::size_t lanes = hn::MaxLanes(d);
+    for (std::size_t i = 0; i < count; ++i) {
+        const std::uint16_t* p = phases + 2 * kPlaces * i;
+        const std::uint32_t* at = places + kPlaces * i;
+        const float *acrossR = WeightsOf<kPlaces>(weights, p, 0, 0), *downR = WeightsOf<kPlaces>(weights, p, 0, 1);
+        const float *acrossG = WeightsOf<kPlaces>(weights, p, 1, 0), *downG = WeightsOf<kPlaces>(weights, p, 1, 1);
+        const float *acrossB = WeightsOf<kPlaces>(weights, p, 2, 0), *downB = WeightsOf<kPlaces>(weights, p, 2, 1);
+        const float *r = planes[0] + at[0], *g = planes[1] + at[kPlaces == 1 ? 0 : 1],
+                    *b = planes[2] + at[kPlaces == 1 ? 0 : 2];
+        V sumR = hn::Zero(d), sumG = sumR, sumB = sumR;
+        V4 leastR = hn::LoadU(four, r + stride + 1), leastG = hn::LoadU(four, g + stride + 1);
+        V4 leastB = hn::LoadU(four, b + stride + 1), mostR = leastR, mostG = leastG, mostB = leastB;
+        for (std::size_t row = 0; row < 6; ++row, r += stride, g += stride, b += stride) {
+            for (std::size_t x = 0; x < 8; x += lanes) {
+                // The same three times where they have one place: that is worked out once.
+                const V wR = hn::Mul(hn::LoadU(d, acrossR + x), hn::Set(d, downR[row]));
+                const V wG = hn::Mul(hn::LoadU(d, acrossG + x), hn::Set(d, downG[row]));
+                const V wB = hn::Mul(hn::LoadU(d, acrossB + x), hn::Set(d, downB[row]));
+                sumR = hn::MulAdd(hn::LoadU(d, r + x), wR, sumR);
+                sumG = hn::MulAdd(hn::LoadU(d, g + x), wG, sumG);
+                sumB = hn::MulAdd(hn::LoadU(d, b + x), wB, sumB);
+            }
+            if (row < 2 || row > 4) continue; // the first of the inner rows has begun them
+            const V4 innerR = hn::LoadU(four, r + 1), innerG = hn::LoadU(four, g + 1),
+                     innerB = hn::LoadU(four, b + 1);
+            leastR = hn::Min(leastR, innerR), mostR = hn::Max(mostR, innerR);
+            leastG = hn::Min(leastG, innerG), mostG = hn::Max(mostG, innerG);
+            leastB = hn::Min(leastB, innerB), mostB = hn::Max(mostB, innerB);
+        }
+        const auto add = [](V4 x, V4 y) { return hn::Add(x, y); };
+        const V4 sum = JoinedLanes(four, Folded(d, sumR), Folded(d, sumG), Folded(d, sumB), add);
+        const V4 least = JoinedLanes(four, leastR, leastG, leastB, [](V4 x, V4 y) { return hn::Min(x, y); });
+        const V4 most = JoinedLanes(four, mostR, mostG, mostB, [](V4 x, V4 y) { return hn::Max(x, y); });
+        HWY_ALIGN float result[4];
+        hn::Store(hn::Min(hn::Max(sum, least), most), four, result);
+        out[0][i] = result[0], out[1][i] = result[1], out[2][i] = result[2];
+    }
+}
+
+void InterpolateRun(const float* const* planes, std::size_t stride, const std::uint32_t* places,
+                    const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
+    Interpolate<1>(planes, stride, places, phases, weights, count, out);
+}
+void InterpolateApart(const float* const* planes, std::size_t stride, const std::uint32_t* places,
+                      const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
+    Interpolate<3>(planes, stride, places, phases, weights, count, out);
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace baryton
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+#include "base/parallel.h"
+#include "picture/light.h"
+#include "picture/source_places.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstdint>
+#include <numbers>
+#include <vector>
+
+namespace baryton {
+
+HWY_EXPORT(InterpolateRun);
+HWY_EXPORT(InterpolateApart);
+
+namespace {
+
+constexpr int kPhaseBits = 10;
+constexpr int kPhases = 1 << kPhaseBits; // places between two pixels; the nearest is taken
+
+/// Eight weights (the last two 0) for each phase, which sum to 1.
+const std::vector<float>& lanczosWeights() {
+    static const std::vector<float> all = [] {
+        std::vector<float> weights(8U * kPhases, 0.0F);
+        for (int p = 0; p < kPhases; ++p) {
+            std::array<double, 6> w{};
+            double sum = 0;
+            for (int i = 0; i < 6; ++i) {
+                const double x = std::numbers::pi * (i - 2 - double(p) / kPhases);
+                w[static_cast<std::size_t>(i)] = std::abs(x) < 1e-9 ? 1 : 3 * std::sin(x) * std::sin(x / 3) / (x * x);
+                sum += w[static_cast<std::size_t>(i)];
+            }
+            for (std::size_t i = 0; i < 6; ++i)
+                weights[8U * static_cast<std::size_t>(p) + i] = static_cast<float>(w[i] / sum);
+        }
+        return weights;
+    }();
+    return all;
+}
+
+/// A place in the source: the pixel left above it, and how far it is to the next.
+struct Place {
+    int x, y, phaseX, phaseY;
+};
+
+Place placeAt(double x, double y) {
+    // In steps of a phase, and far enough from 0 that cutting off is rounding down.
+    constexpr int away = 1 << 16;
+    constexpr double most = 1 << 20; // past all pictures: there, the edge's last pixel repeats
+    const auto steps = [&](double at) {
+        return static_cast<std::int64_t>((std::clamp(at, double(-away), most) + away) * kPhases + 0.5);
+    };
+    const std::int64_t acrossSteps = steps(x - 0.5), downSteps = steps(y - 0.5);
+    return {static_cast<int>(acrossSteps >> kPhaseBits) - away, static_cast<int>(downSteps >> kPhaseBits) - away,
+            static_cast<int>(acrossSteps & (kPhases - 1)), static_cast<int>(downSteps & (kPhases - 1))};
+}
+
+/// The places of a turned picture's row.
+class TurnedRow {
+public:
+    TurnedRow(const Placement& placement, int y)
+        : placement_(placement), v_(y + 0.5 - placement.height / 2.0), cos_(std::cos(placement.angle)),
+          sin_(std::sin(placement.angle)) {}
+    Place operator()(int x, int /*colour*/) const {
+        const double u = x + 0.5 - placement_.width / 2.0;
+        return placeAt(placement_.centreX + u * cos_ + v_ * sin_, placement_.centreY - u * sin_ + v_ * cos_);
+    }
+
+private:
+    const Placement& placement_;
+    double v_, cos_, sin_;
+};
+
+/// The places of a row between those that are worked out.
+class StraightRow {
+public:
+    StraightRow(const std::vector<SourcePlaces::Place>& places, int step, double across, double down)
+        : places_(places), step_(step), across_(across), down_(down) {}
+    Place operator()(int x, int colour) const {
+        const auto first = static_cast<std::size_t>(x / step_), c = static_cast<std::size_t>(colour);
+        const double share = double(x % step_) / step_;
+        const PlacedPoint a = shifted(places_[first], c), b = shifted(places_[first + 1], c);
+        return placeAt(a.x + share * (b.x - a.x), a.y + share * (b.y - a.y));
+    }
+
+private:
+    PlacedPoint shifted(const SourcePlaces::Place& p, std::size_t colour) const {
+        return {p.colours[colour].x + across_ * p.across.x + down_ * p.down.x,
+                p.colours[colour].y + across_ * p.across.y + down_ * p.down.y};
+    }
+    const std::vector<SourcePlaces::Place>& places_;
+    int step_;
+    double across_, down_;
+};
+
+/// The pixels at places of a source of which a band is at hand.
+class Sampler {
+public:
+    /// `colours`: how many places each pixel has, 1 or 3.
+    Sampler(const Picture& band, int bandTop, int sourceHeight, int colours)
+        : band_(band), top_(bandTop), sourceHeight_(sourceHeight), colours_(colours) {}
+
+    /// A row of `width` pixels into three or four planes.
+    template <class Places>
+    void row(const Places& places, int width, float* const* out) const {
+        std::array<std::uint32_t, 3 * kRun> at;
+        std::array<std::uint16_t, 6 * kRun> phases;
+        const float* planes[3] = {band_.row(0, 0), band_.row(1, 0), band_.row(2, 0)};
+        int first = 0; // of the run of inner pixels that is not yet written
+        std::size_t count = 0;
+        const auto flush = [&] {
+            if (count == 0) return;
+            float* to[3] = {out[0] + first, out[1] + first, out[2] + first};
+            interpolate(planes, band_.stride(), at.data(), phases.data(), count, to);
+            count = 0;
+        };
+        std::array<Place, 3> own;
+        for (int x = 0; x < width; ++x) {
+            bool isInner = !band_.hasAlpha();
+            for (int k = 0; k < colours_; ++k) {
+                const Place& place = own[static_cast<std::size_t>(k)] = places(x, k);
+                isInner = isInner && place.x >= kWarpReach - 1 && place.x + 5 < band_.width() &&
+                          place.y >= kWarpReach - 1 && place.y + kWarpReach < sourceHeight_;
+            }
+            if (!isInner || count == kRun) flush();
+            if (isInner) {
+                if (count == 0) first = x;
+                for (int k = 0; k < colours_; ++k) {
+                    const Place& place = own[static_cast<std::size_t>(k)];
+                    const std::size_t to = count * static_cast<std::size_t>(colours_) + static_cast<std::size_t>(k);
+                    at[to] =
+                        static_cast<std::uint32_t>(static_cast<std::size_t>(place.y - 2 - top_) * band_.stride() +
+                                                   static_cast<std::size_t>(place.x - 2));
+                    phases[2 * to] = static_cast<std::uint16_t>(place.phaseX);
+                    phases[2 * to + 1] = static_cast<std::uint16_t>(place.phaseY);
+                }
+                ++count;
+            } else if (band_.hasAlpha()) {
+                weighted(own, x, out);
+            } else {
+                atTheEdge(own, x, out);
+            }
+        }
+        flush();
+    }
+
+private:
+    static constexpr std::size_t kRun = 256;
+
+    void interpolate(const float* const* planes, std::size_t stride, const std::uint32_t* at,
+                     const std::uint16_t* phases, std::size_t count, float* const* to) const {
+        const float* weights = lanczosWeights().data();
+        if (colours_ == 1)
+            HWY_DYNAMIC_DISPATCH(InterpolateRun)(planes, stride, at, phases, weights, count, to);
+        else
+            HWY_DYNAMIC_DISPATCH(InterpolateApart)(planes, stride, at, phases, weights, count, to);
+    }
+
+    const Place& placeOf(const std::array<Place, 3>& own, int colour) const {
+        return own[colours_ == 1 ? 0 : static_cast<std::size_t>(colour)];
+    }
+
+    float pixel(int plane, int x, int y) const {
+        const int row = std::clamp(y, 0, sourceHeight_ - 1) - top_;
+        return band_.row(plane, std::clamp(row, 0, band_.height() - 1))[std::clamp(x, 0, band_.width() - 1)];
+    }
+
+    void atTheEdge(const std::array<Place, 3>& own, int x, float* const* out) const {
+        float around[3][6 * 8] = {};
+        std::uint16_t phases[6];
+        for (int k = 0; k < 3; ++k) {
+            const Place& place = placeOf(own, k);
+            for (int j = 0; j < 6; ++j)
+                for (int i = 0; i < 6; ++i) around[k][8 * j + i] = pixel(k, place.x - 2 + i, place.y - 2 + j);
+            phases[2 * k] = static_cast<std::uint16_t>(place.phaseX);
+            phases[2 * k + 1] = static_cast<std::uint16_t>(place.phaseY);
+        }
+        const float* planes[3] = {around[0], around[1], around[2]};
+        float* to[3] = {out[0] + x, out[1] + x, out[2] + x};
+        const std::uint32_t at[3] = {};
+        interpolate(planes, 8, at, phases, 1, to);
+    }
+
+    /// Transparency is that of the green's place.
+    void weighted(const std::array<Place, 3>& own, int x, float* const* out) const {
+        for (int k = 0; k < 3; ++k) {
+            const Place& place = placeOf(own, k);
+            const double tx = double(place.phaseX) / kPhases, ty = double(place.phaseY) / kPhases;
+            double sum = 0, plain = 0, alpha = 0;
+            for (int j = 0; j < 2; ++j)
+                for (int i = 0; i < 2; ++i) {
+                    const double w = (i ? tx : 1 - tx) * (j ? ty : 1 - ty);
+                    const double a = w * pixel(3, place.x + i, place.y + j);
+                    alpha += a;
+                    sum += a * pixel(k, place.x + i, place.y + j), plain += w * pixel(k, place.x + i, place.y + j);
+                }
+            out[k][x] = static_cast<float>(alpha > 1e-6 ? sum / alpha : plain);
+            if (k == 1) out[3][x] = static_cast<float>(alpha);
+        }
+    }
+
+    const Picture& band_;
+    int top_, sourceHeight_, colours_;
+};
+
+/// A row that is made straight, each pixel one sample or the mean of four.
+void straightRow(const Sampler& sampler, const SourcePlaces& source, int y, int width, bool hasAlpha,
+                 float* const* out) {
+    std::vector<SourcePlaces::Place> places;
+    source.row(y, places);
+    if (!source.hasMeans() || hasAlpha) {
+        sampler.row(StraightRow(places, source.step(), 0, 0), width, out);
+        return;
+    }
+    const auto count = static_cast<std::size_t>(width);
+    std::array<std::vector<float>, 3> samples;
+    for (auto& plane : samples) plane.resize(count);
+    float* to[3] = {samples[0].data(), samples[1].data(), samples[2].data()};
+    for (std::size_t k = 0; k < 3; ++k) std::fill_n(out[k], count, 0.0F);
+    for (const double across : {-1.0, 1.0})
+        for (const double down : {-1.0, 1.0}) {
+            sampler.row(StraightRow(places, source.step(), across, down), width, to);
+            for (std::size_t k = 0; k < 3; ++k) {
+                rowToLinear(to[k], to[k], count);
+                for (std::size_t i = 0; i < count; ++i) out[k][i] += 0.25F * to[k][i];
+            }
+        }
+    for (std::size_t k = 0; k < 3; ++k) rowToEncoded(out[k], out[k], count);
+}
+
+} // namespace
+
+Picture warpedRows(const Picture& band, int bandTop, int sourceHeight, const Placement& placement, int y, int count,
+                   int threads) {
+    Picture out(placement.width, count, band.hasAlpha());
+    out.setScale(band.scale());
+    const Sampler sampler(band, bandTop, sourceHeight, 1);
+    const SourcePlaces source(placement);
+    out.row(0, 0); // its own before threads write to it
+    inPieces(count, 16, threads, [&](int first, int last) {
+        for (int row = first; row < last; ++row) {
+            float* planes[4] = {out.row(0, row), out.row(1, row), out.row(2, row),
+                                out.hasAlpha() ? out.row(3, row) : nullptr};
+            if (placement.isStraight())
+                sampler.row(TurnedRow(placement, y + row), placement.width, planes);
+            else
+                straightRow(sampler, source, y + row, placement.width, out.hasAlpha(), planes);
+        }
+    });
+    return out;
+}
+
+} // namespace baryton
+#endif
