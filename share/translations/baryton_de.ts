@@ -3906,6 +3906,74 @@
         <source>arrow keys move it, Shift by ten; comma and full stop turn the picture, M mirrors it, X swaps the sides; Ctrl held draws what is to be level; L draws lines to straighten it by; Enter is done</source>
         <translation>Pfeiltasten verschieben ihn, Umschalt um zehn; Komma und Punkt drehen das Bild, M spiegelt es, X tauscht die Seiten; mit gehaltener Strg wird gezogen, was waagrecht sein soll; L zieht Linien, nach denen gerichtet wird; Eingabe: fertig</translation>
     </message>
+    <message>
+        <source>Lens</source>
+        <translation>Objektiv</translation>
+    </message>
+    <message>
+        <source>Takes back what the lens did: bent lines, seams of colour, dark corners.</source>
+        <translation>Nimmt zurück, was das Objektiv getan hat: gebogene Linien, Farbsäume, dunkle Ecken.</translation>
+    </message>
+    <message>
+        <source>Whose corrections are used; none: those of the lens that the file names.</source>
+        <translation>Wessen Korrekturen gelten; keines: die des Objektivs, das die Datei nennt.</translation>
+    </message>
+    <message>
+        <source>Distortion</source>
+        <translation>Verzeichnung</translation>
+    </message>
+    <message>
+        <source>How much of what is known of the lens&apos;s distortion is taken back: straight lines come out straight.</source>
+        <translation>Wie viel von der bekannten Verzeichnung des Objektivs zurückgenommen wird: gerade Linien werden gerade.</translation>
+    </message>
+    <message>
+        <source>Fringes</source>
+        <translation>Säume</translation>
+    </message>
+    <message>
+        <source>How much of what is known of the lens&apos;s seams of red and cyan, blue and yellow is taken back, which grow toward the corners.</source>
+        <translation>Wie viel von den bekannten Säumen des Objektivs in Rot und Cyan, Blau und Gelb zurückgenommen wird, die zu den Ecken hin wachsen.</translation>
+    </message>
+    <message>
+        <source>Corner shading</source>
+        <translation>Randabfall</translation>
+    </message>
+    <message>
+        <source>How much of what is known of the lens&apos;s darker corners is taken back.</source>
+        <translation>Wie viel von den bekannten dunkleren Ecken des Objektivs zurückgenommen wird.</translation>
+    </message>
+    <message>
+        <source>Barrel</source>
+        <translation>Tonne</translation>
+    </message>
+    <message>
+        <source>By hand, beside what is known: to the right straightens lines that bend outward, to the left those that bend inward.</source>
+        <translation>Von Hand, neben dem Bekannten: nach rechts begradigt nach außen gebogene Linien, nach links nach innen gebogene.</translation>
+    </message>
+    <message>
+        <source>Red fringe</source>
+        <translation>Roter Saum</translation>
+    </message>
+    <message>
+        <source>By hand: makes the red picture larger or smaller, in thousandths, until red and cyan seams are gone.</source>
+        <translation>Von Hand: macht das rote Bild größer oder kleiner, in Tausendsteln, bis Säume in Rot und Cyan weg sind.</translation>
+    </message>
+    <message>
+        <source>Blue fringe</source>
+        <translation>Blauer Saum</translation>
+    </message>
+    <message>
+        <source>By hand: makes the blue picture larger or smaller, in thousandths, until blue and yellow seams are gone.</source>
+        <translation>Von Hand: macht das blaue Bild größer oder kleiner, in Tausendsteln, bis Säume in Blau und Gelb weg sind.</translation>
+    </message>
+    <message>
+        <source>Corner light</source>
+        <translation>Licht der Ecken</translation>
+    </message>
+    <message>
+        <source>By hand: light added in the corners, or taken away.</source>
+        <translation>Von Hand: den Ecken zugefügtes oder genommenes Licht.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -4061,6 +4129,10 @@
     <message>
         <source>Going on from %1; what was in hand is kept as %2</source>
         <translation>Weiter von %1; was in Arbeit war, ist als %2 behalten</translation>
+    </message>
+    <message>
+        <source>%1 is no file of lenses that can be read</source>
+        <translation>%1 ist keine lesbare Datei mit Objektiven</translation>
     </message>
 </context>
 <context>
@@ -5903,6 +5975,60 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>write one of the words of docs/formats/preset.md</source>
         <translation>eines der Wörter aus docs/formats/preset.md schreiben</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LensEditor</name>
+    <message>
+        <source>Choose a lens…</source>
+        <translation>Objektiv wählen…</translation>
+    </message>
+    <message>
+        <source>As in the file</source>
+        <translation>Wie in der Datei</translation>
+    </message>
+    <message>
+        <source>For files that do not say by which lens they were taken, or say it wrong</source>
+        <translation>Für Dateien, die nicht oder falsch sagen, mit welchem Objektiv sie aufgenommen wurden</translation>
+    </message>
+    <message>
+        <source>The corrections of the lens that each picture&apos;s file names</source>
+        <translation>Die Korrekturen des Objektivs, das die Datei jedes Bildes nennt</translation>
+    </message>
+    <message>
+        <source>By hand</source>
+        <translation>Von Hand</translation>
+    </message>
+    <message>
+        <source>as the file says</source>
+        <translation>wie die Datei sagt</translation>
+    </message>
+    <message>
+        <source>chosen by hand</source>
+        <translation>von Hand gewählt</translation>
+    </message>
+    <message>
+        <source>Nothing is corrected: %1. Choose a lens, or set it by hand.</source>
+        <translation>Nichts wird korrigiert: %1. Ein Objektiv wählen oder es von Hand einstellen.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LensList</name>
+    <message>
+        <source>Choose a lens</source>
+        <translation>Ein Objektiv wählen</translation>
+    </message>
+    <message>
+        <source>Find a lens by its name</source>
+        <translation>Ein Objektiv nach Namen finden</translation>
+    </message>
+    <message>
+        <source>No lens of that name is known. Leave words out, or set its corrections by hand; files of lenses, as Lensfun has them, can be put into the program&apos;s folder “lenses”.</source>
+        <translation>Kein Objektiv dieses Namens ist bekannt. Wörter weglassen oder seine Korrekturen von Hand einstellen; Dateien mit Objektiven, wie Lensfun sie hat, kommen in den Ordner „lenses“ des Programms.</translation>
+    </message>
+    <message>
+        <source>Fits this picture&apos;s camera and focal length</source>
+        <translation>Passt zu Kamera und Brennweite dieses Bildes</translation>
     </message>
 </context>
 <context>
@@ -8405,6 +8531,46 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama, perspective, keystone, converging lines, architecture</source>
         <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber, Perspektive, stürzende Linien, Architektur</translation>
+    </message>
+    <message>
+        <source>nothing is known of the lens {}</source>
+        <translation>über das Objektiv {} ist nichts bekannt</translation>
+    </message>
+    <message>
+        <source>nothing is known of its lens, {}</source>
+        <translation>über sein Objektiv {} ist nichts bekannt</translation>
+    </message>
+    <message>
+        <source>the file does not say by which lens it was taken</source>
+        <translation>die Datei sagt nicht, mit welchem Objektiv sie aufgenommen wurde</translation>
+    </message>
+    <message>
+        <source>its distortion</source>
+        <translation>seine Verzeichnung</translation>
+    </message>
+    <message>
+        <source>its fringes</source>
+        <translation>seine Säume</translation>
+    </message>
+    <message>
+        <source>its shading</source>
+        <translation>sein Randabfall</translation>
+    </message>
+    <message>
+        <source>its shading (the file says no aperture)</source>
+        <translation>sein Randabfall (die Datei nennt keine Blende)</translation>
+    </message>
+    <message>
+        <source>of {} is not known: {}</source>
+        <translation>von {} ist nicht bekannt: {}</translation>
+    </message>
+    <message>
+        <source>distortion, barrel, pincushion, lateral chromatic aberration, vignetting, corner shading, falloff, profile, wide angle, bent lines</source>
+        <translation>Verzeichnung, Tonne, Kissen, Farbquerfehler, Randabfall, dunkle Ecken, Profil, Weitwinkel, gebogene Linien</translation>
+    </message>
+    <message>
+        <source>a text</source>
+        <translation>ein Text</translation>
     </message>
 </context>
 <context>

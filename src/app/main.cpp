@@ -7,9 +7,11 @@
 #include "app/welcome.h"
 #include "base/error.h"
 #include "package/import.h"
+#include "picture/lens.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QPointer>
 #include <QScreen>
 #include <QThreadPool>
 #include <clocale>
@@ -45,6 +47,18 @@ int main(int argc, char** argv) {
     window.show();
     constexpr qint64 mostTileBytes = qint64(300) << 20;
     baryton::runBehind(*QThreadPool::globalInstance(), [] { baryton::trimTileFolder(mostTileBytes); });
+    // Lenses are read before anybody waits for them.
+    baryton::runBehind(*QThreadPool::globalInstance(), [state = QPointer(&window.state())] {
+        std::size_t fitting = 0;
+        baryton::knownLenses({}, fitting);
+        for (const auto& file : baryton::unreadLensFiles())
+            baryton::tellWindow(qApp, [state, file] {
+                if (state)
+                    state->tell(baryton::AppState::tr("%1 is no file of lenses that can be read")
+                                    .arg(QString::fromStdString(file.string())),
+                                true);
+            });
+    });
     if (!problem.empty()) window.state().tell(QString::fromStdString(problem), true);
     std::vector<std::filesystem::path> paths;
     for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());

@@ -146,7 +146,7 @@ void PictureSet::startByCamera(int index) {
             picture.work = picture.start;
             picture.opened = picture.work.grade;
             drawThumbnail(index);
-            frameChanged(index);
+            geometryChanged(index);
             if (isRawName(picture.file)) rawChanged(index);
             Q_EMIT gradeChanged(index);
         });
@@ -194,9 +194,12 @@ void PictureSet::readSmall(int index) {
     const fs::path file = at(index).file;
     const RawSettings raw = rawOf(at(index).work.grade);
     ++reading_;
-    runBehind(readers_, [this, index, generation, file, raw] {
+    const LensSettings lens = lensOf(at(index).work.grade);
+    runBehind(readers_, [this, index, generation, file, raw, lens] {
         Picture small;
         QString error;
+        const Shot shot = readShot(file);
+        correctionFor(lens, shot); // so that the window finds it at once
         try {
             small = readThumbnail(file, kSmallSide, raw);
         } catch (const Error& e) {
@@ -204,9 +207,10 @@ void PictureSet::readSmall(int index) {
         } catch (const std::exception& e) {
             error = QString::fromStdString(file.string() + ": " + e.what());
         }
-        tellWindow(this, [this, index, generation, small, error] {
+        tellWindow(this, [this, index, generation, small, error, shot] {
             if (generation != generation_) return;
             --reading_;
+            pictures_[static_cast<std::size_t>(index)].shot = shot;
             takeSmall(index, small, error);
             readNext();
         });
@@ -289,7 +293,8 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     unsaved_.insert(index);
     storeTimer_.start();
     drawThumbnail(index);
-    if (frameOf(picture.work.grade) != before.frame) frameChanged(index);
+    if (frameOf(picture.work.grade) != before.frame || lensOf(picture.work.grade) != before.lens)
+        geometryChanged(index);
     if (isRawName(picture.file) && rawOf(picture.work.grade) != before.raw) rawChanged(index);
     Q_EMIT gradeChanged(index);
 }

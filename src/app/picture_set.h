@@ -1,9 +1,11 @@
 #pragma once
+#include "base/task.h"
 #include "grade/takes.h"
 #include "picture/picture_file.h"
 #include "picture/raw_file.h"
 #include "render/view.h"
 #include "stages/raw.h"
+#include "stages/source.h"
 
 #include <QImage>
 #include <QObject>
@@ -29,19 +31,21 @@ struct OpenPicture {
     Grade opened;        ///< the grade as the picture was opened with it
     Picture small;       ///< the source at kSmallSide; empty until it has been read, and when others took its place
     Picture framedSmall; ///< the same in its frame, as it was when it was last asked for
-    FrameSettings framedFor;
+    Geometry framedFor;
+    Shot shot;                    ///< unknown until anything of the file has been read
     QImage thumbnail;             ///< graded
     QString error;                ///< why it can't be shown; empty when all is well
     bool isNew = false;           ///< there was no grade for it when it was opened
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 
-/// A picture decoded for the viewer, in the frame that its grade sets.
+/// A picture decoded for the viewer, freed of what its lens did and in its frame, as its grade says.
 struct LoadedPicture {
     std::shared_ptr<const Pyramid> pyramid;
     Metadata metadata;
-    FrameSettings frame; ///< that it stands in
-    PictureSize whole;   ///< the picture's size without it
+    Geometry geometry; ///< by which it was placed
+    PictureSize whole; ///< the picture's size without a frame
+    Shot shot{};
     /// Of a raw file: what it is developed from, a small version of that, and the settings by which it was.
     std::shared_ptr<const RawPixels> raw{}, rawSmall{};
     RawSettings developed{};
@@ -79,7 +83,7 @@ public:
     /// The source at kSmallSide, in its frame. Empty until it has been read; asking for one that was given up has it
     /// read again, and `thumbnailChanged` follows.
     Picture smallOf(int index);
-    /// The same without its frame, as it is in the file.
+    /// The same as it is in the file, without its frame.
     Picture wholeSmallOf(int index) { return smallOf(index).isEmpty() ? Picture() : at(index).small; }
     /// What the camera of a raw file says of its colours, and what makes the file's numbers a share of what its
     /// sensor takes; nothing of other files, and until it is read.
@@ -91,6 +95,8 @@ public:
     /// Reads a picture for the viewer; `loaded` follows, at once when it is kept in memory. Of a large picture a
     /// stand-in comes first.
     void load(int index);
+    /// What the file of a picture says of how it was taken; nothing until it has been read.
+    const Shot& shotOf(int index) const { return at(index).shot; }
     /// While the frame itself is worked on, the picture comes without it.
     void setShowsWhole(bool whole);
     /// Writes every grade that is not yet on disk, and waits for it; false when some could not be written. They are
@@ -115,7 +121,9 @@ private:
     void takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message);
     /// Tells of a picture that is kept, in the frame that it has now.
     void showKept();
-    void frameChanged(int index);
+    void geometryChanged(int index);
+    /// What a picture's grade says now; without the frame while that is worked on.
+    Geometry geometryNow(int index) const;
     Picture framedSmall(int index);
     void rawChanged(int index);
     void developQuickly();
@@ -135,7 +143,7 @@ private:
     struct Kept {
         int index = 0;
         LoadedPicture whole;
-        FrameSettings frame;
+        Geometry geometry;
         std::shared_ptr<const Pyramid> framed;
         std::size_t bytes() const {
             return whole.pyramid->bytes() + (framed ? framed->bytes() : 0) + (whole.raw ? whole.raw->bytes() : 0);
@@ -148,8 +156,10 @@ private:
     void read(int index, bool withPreview);
     std::vector<Kept> kept_; ///< last used first
     bool showsWhole_ = false;
-    std::set<int> remarked_; ///< pictures of which it was told what of their files was not taken
-    int shown_ = -1;         ///< which one the viewer asked for last
+    int wishes_ = 0, wishShown_ = 0; ///< of places: counted, and which of them was shown last
+    std::shared_ptr<Task> placing_;  ///< the last placing of a whole picture: not finished when another is wanted
+    std::set<int> remarked_;         ///< pictures of which it was told what of their files was not taken
+    int shown_ = -1;                 ///< which one the viewer asked for last
     std::size_t keptBytes_ = std::size_t(900) << 20;
     std::set<int> unsaved_, undrawn_, unread_;
     std::deque<int> wanted_;        ///< in sight and not yet read, longest asked for first

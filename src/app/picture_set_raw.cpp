@@ -40,18 +40,17 @@ void PictureSet::developQuickly() {
         return;
     }
     isDeveloping_ = true;
-    const Grade& grade = at(shown_).work.grade;
     LoadedPicture whole = kept->whole;
-    whole.developed = rawOf(grade);
-    whole.frame = showsWhole_ ? FrameSettings() : frameOf(grade);
+    whole.developed = rawOf(at(shown_).work.grade);
+    whole.geometry = geometryNow(shown_);
     runBehind(
         readers_,
         [this, index = shown_, generation = generation_, whole]() mutable {
             bool isDone = false;
             try {
                 const Picture small = developed(*whole.rawSmall, whole.developed);
-                const Placement full = placementOf(whole.frame, whole.whole.width, whole.whole.height);
-                const Placement here = placementOf(whole.frame, small.width(), small.height());
+                const Placement full = placementOf(whole.geometry, whole.whole.width, whole.whole.height);
+                const Placement here = placementOf(whole.geometry, small.width(), small.height());
                 whole.pyramid = std::make_shared<const Pyramid>(placed(small, here), full.width, full.height);
                 isDone = true;
             } catch (const std::exception&) { // no memory for it just now: the whole one follows

@@ -14,19 +14,19 @@ namespace {
 
 constexpr int kFittedSide = 1400; ///< enough for a fitted view
 
-Picture inFrame(const Picture& picture, const FrameSettings& frame) {
-    return placed(picture, placementOf(frame, picture.width(), picture.height()));
+Picture inPlace(const Picture& picture, const Geometry& geometry, const Task* task = nullptr) {
+    return placed(picture, placementOf(geometry, picture.width(), picture.height()), 0, task);
 }
 
 } // namespace
 
 Picture PictureSet::framedSmall(int index) {
     OpenPicture& picture = pictures_[static_cast<std::size_t>(index)];
-    const FrameSettings frame = frameOf(picture.work.grade);
     if (picture.small.isEmpty()) return {};
-    if (picture.framedSmall.isEmpty() || picture.framedFor != frame) {
-        picture.framedSmall = inFrame(picture.small, frame);
-        picture.framedFor = frame;
+    const Geometry geometry = geometryOf(picture.work.grade, picture.shot);
+    if (picture.framedSmall.isEmpty() || picture.framedFor != geometry) {
+        picture.framedSmall = inPlace(picture.small, geometry);
+        picture.framedFor = geometry;
     }
     return picture.framedSmall;
 }
@@ -51,24 +51,23 @@ std::shared_ptr<const Pyramid> readCamerasOwn(const fs::path& file) {
     return std::make_shared<const Pyramid>(std::move(*preview), size.width, size.height);
 }
 
-/// In its frame, from the level that is enough for a fitted view: at once, until the whole one is there.
-std::shared_ptr<const Pyramid> quicklyInFrame(const Pyramid& whole, const FrameSettings& frame) {
+/// In its place, from the level that is enough for a fitted view: at once, until the whole one is there.
+std::shared_ptr<const Pyramid> quicklyInPlace(const Pyramid& whole, const Geometry& geometry) {
     const auto& levels = whole.levels();
     const auto level = std::find_if(levels.begin(), levels.end(),
                                     [](const Picture& each) { return each.longSide() <= kFittedSide; });
-    const Placement full = placementOf(frame, whole.width(), whole.height());
-    return std::make_shared<const Pyramid>(inFrame(level == levels.end() ? levels.back() : *level, frame), full.width,
-                                           full.height);
+    const Placement full = placementOf(geometry, whole.width(), whole.height());
+    return std::make_shared<const Pyramid>(inPlace(level == levels.end() ? levels.back() : *level, geometry),
+                                           full.width, full.height);
 }
 
-LoadedPicture asWhole(std::shared_ptr<const Pyramid> pyramid, Metadata metadata) {
+LoadedPicture asWhole(std::shared_ptr<const Pyramid> pyramid, Metadata metadata, const Shot& shot) {
     const PictureSize size{pyramid->width(), pyramid->height()};
-    return {std::move(pyramid), std::move(metadata), {}, size};
+    return {std::move(pyramid), std::move(metadata), {}, size, shot};
 }
-LoadedPicture framedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid> framed,
-                       const FrameSettings& frame) {
+LoadedPicture placedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid> pyramid, const Geometry& geometry) {
     LoadedPicture result = whole;
-    result.pyramid = std::move(framed), result.frame = frame;
+    result.pyramid = std::move(pyramid), result.geometry = geometry;
     return result;
 }
 
@@ -99,13 +98,16 @@ void PictureSet::read(int index, bool withPreview) {
     const int generation = generation_;
     const fs::path file = at(index).file;
     const RawSettings raw = rawOf(at(index).work.grade);
+    const LensSettings lens = lensOf(at(index).work.grade);
     ++loading_;
     // The small version is made from what is read here anyway.
     const bool smallToo = unread_.erase(index) > 0;
     runBehind(
         readers_,
-        [this, index, generation, file, smallToo, raw, withPreview] {
+        [this, index, generation, file, smallToo, raw, lens, withPreview] {
             LoadedPicture result;
+            const Shot shot = result.shot = readShot(file);
+            correctionFor(lens, shot); // so that the window finds it at once
             QString message;
             bool smallDue = smallToo;
             const auto deliver = [&](const LoadedPicture& picture, bool isOurs = true) {
@@ -118,13 +120,14 @@ void PictureSet::read(int index, bool withPreview) {
             };
             try {
                 if (auto preview = withPreview ? readCamerasOwn(file) : nullptr)
-                    deliver(asWhole(std::move(preview), {}), false);
-                if (auto standIn = readStandIn(file, raw)) deliver(asWhole(std::move(standIn), {}));
+                    deliver(asWhole(std::move(preview), {}, shot), false);
+                if (auto standIn = readStandIn(file, raw)) deliver(asWhole(std::move(standIn), {}, shot));
                 PictureFile read = readPicture(file, raw);
                 for (const auto& remark : read.remarks)
                     message +=
                         (message.isEmpty() ? QString() : QStringLiteral("; ")) + QString::fromStdString(remark);
-                result = asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata));
+                result =
+                    asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata), shot);
                 if (read.raw) {
                     const int step = std::max(1, read.raw->longSide() / kFittedSide);
                     result.rawSmall = step > 1 ? std::make_shared<const RawPixels>(*read.raw, step) : read.raw;
@@ -143,6 +146,7 @@ void PictureSet::read(int index, bool withPreview) {
 
 void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message) {
     const bool isStandIn = whole.pyramid && whole.pyramid->isStandIn();
+    pictures_[static_cast<std::size_t>(index)].shot = whole.shot;
     if (!isStandIn) --loading_;
     if (!whole.pyramid) {
         takeSmall(index, {}, message);
@@ -153,10 +157,10 @@ void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture
     if (!small.isEmpty()) takeSmall(index, small, {});
     if (!message.isEmpty() && remarked_.insert(index).second)
         Q_EMIT said(QString::fromStdString(at(index).file.filename().string() + ": ") + message);
-    const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(index).work.grade);
     if (isStandIn) {
-        const bool isFramed = frame != FrameSettings();
-        Q_EMIT loaded(index, isFramed ? framedAs(whole, quicklyInFrame(*whole.pyramid, frame), frame) : whole);
+        const Geometry geometry = geometryNow(index);
+        Q_EMIT loaded(index, geometry.isNone() ? whole
+                                               : placedAs(whole, quicklyInPlace(*whole.pyramid, geometry), geometry));
     } else {
         // One that was left before it was read comes behind the one that is shown.
         const bool isShown = index == shown_;
@@ -183,36 +187,46 @@ void PictureSet::dropKept() {
 
 void PictureSet::showKept() {
     const Kept& kept = kept_.front();
-    const FrameSettings frame = showsWhole_ ? FrameSettings() : frameOf(at(kept.index).work.grade);
-    if (frame == FrameSettings()) {
+    const Geometry geometry = geometryNow(kept.index);
+    if (placing_) placing_->cancel();
+    const int wish = ++wishes_;
+    if (geometry.isNone()) {
+        wishShown_ = wish;
         Q_EMIT loaded(kept.index, kept.whole);
         return;
     }
-    if (kept.framed && kept.frame == frame) {
-        Q_EMIT loaded(kept.index, framedAs(kept.whole, kept.framed, frame));
+    if (kept.framed && kept.geometry == geometry) {
+        wishShown_ = wish;
+        Q_EMIT loaded(kept.index, placedAs(kept.whole, kept.framed, geometry));
         return;
     }
+    placing_ = std::make_shared<Task>();
     runBehind(
         readers_,
-        [this, index = kept.index, generation = generation_, whole = kept.whole, frame] {
-            const auto deliver = [&](const std::shared_ptr<const Pyramid>& framed) {
-                tellWindow(this, [this, index, generation, whole, frame, framed] {
+        [this, index = kept.index, generation = generation_, whole = kept.whole, geometry, task = placing_, wish] {
+            const auto deliver = [&](const std::shared_ptr<const Pyramid>& placedPyramid) {
+                tellWindow(this, [this, index, generation, whole, geometry, placedPyramid, wish] {
                     if (generation != generation_) return;
+                    const bool isQuick = placedPyramid->isStandIn();
                     for (Kept& each : kept_)
-                        if (each.whole.pyramid == whole.pyramid && !framed->isStandIn())
-                            each.frame = frame, each.framed = framed;
+                        if (each.whole.pyramid == whole.pyramid && !isQuick)
+                            each.geometry = geometry, each.framed = placedPyramid;
                     dropKept();
-                    // What has changed meanwhile has been asked for.
+                    // Of what has changed meanwhile the next is asked for; a quick look is still one.
                     const Kept* shown = keptShown();
-                    if (index != shown_ || !shown || shown->whole.pyramid != whole.pyramid || showsWhole_ ||
-                        frameOf(at(index).work.grade) != frame)
-                        return;
-                    Q_EMIT loaded(index, framedAs(whole, framed, frame));
+                    if (index != shown_ || !shown || shown->whole.pyramid != whole.pyramid) return;
+                    const Geometry now = geometryNow(index);
+                    if (wish < wishShown_ || (isQuick ? now.frame != geometry.frame : now != geometry)) return;
+                    wishShown_ = wish;
+                    Q_EMIT loaded(index, placedAs(whole, placedPyramid, geometry));
                 });
             };
             try {
-                deliver(quicklyInFrame(*whole.pyramid, frame));
-                deliver(std::make_shared<const Pyramid>(inFrame(whole.pyramid->full(), frame)));
+                if (task->isCancelled()) return; // the next one waits already
+                deliver(quicklyInPlace(*whole.pyramid, geometry));
+                deliver(std::make_shared<const Pyramid>(inPlace(whole.pyramid->full(), geometry, task.get())));
+            } catch (const Cancelled&) {
+                return;
             } catch (const std::exception& e) {
                 tellWindow(this, [this, what = QString::fromUtf8(e.what())] { Q_EMIT problem(what); });
             }
@@ -220,7 +234,13 @@ void PictureSet::showKept() {
         2);
 }
 
-void PictureSet::frameChanged(int index) {
+Geometry PictureSet::geometryNow(int index) const {
+    Geometry geometry = geometryOf(at(index).work.grade, at(index).shot);
+    if (showsWhole_) geometry.frame = {};
+    return geometry;
+}
+
+void PictureSet::geometryChanged(int index) {
     if (index == shown_ && !showsWhole_ && !kept_.empty() && kept_.front().index == index) showKept();
 }
 

@@ -189,7 +189,7 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         frame.before = before_;
     }
     frame.region = request.region;
-    frame.picture = request.picture.get();
+    frame.scene = request.scene;
     frame.milliseconds = std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - since).count();
     Q_EMIT frameReady(frame);
 }

@@ -24,14 +24,15 @@ struct PreviewRequest {
     std::optional<Grade> before;       ///< the version to compare with, when it is on screen
     std::vector<std::string> inputsOf; ///< the stages whose input is wanted for their editors, the one in hand first
     enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
+    int scene = 0; ///< comes back with the frame: by it who asked tells what is shown from what no longer is
 };
 
 struct PreviewFrame {
     QImage after, before;
     ViewRegion region;
-    const Pyramid* picture = nullptr; ///< which one it shows; never looked into
-    double milliseconds = 0;          ///< from the request to the finished pixels
-    bool exact = true;                ///< false: through a cube, to be replaced when the control rests
+    int scene = 0;
+    double milliseconds = 0; ///< from the request to the finished pixels
+    bool exact = true;       ///< false: through a cube, to be replaced when the control rests
 };
 
 /// What enters a stage.

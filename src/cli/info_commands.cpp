@@ -24,6 +24,8 @@ std::string kindName(ParameterKind kind) {
         return "choice";
     case ParameterKind::CurveShape:
         return "curve";
+    case ParameterKind::Text:
+        return "text";
     case ParameterKind::LutFile:
         break;
     }

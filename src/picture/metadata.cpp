@@ -4,6 +4,7 @@
 #include "base/words.h"
 #include "picture/raw_file.h"
 #include "picture/read_support.h"
+#include "picture/shot.h"
 
 #include <algorithm>
 #include <cmath>
@@ -134,6 +135,55 @@ Metadata readMetadata(const std::filesystem::path& file) {
         }
     }
     return result;
+}
+
+namespace {
+
+double positive(Exiv2::ExifData::const_iterator at, const Exiv2::ExifData& exif) {
+    if (at == exif.end() || at->count() == 0) return 0;
+    const double number = at->toFloat();
+    return std::isfinite(number) && number > 0 ? number : 0;
+}
+
+std::string shortText(Exiv2::ExifData::const_iterator at, const Exiv2::ExifData& exif) {
+    if (at == exif.end()) return {};
+    constexpr std::size_t most = 200; // a name
+    std::string value = at->print(&exif).substr(0, most);
+    while (!value.empty() && (value.back() == ' ' || value.back() == '\0')) value.pop_back();
+    // What makers write where they do not know, and what the library makes of numbers that it does not know.
+    const bool saysNothing = value.starts_with('(') || value.find_first_not_of("-0 .") == std::string::npos;
+    return saysNothing ? std::string() : value;
+}
+
+} // namespace
+
+Shot readShot(const std::filesystem::path& file) {
+    startOnce();
+    Shot shot;
+    try {
+        requireReadable(file);
+        const auto image = Exiv2::ImageFactory::open(file.string());
+        image->readMetadata();
+        const Exiv2::ExifData& exif = image->exifData();
+        shot.cameraMaker = text(exif, "Exif.Image.Make"), shot.cameraModel = text(exif, "Exif.Image.Model");
+        shot.lens = shortText(Exiv2::lensName(exif), exif);
+        shot.focal = positive(Exiv2::focalLength(exif), exif);
+        shot.focal35 = positive(exif.findKey(Exiv2::ExifKey("Exif.Photo.FocalLengthIn35mmFilm")), exif);
+        shot.aperture = positive(Exiv2::fNumber(exif), exif);
+        shot.distance = positive(Exiv2::subjectDistance(exif), exif);
+        const auto turned = exif.findKey(Exiv2::ExifKey("Exif.Image.Orientation"));
+        if (turned != exif.end() && turned->count() > 0)
+            shot.orientation = orientationFromExif(static_cast<int>(turned->toLong()));
+    } catch (const std::exception&) {
+        shot = {};
+    }
+    if (shot.cameraModel.empty() && isRawName(file)) {
+        try {
+            shot = readRawHeader(file).shot;
+        } catch (const Error&) { // told where the picture is read
+        }
+    }
+    return shot;
 }
 
 std::string writerPacket() {

@@ -20,20 +20,41 @@ int topOf(const Placement& p) {
 
 bool Placement::copiesPixels() const {
     const double left = centreX - width / 2.0, top = centreY - height / 2.0;
-    return isStraight() && angle == 0 && left == std::round(left) && top == std::round(top);
+    return isStraight() && !lens && angle == 0 && left == std::round(left) && top == std::round(top);
+}
+
+bool Placement::operator==(const Placement& o) const {
+    const bool isSameLens = lens == o.lens || (lens && o.lens && *lens == *o.lens);
+    return width == o.width && height == o.height && centreX == o.centreX && centreY == o.centreY &&
+           angle == o.angle && orientation == o.orientation && perspective == o.perspective && isSameLens;
 }
 
 Placement wholeOf(int width, int height) {
-    return {width, height, width / 2.0, height / 2.0, 0, {}};
+    return {width, height, width / 2.0, height / 2.0};
 }
 
-PlacedPoint toSource(const Placement& p, PlacedPoint at) {
+namespace {
+
+/// Where a place of the result lies in the picture as it is without what the lens did.
+PlacedPoint inPicture(const Placement& p, PlacedPoint at) {
     const double u = at.x - p.width / 2.0, v = at.y - p.height / 2.0, c = std::cos(p.angle), s = std::sin(p.angle);
     const PlacedPoint straight{p.centreX + u * c + v * s, p.centreY - u * s + v * c};
     return p.isStraight() ? straight : through(p.perspective, straight);
 }
 
+} // namespace
+
+PlacedPoint toSource(const Placement& p, PlacedPoint at, std::size_t colour) {
+    const PlacedPoint there = inPicture(p, at);
+    return p.lens ? p.lens->toSource(there, colour) : there;
+}
+
+double gainAt(const Placement& p, PlacedPoint at) {
+    return p.lens ? p.lens->gainAt(inPicture(p, at)) : 1;
+}
+
 PlacedPoint fromSource(const Placement& p, PlacedPoint at) {
+    if (p.lens) at = p.lens->fromSource(at);
     if (!p.isStraight()) {
         constexpr double nowhere = -1e6; // what lies behind the camera
         const Mat3 back = inverse(p.perspective);
@@ -48,10 +69,12 @@ RowRange rowsBehind(const Placement& p, int sourceHeight, int y, int count) {
     if (p.copiesPixels()) return {topOf(p) + y, count};
     double low = 1e9, high = -1e9;
     const auto see = [&](double x, double row) {
-        const double there = std::clamp(toSource(p, {x, row + 0.5}).y, -1.0, sourceHeight + 1.0);
-        low = std::min(low, there), high = std::max(high, there);
+        for (std::size_t colour = p.lens ? 0 : 2; colour < 3; ++colour) {
+            const double there = std::clamp(toSource(p, {x, row + 0.5}, colour).y, -1.0, sourceHeight + 1.0);
+            low = std::min(low, there), high = std::max(high, there);
+        }
     };
-    if (p.isStraight()) { // the corners are the outermost
+    if (p.isStraight() && !p.lens) { // the corners are the outermost
         for (const int row : {y, y + count - 1}) see(0, row), see(p.width, row);
     } else {
         constexpr int step = 32; // between them the map bends by less than a pixel
@@ -69,10 +92,10 @@ RowRange rowsBehind(const Placement& p, int sourceHeight, int y, int count) {
 }
 
 Picture placedRows(const Picture& band, int bandTop, int sourceHeight, const Placement& placement, int y, int count,
-                   int threads) {
+                   int threads, const Task* task) {
     if (placement.copiesPixels())
         return cropped(band, leftOf(placement), topOf(placement) + y - bandTop, placement.width, count);
-    return warpedRows(band, bandTop, sourceHeight, placement, y, count, threads);
+    return warpedRows(band, bandTop, sourceHeight, placement, y, count, threads, task);
 }
 
 Picture placed(const Picture& picture, const Placement& placement, int threads, const Task* task) {
@@ -83,7 +106,9 @@ Picture placed(const Picture& picture, const Placement& placement, int threads, 
         rest.orientation = {};
         return placed(oriented(picture, placement.orientation), rest, threads, task);
     }
-    return placedRows(picture, 0, picture.height(), placement, 0, placement.height, threads);
+    Picture result = placedRows(picture, 0, picture.height(), placement, 0, placement.height, threads, task);
+    if (task) task->throwIfCancelled();
+    return result;
 }
 
 } // namespace baryton

@@ -169,6 +169,15 @@ RawHeader headerOf(const libraw_data_t& data, const fs::path& file) {
     header.orientation = orientations[static_cast<unsigned>(data.sizes.flip) & 7U];
     const std::string make = camera.make, model = camera.model;
     header.camera = model.starts_with(make) ? model : make + " " + model;
+    const auto positive = [](double number) { return std::isfinite(number) && number > 0 ? number : 0; };
+    header.shot = {make,
+                   model,
+                   data.lens.Lens,
+                   positive(data.other.focal_len),
+                   positive(data.lens.FocalLengthIn35mmFormat),
+                   positive(data.other.aperture),
+                   0,
+                   orientationFromExif(header.orientation)};
     header.colour = colourOf(data, file);
     return header;
 }

@@ -1,6 +1,7 @@
 #pragma once
 #include "picture/camera_colour.h"
 #include "picture/picture_file.h"
+#include "picture/shot.h"
 
 #include <cstdint>
 #include <filesystem>
@@ -21,6 +22,7 @@ struct RawHeader {
     int orientation = 1;       ///< as Exif numbers it
     std::string camera;        ///< "maker model"
     CameraColour colour;
+    Shot shot;
 };
 /// Throws Error for what is no raw file, of a camera that is not known, of a sensor whose colours can't be judged
 /// (without filters, in layers, with four colours), or larger than 400 megapixels.

@@ -30,7 +30,11 @@ SourcePlaces::SourcePlaces(const Placement& placement) : placement_(placement) {
 
 SourcePlaces::Place SourcePlaces::at(double x, double y) const {
     Place place;
-    place.colours[0] = toSource(placement_, {x, y});
+    if (const std::size_t count = static_cast<std::size_t>(colours()); count == 1)
+        place.colours[0] = toSource(placement_, {x, y});
+    else
+        for (std::size_t k = 0; k < count; ++k) place.colours[k] = toSource(placement_, {x, y}, k);
+    if (lightens()) place.gain = gainAt(placement_, {x, y});
     if (placement_.isStraight()) return place;
     const auto apart = [&](double dx, double dy) -> PlacedPoint {
         const PlacedPoint a = toSource(placement_, {x - dx, y - dy}), b = toSource(placement_, {x + dx, y + dy});

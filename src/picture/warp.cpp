@@ -305,11 +305,26 @@ private:
     int top_, sourceHeight_, colours_;
 };
 
+/// Light added to a row, by what it is multiplied with at each of its places.
+void lighten(const std::vector<SourcePlaces::Place>& places, int step, int width, float* const* planes) {
+    std::vector<float> gains(static_cast<std::size_t>(width));
+    for (int x = 0; x < width; ++x) {
+        const auto first = static_cast<std::size_t>(x / step);
+        const double share = double(x % step) / step;
+        gains[static_cast<std::size_t>(x)] =
+            static_cast<float>(places[first].gain + share * (places[first + 1].gain - places[first].gain));
+    }
+    for (int k = 0; k < 3; ++k) {
+        float* row = planes[k];
+        rowToLinear(row, row, gains.size());
+        for (std::size_t i = 0; i < gains.size(); ++i) row[i] *= gains[i];
+        rowToEncoded(row, row, gains.size());
+    }
+}
+
 /// A row that is made straight, each pixel one sample or the mean of four.
-void straightRow(const Sampler& sampler, const SourcePlaces& source, int y, int width, bool hasAlpha,
-                 float* const* out) {
-    std::vector<SourcePlaces::Place> places;
-    source.row(y, places);
+void straightRow(const Sampler& sampler, const SourcePlaces& source, const std::vector<SourcePlaces::Place>& places,
+                 int width, bool hasAlpha, float* const* out) {
     if (!source.hasMeans() || hasAlpha) {
         sampler.row(StraightRow(places, source.step(), 0, 0), width, out);
         return;
@@ -333,20 +348,25 @@ void straightRow(const Sampler& sampler, const SourcePlaces& source, int y, int 
 } // namespace
 
 Picture warpedRows(const Picture& band, int bandTop, int sourceHeight, const Placement& placement, int y, int count,
-                   int threads) {
+                   int threads, const Task* task) {
     Picture out(placement.width, count, band.hasAlpha());
     out.setScale(band.scale());
-    const Sampler sampler(band, bandTop, sourceHeight, 1);
     const SourcePlaces source(placement);
+    const Sampler sampler(band, bandTop, sourceHeight, source.colours());
+    const bool isJustTurned = placement.isStraight() && !placement.lens;
     out.row(0, 0); // its own before threads write to it
     inPieces(count, 16, threads, [&](int first, int last) {
-        for (int row = first; row < last; ++row) {
+        std::vector<SourcePlaces::Place> places;
+        for (int row = first; row < last && !(task && task->isCancelled()); ++row) {
             float* planes[4] = {out.row(0, row), out.row(1, row), out.row(2, row),
                                 out.hasAlpha() ? out.row(3, row) : nullptr};
-            if (placement.isStraight())
+            if (isJustTurned) {
                 sampler.row(TurnedRow(placement, y + row), placement.width, planes);
-            else
-                straightRow(sampler, source, y + row, placement.width, out.hasAlpha(), planes);
+                continue;
+            }
+            source.row(y + row, places);
+            straightRow(sampler, source, places, placement.width, out.hasAlpha(), planes);
+            if (source.lightens()) lighten(places, source.step(), placement.width, planes);
         }
     });
     return out;

@@ -23,10 +23,14 @@ FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& 
     : file_(file), metadata_(readMetadata(file)),
       reader_(std::make_unique<PictureReader>(
           file, ReadOptions{.orientation = settings.frame.orientation, .raw = settings.raw})) {
-    FrameSettings inOriented = settings.frame; // the reader gives it oriented
-    inOriented.orientation = {};
-    placement_ = placementOf(inOriented, reader_->width(), reader_->height());
+    const Shot shot = settings.lens.isWanted ? readShot(file) : Shot();
+    const Geometry geometry = geometryOf(settings, shot);
+    const bool isTurned = settings.frame.orientation.swapsSides();
+    placement_ = placementOf(geometry, isTurned ? reader_->height() : reader_->width(),
+                             isTurned ? reader_->width() : reader_->height());
+    placement_.orientation = {}; // the reader gives it oriented
     remarks_ = reader_->remarks();
+    if (const std::string lacks = lensProblem(geometry.lens, shot); !lacks.empty()) remarks_.push_back(lacks);
     const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
     const bool isSmaller = size.width != placement_.width || size.height != placement_.height;
     // What is turned wants rows from far above and below.

@@ -2,9 +2,10 @@
 #include "base/file.h"
 #include "picture/picture_reader.h"
 #include "picture/picture_writer.h"
+#include "picture/shot.h"
 #include "render/base_level.h"
 #include "render/program.h"
-#include "stages/raw.h"
+#include "stages/source.h"
 
 #include <filesystem>
 #include <memory>

@@ -6,6 +6,7 @@ class StageType;
 
 /// One function for each stage type, each defined in the file of its name.
 const StageType& rawType();
+const StageType& lensType();
 const StageType& frameType();
 const StageType& noiseType();
 const StageType& defringeType();

@@ -59,6 +59,10 @@ inline ParameterType choice(std::string id, std::string name, std::vector<Parame
     type.options = std::move(options);
     return type;
 }
+inline ParameterType text(std::string id, std::string name, std::string tooltip) {
+    return {std::move(id), std::move(name),   ParameterKind::Text, Unit::None, 0, 1, 1,
+            std::string(), std::move(tooltip)};
+}
 inline ParameterType curve(std::string id, std::string name, std::string tooltip) {
     return {std::move(id), std::move(name), ParameterKind::CurveShape, Unit::None, 0, 1,
             1.0 / 255,     Curve{},         std::move(tooltip)};

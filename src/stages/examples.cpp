@@ -14,6 +14,7 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
             {"raw", {{"white", std::string("set")}, {"temperature", 9000.0}}},
             {"noise", {{"luma", 0.3}, {"colour", 0.7}}},
             {"defringe", {{"purple", 1.0}, {"green", 1.0}, {"reach", 3.0}, {"edge", 0.1}}},
+            {"lens", {{"barrel", 0.12}, {"corners", 1.0}}},
             {"frame", {{"ratio", std::string("2:1")}, {"size", 0.8}, {"angle", -6.0}}},
             {"exposure", {{"stops", 1.3}}},
             {"white-balance", {{"temperature", 10500.0}}},

@@ -27,7 +27,7 @@ std::string shownText(const ParameterType& type, const Value& value) {
         const auto& word = std::get<std::string>(value);
         for (const auto& option : type.options)
             if (option.id == word) return option.name;
-        return word;
+        return word.empty() ? words("none") : word;
     }
     const double step = type.unit == Unit::Percent ? type.step * 100 : type.step;
     const int digits = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;

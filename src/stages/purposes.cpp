@@ -12,6 +12,8 @@ std::string purposesOf(const std::string& type) {
                        "log, dng")},
         {"noise", marked("denoise, noise reduction, high iso, speckles, blotches, smooth, clean")},
         {"defringe", marked("chromatic aberration, purple fringe, green fringe, colour seam, edges, lens")},
+        {"lens", marked("distortion, barrel, pincushion, lateral chromatic aberration, vignetting, corner shading, "
+                        "falloff, profile, wide angle, bent lines")},
         {"frame", marked("crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, "
                          "ratio, format, reframe, panorama, perspective, keystone, converging lines, architecture")},
         {"exposure", marked("brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright")},

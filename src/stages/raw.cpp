@@ -70,10 +70,6 @@ RawSettings rawOf(const Grade& grade) {
     return {};
 }
 
-SourceSettings sourceSettingsOf(const Grade& grade) {
-    return {rawOf(grade), frameOf(grade)};
-}
-
 Grade withRaw(Grade grade) {
     const bool isThere =
         std::any_of(grade.prep.begin(), grade.prep.end(), [](const Stage& stage) { return stage.type == kRawType; });

@@ -1,6 +1,6 @@
 #pragma once
+#include "grade/grade.h"
 #include "picture/raw_settings.h"
-#include "stages/frame.h"
 
 #include <string>
 
@@ -13,14 +13,6 @@ inline const std::string kRawType = "raw";
 RawSettings rawOf(const Grade& grade);
 /// What a Raw stage says, on or not.
 RawSettings rawOf(const Stage& stage);
-
-/// All that a grade wants done with a picture before it is run over its pixels.
-struct SourceSettings {
-    RawSettings raw;
-    FrameSettings frame;
-    bool operator==(const SourceSettings&) const = default;
-};
-SourceSettings sourceSettingsOf(const Grade& grade);
 
 /// A grade for a raw file has a Raw stage, ahead of all others: puts one there where none is.
 Grade withRaw(Grade grade);

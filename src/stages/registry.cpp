@@ -32,12 +32,12 @@ std::vector<StageType> withLimits(std::initializer_list<const StageType*> types)
 
 const std::vector<const StageType*>& stageTypes() {
     static const std::vector<StageType> owned = withLimits(
-        {&rawType(),          &frameType(),     &noiseType(),         &defringeType(),   &exposureType(),
-         &whiteBalanceType(), &warmthType(),    &toneType(),          &levelsType(),     &curvesType(),
-         &wheelsType(),       &splitToneType(), &hueBandsType(),      &pushTableType(),  &saturationType(),
-         &gamutType(),        &primariesType(), &channelMixType(),    &monochromeType(), &gradientMapType(),
-         &filmResponseType(), &lutType(),       &localContrastType(), &bloomType(),      &halationType(),
-         &vignetteType(),     &detailType(),    &grainType(),         &barsType()});
+        {&rawType(),         &lensType(),         &frameType(),     &noiseType(),         &defringeType(),
+         &exposureType(),    &whiteBalanceType(), &warmthType(),    &toneType(),          &levelsType(),
+         &curvesType(),      &wheelsType(),       &splitToneType(), &hueBandsType(),      &pushTableType(),
+         &saturationType(),  &gamutType(),        &primariesType(), &channelMixType(),    &monochromeType(),
+         &gradientMapType(), &filmResponseType(), &lutType(),       &localContrastType(), &bloomType(),
+         &halationType(),    &vignetteType(),     &detailType(),    &grainType(),         &barsType()});
     static const std::vector<const StageType*> types = [] {
         std::vector<const StageType*> pointers;
         for (const StageType& type : owned) pointers.push_back(&type);

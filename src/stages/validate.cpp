@@ -22,6 +22,8 @@ std::string kindWord(ParameterKind kind) {
         return words("a list of points [[x, y], …]");
     case ParameterKind::Choice:
         return words("one of the words that baryton-cli stages lists");
+    case ParameterKind::Text:
+        return words("a text");
     case ParameterKind::LutFile:
         break;
     }
@@ -30,7 +32,7 @@ std::string kindWord(ParameterKind kind) {
 
 bool isOption(const ParameterType& type, const Value& value) {
     const auto* word = std::get_if<std::string>(&value);
-    return !word ||
+    return !word || type.kind == ParameterKind::Text ||
            std::any_of(type.options.begin(), type.options.end(), [&](const auto& o) { return o.id == *word; });
 }
 

@@ -129,7 +129,7 @@ TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
     const auto plus = [&](const char* name) {
         return d.named<QPushButton>(d.window().gradePage(), ChainView::tr(name));
     };
-    const auto addFrom = [&](const char* name) {
+    const auto addFrom = [&](const char* name, int down = 1) {
         const QRect before = plus(name)->geometry();
         d.click(plus(name));
         auto* list = qobject_cast<AddStageList*>(QApplication::activePopupWidget());
@@ -137,14 +137,15 @@ TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
         QStringList names;
         for (int row = 0; row < list->list()->count(); ++row)
             names.append(list->list()->item(row)->text().section(u'\n', 0, 0));
-        QTest::keyClick(list->search(), Qt::Key_Down); // the second one
+        for (int i = 0; i < down; ++i) QTest::keyClick(list->search(), Qt::Key_Down);
         QTest::keyClick(list->search(), Qt::Key_Return);
         QTest::qWait(30);
         QApplication::setActiveWindow(&d.window());
         EXPECT_EQ(plus(name)->size(), before.size());
         return names;
     };
-    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Noise"), tr8("Defringe"), tr8("Tone")}));
+    EXPECT_EQ(addFrom("Add to Prep", 2),
+              (QStringList{tr8("Lens"), tr8("Frame"), tr8("Noise"), tr8("Defringe"), tr8("Tone")}));
     const auto types = [](const std::vector<Stage>& stages) {
         std::vector<std::string> all;
         for (const Stage& stage : stages) all.push_back(stage.type);
@@ -154,12 +155,12 @@ TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
         << "ahead of colours";
     EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().prep.front().id);
     EXPECT_TRUE(plus("Add to Prep")->isEnabled());
-    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Defringe"), tr8("Tone")}));
-    EXPECT_EQ(addFrom("Add to Prep"), (QStringList{tr8("Frame"), tr8("Tone")}));
+    EXPECT_EQ(addFrom("Add to Prep", 2), (QStringList{tr8("Lens"), tr8("Frame"), tr8("Defringe"), tr8("Tone")}));
+    EXPECT_EQ(addFrom("Add to Prep", 2), (QStringList{tr8("Lens"), tr8("Frame"), tr8("Tone")}));
     d.addStage(tr8("Frame"));
+    d.addStage(tr8("Lens"));
     EXPECT_EQ(types(d.state().keyGrade().prep),
-              (std::vector<std::string>{"frame", "noise", "defringe", "exposure", "white-balance", "tone"}));
-    d.key("Return"); // done with the frame
+              (std::vector<std::string>{"lens", "frame", "noise", "defringe", "exposure", "white-balance", "tone"}));
     EXPECT_FALSE(plus("Add to Prep")->isEnabled()) << "Prep holds each once";
     EXPECT_EQ(addFrom("Add to the Finish"), (QStringList{tr8("Local contrast"), tr8("Bloom"), tr8("Halation"),
                                                          tr8("Detail"), tr8("Grain"), tr8("Bars")}));

@@ -56,6 +56,7 @@ void leaveSeams(Picture& picture) {
 void stageStrips(const QString& folder) {
     const std::pair<const char*, const char*> shown[] = {
         {"raw", "stage-door"},
+        {"lens", "chart-table"},
         {"frame", "dusk-horizon"},
         {"noise", "backstage-mixed"},
         {"defringe", "lantern-alley"},
@@ -106,6 +107,10 @@ void stageStrips(const QString& folder) {
             after = imageOf(grade, full).copy(middle);
         }
         if (type == kRawType) after = imageOf(Grade{}, readThumbnail(file, 240, rawOf(stage)));
+        if (type == kLensType) {
+            const Geometry geometry{correctionFor(lensOf(stage), {}), {}};
+            after = imageOf(Grade{}, placed(source, placementOf(geometry, source.width(), source.height())));
+        }
         if (type == kFrameType) { // beside the whole, at the same scale
             const QImage part =
                 imageOf(Grade{}, placed(source, placementOf(frameOf(stage), source.width(), source.height())));

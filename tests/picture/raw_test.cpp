@@ -5,6 +5,7 @@
 #include "picture/picture_reader.h"
 #include "picture/raw_file.h"
 #include "render/graded_file.h"
+#include "stages/raw.h"
 #include "support/dispatch.h"
 #include "support/dng.h"
 #include "support/expect_error.h"

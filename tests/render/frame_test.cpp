@@ -263,7 +263,7 @@ TEST(Orientation, AFrameGoesAlongAndAFileIsTheSameAsThePicture) {
         const Picture after = placed(source, placementOf(frame, source.width(), source.height()));
         // The same part of the picture, turned as a whole.
         EXPECT_TRUE(sameBytes(after, oriented(before, frame.orientation))) << frame.orientation.quarterTurns;
-        FileSource file(lakeFog(), {{}, frame}, 0, 1);
+        FileSource file(lakeFog(), {{}, {}, frame}, 0, 1);
         const std::filesystem::path out = folder.path() / "out.png";
         writeGraded(out, file, Program(), {FileFormat::Png, 16, 90}, 1, nullptr, {});
         EXPECT_LT(largestDifference(readPicture(out).picture, after), 2e-5);

@@ -11,7 +11,7 @@ namespace baryton::test {
 
 namespace {
 
-constexpr double kWidth = 640, kHeight = 420;
+constexpr double kSeenWidth = 640, kSeenHeight = 420;
 
 CameraTurn randomTurn(Random& random, double most) {
     return {uniform(random, -most, most), uniform(random, -most, most), uniform(random, 18, 120)};
@@ -30,8 +30,8 @@ DrawnLine pictured(const CameraTurn& turn, double roll, Vec3 from, Vec3 to) {
                             rolled[0] * std::sin(s) + rolled[2] * std::cos(s)};
         const Vec3 at = {swung[0], swung[1] * std::cos(t) + swung[2] * std::sin(t),
                          -swung[1] * std::sin(t) + swung[2] * std::cos(t)};
-        const double f = turn.focal / std::hypot(36, 24) * std::hypot(kWidth, kHeight);
-        return PlacedPoint{kWidth / 2 + f * at[0] / at[2], kHeight / 2 + f * at[1] / at[2]};
+        const double f = turn.focal / std::hypot(36, 24) * std::hypot(kSeenWidth, kSeenHeight);
+        return PlacedPoint{kSeenWidth / 2 + f * at[0] / at[2], kSeenHeight / 2 + f * at[1] / at[2]};
     };
     return {place(from), place(to)};
 }
@@ -60,24 +60,27 @@ TEST(Perspective, LinesTellHowTheCameraWasTurned) {
         const double roll = uniform(random, -12, 12);
         // Two of each: all is found, the focal length too where both pairs run together enough to tell it.
         const auto both =
-            straightenedBy(uprights(turn, roll), levels(turn, roll), {0, 0, turn.focal}, kWidth, kHeight);
+            straightenedBy(uprights(turn, roll), levels(turn, roll), {0, 0, turn.focal}, kSeenWidth, kSeenHeight);
         ASSERT_TRUE(both);
         EXPECT_NEAR(both->turn.tilt, turn.tilt, 1e-6);
         EXPECT_NEAR(both->turn.swing, turn.swing, 1e-6);
         EXPECT_NEAR(both->angle, roll, 1e-6);
         if (std::abs(turn.tilt) > 3 && std::abs(turn.swing) > 3) {
-            const auto unknown = straightenedBy(uprights(turn, roll), levels(turn, roll), {}, kWidth, kHeight);
+            const auto unknown =
+                straightenedBy(uprights(turn, roll), levels(turn, roll), {}, kSeenWidth, kSeenHeight);
             ASSERT_TRUE(unknown);
             EXPECT_NEAR(unknown->turn.focal, turn.focal, 1e-4);
             EXPECT_NEAR(unknown->turn.tilt, turn.tilt, 1e-4);
             ++told;
         }
         // Two uprights tell the tilt, two level lines the swing, each beside the other turn that is known.
-        const auto upright = straightenedBy(uprights(turn, roll), {}, {0, turn.swing, turn.focal}, kWidth, kHeight);
+        const auto upright =
+            straightenedBy(uprights(turn, roll), {}, {0, turn.swing, turn.focal}, kSeenWidth, kSeenHeight);
         ASSERT_TRUE(upright);
         EXPECT_NEAR(upright->turn.tilt, turn.tilt, 1e-6);
         EXPECT_NEAR(upright->angle, roll, 1e-6);
-        const auto level = straightenedBy({}, levels(turn, roll), {turn.tilt, 0, turn.focal}, kWidth, kHeight);
+        const auto level =
+            straightenedBy({}, levels(turn, roll), {turn.tilt, 0, turn.focal}, kSeenWidth, kSeenHeight);
         ASSERT_TRUE(level);
         EXPECT_NEAR(level->turn.swing, turn.swing, 1e-6);
         EXPECT_NEAR(level->angle, roll, 1e-6);
@@ -87,16 +90,18 @@ TEST(Perspective, LinesTellHowTheCameraWasTurned) {
 
 TEST(Perspective, LinesThatSayNothingAreRefused) {
     const DrawnLine line{{100, 50}, {110, 380}};
-    EXPECT_FALSE(straightenedBy({line, line}, {}, {}, kWidth, kHeight)) << "one line twice";
-    EXPECT_FALSE(straightenedBy({line, {{110, 380}, {100, 50}}}, {}, {}, kWidth, kHeight));
-    EXPECT_FALSE(straightenedBy({{{5, 5}, {5, 5}}, line}, {}, {}, kWidth, kHeight)) << "a line of no length";
-    EXPECT_FALSE(straightenedBy({}, {}, {}, kWidth, kHeight));
-    EXPECT_FALSE(straightenedBy({{{50, 0}, {300, 400}}, {{590, 0}, {340, 400}}}, {}, {0, 0, 14}, kWidth, kHeight))
+    EXPECT_FALSE(straightenedBy({line, line}, {}, {}, kSeenWidth, kSeenHeight)) << "one line twice";
+    EXPECT_FALSE(straightenedBy({line, {{110, 380}, {100, 50}}}, {}, {}, kSeenWidth, kSeenHeight));
+    EXPECT_FALSE(straightenedBy({{{5, 5}, {5, 5}}, line}, {}, {}, kSeenWidth, kSeenHeight)) << "a line of no length";
+    EXPECT_FALSE(straightenedBy({}, {}, {}, kSeenWidth, kSeenHeight));
+    EXPECT_FALSE(
+        straightenedBy({{{50, 0}, {300, 400}}, {{590, 0}, {340, 400}}}, {}, {0, 0, 14}, kSeenWidth, kSeenHeight))
         << "more than can be straightened";
     EXPECT_FALSE(
-        straightenedBy({line, {{500, 50}, {495, 380}}}, {line, {{500, 50}, {495, 380}}}, {}, kWidth, kHeight))
+        straightenedBy({line, {{500, 50}, {495, 380}}}, {line, {{500, 50}, {495, 380}}}, {}, kSeenWidth, kSeenHeight))
         << "upright and level at once";
-    const auto straight = straightenedBy({{{100, 10}, {100, 400}}, {{500, 10}, {500, 400}}}, {}, {}, kWidth, kHeight);
+    const auto straight =
+        straightenedBy({{{100, 10}, {100, 400}}, {{500, 10}, {500, 400}}}, {}, {}, kSeenWidth, kSeenHeight);
     ASSERT_TRUE(straight) << "what is straight needs nothing";
     EXPECT_NEAR(straight->turn.tilt, 0, 1e-9);
 }
@@ -183,7 +188,7 @@ TEST(Perspective, StraightLinesComeOutStraightAndUpright) {
     // A wall of upright boards as a tilted camera sees it: soft edges, so that they can be found to a part of a
     // pixel.
     const CameraTurn turn{17, -6, 28};
-    const Mat3 toPicture = straightToPicture(turn, kWidth, kHeight), toWall = inverse(toPicture);
+    const Mat3 toPicture = straightToPicture(turn, kSeenWidth, kSeenHeight), toWall = inverse(toPicture);
     Picture seen(640, 420);
     for (int k = 0; k < 3; ++k)
         for (int y = 0; y < 420; ++y)

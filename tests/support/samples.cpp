@@ -101,6 +101,8 @@ Value randomValue(Random& random, const ParameterType& parameter) {
         for (int i = 0; i < 27 * 3; ++i) table->grid.push_back(static_cast<float>(uniform(random, 0, 1)));
         return LutContent{"random", table};
     }
+    case ParameterKind::Text:
+        return "text " + std::to_string(random() % 100);
     case ParameterKind::Number:
         break;
     }

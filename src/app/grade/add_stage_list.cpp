@@ -52,9 +52,11 @@ AddStageList::AddStageList(AppState& state, AddAt at, std::optional<Part> part, 
         if (goes != Part::Look) std::erase_if(stages, [&](const Stage& s) { return s.type == type->id; });
         stages.push_back(std::move(stage));
         // What is there is in its frame already.
-        const FrameSettings frame = type->id == kFrameType ? frameOf(grade) : FrameSettings();
+        Geometry geometry;
+        if (type->id == kFrameType) geometry.frame = frameOf(grade);
+        if (type->id == kLensType) geometry.lens = correctionFor(lensOf(grade), {});
         tiles.push_back({list()->count() - 1, std::move(grade),
-                         placed(small, placementOf(frame, small.width(), small.height()))});
+                         placed(small, placementOf(geometry, small.width(), small.height()))});
     }
     connect(&drawer_, &TileDrawer::drawn, this, [this](int row, const QImage& image) {
         const QPixmap picture =

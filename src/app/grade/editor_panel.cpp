@@ -4,6 +4,7 @@
 #include "app/widgets/labels.h"
 #include "stages/blend.h"
 #include "stages/frame.h"
+#include "stages/lens.h"
 
 #include <QGridLayout>
 #include <QInputDialog>
@@ -405,7 +406,8 @@ void EditorPanel::refresh() {
         title_->setText(QString::fromStdString(stageTitle(state_.shownGrade(), stage)));
         dot_->setChecked(stage.isEnabled());
         const StageType* type = findStageType(stage.type);
-        strength_->setVisible(!type || type->footprint != Footprint::Source); // half a frame is none
+        // Half a frame is none.
+        strength_->setVisible(!type || type->footprint != Footprint::Source || type->id == kLensType);
         strength_->setValue(stage.strengthOrFull() * 100);
     } else if (layer) {
         const QString name = QString::fromStdString(layer->name);

@@ -1,6 +1,7 @@
 #include "app/grade/editors.h"
 #include "app/grade/colour_editors.h"
 #include "app/grade/frame_editor.h"
+#include "app/grade/lens_editor.h"
 #include "app/grade/miniatures.h"
 #include "app/grade/raw_editor.h"
 #include "app/grade/tone_editors.h"
@@ -446,6 +447,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     const Stage& stage = stageAt(state.shownGrade(), *place);
     if (!findStageType(stage.type)) return nullptr;
     if (stage.type == kRawType) return new RawEditor(state, stageId, parent);
+    if (stage.type == kLensType) return new LensEditor(state, stageId, parent);
     if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
     if (stage.type == "vignette") return new VignetteEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);

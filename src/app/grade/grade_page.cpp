@@ -166,6 +166,8 @@ void GradePage::connectPicture() {
     connect(&state_.pictures(), &PictureSet::loaded, this, [this](int index, const LoadedPicture& picture) {
         if (index != state_.key()) return;
         const Pyramid& pyramid = *picture.pyramid;
+        // Of one picture in one frame each look is still one when the next is there already; other frames are not.
+        if (loadedFor_ != index || picture.geometry.frame != loaded_.geometry.frame) ++scene_;
         // The picture itself takes the place of its stand-in: what is seen stays in its place.
         if (loadedFor_ != index || view_->pictureSize() != QSize(pyramid.width(), pyramid.height()))
             view_->setPictureSize({pyramid.width(), pyramid.height()});
@@ -192,7 +194,7 @@ void GradePage::connectPicture() {
     connect(view_, &PictureView::pointed, this, &GradePage::showPointer);
     connect(view_, &PictureView::pointerLeft, this, &GradePage::clearPointer);
     connect(&preview_, &PreviewService::frameReady, this, [this](const PreviewFrame& frame) {
-        if (frame.picture != loaded_.pyramid.get() || !hasPixels()) return;
+        if (frame.scene != scene_ || !hasPixels()) return;
         if (stageInFraming())
             frame_->setImage(frame.after);
         else
@@ -342,6 +344,7 @@ void GradePage::requestFrame() {
     if (!isVisible() || !hasPixels()) return;
     PreviewRequest request;
     request.picture = loaded_.pyramid;
+    request.scene = scene_;
     request.region = toViewRegion(view_->region());
     if (stageInFraming()) {
         const double scale = frame_->imageScale();

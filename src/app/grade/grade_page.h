@@ -125,6 +125,7 @@ private:
     Picture reference_;
     LoadedPicture loaded_;
     int loadedFor_ = -1;
+    int scene_ = 0; ///< counts the pictures and frames that were shown
     bool held_ = false;
     std::string alone_;
     void takeReference(const std::filesystem::path& file, const Picture& picture, const QString& problem);

@@ -18,7 +18,7 @@ int level(float v) {
 /// Width and height of the whole picture as its frame has oriented it.
 std::pair<double, double> orientedSize(const LoadedPicture& loaded) {
     const double width = loaded.whole.width, height = loaded.whole.height;
-    return loaded.frame.orientation.swapsSides() ? std::pair(height, width) : std::pair(width, height);
+    return loaded.geometry.frame.orientation.swapsSides() ? std::pair(height, width) : std::pair(width, height);
 }
 
 } // namespace
@@ -33,7 +33,7 @@ Plan GradePage::planOf(const Grade& grade) const {
 }
 
 QPointF GradePage::ofWhole(QPointF shown) const {
-    const Placement placement = placementOf(loaded_.frame, loaded_.whole.width, loaded_.whole.height);
+    const Placement placement = placementOf(loaded_.geometry, loaded_.whole.width, loaded_.whole.height);
     const auto [x, y] = toSource(placement, {shown.x() * placement.width, shown.y() * placement.height});
     const auto [width, height] = orientedSize(loaded_);
     const SharePoint at = fromOriented(placement.orientation, {x / width, y / height});
@@ -41,7 +41,7 @@ QPointF GradePage::ofWhole(QPointF shown) const {
 }
 
 QPointF GradePage::ofShown(QPointF whole) const {
-    const Placement placement = placementOf(loaded_.frame, loaded_.whole.width, loaded_.whole.height);
+    const Placement placement = placementOf(loaded_.geometry, loaded_.whole.width, loaded_.whole.height);
     const auto [width, height] = orientedSize(loaded_);
     const SharePoint at = toOriented(placement.orientation, {whole.x(), whole.y()});
     const auto [x, y] = fromSource(placement, {at.x * width, at.y * height});

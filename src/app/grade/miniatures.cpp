@@ -1,4 +1,5 @@
 #include "app/grade/miniatures.h"
+#include "app/grade/source_miniatures.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
 #include "colour/illuminant.h"
@@ -6,6 +7,7 @@
 #include "colour/transfer.h"
 #include "render/program.h"
 #include "stages/raw.h"
+#include "stages/source.h"
 #include "stages/spline.h"
 #include "stages/stage_type.h"
 
@@ -381,31 +383,6 @@ void paintPushTable(QPainter& p, const QRectF& r, const ParameterReader& read) {
         }
 }
 
-/// The frame on a sheet that is turned under it.
-void paintFrame(QPainter& p, const QRectF& r, const Stage& stage) {
-    const auto& c = theme::colours();
-    int width = 300, height = 200; // a sheet like most pictures
-    if (frameOf(stage).orientation.swapsSides()) std::swap(width, height);
-    const double scale = std::min(r.width() / width, r.height() / height) * 0.86;
-    FrameSettings frame = frameOf(stage);
-    frame.orientation = {}; // the sheet stands as it turned it
-    const Placement placement = placementOf(frame, width, height);
-    p.save();
-    p.setRenderHint(QPainter::Antialiasing);
-    p.translate(r.center());
-    p.rotate(frame.angle);
-    p.setPen(Qt::NoPen);
-    p.setBrush(c.well);
-    p.drawRect(QRectF(-width / 2.0 * scale, -height / 2.0 * scale, width * scale, height * scale));
-    p.translate((placement.centreX - width / 2.0) * scale, (placement.centreY - height / 2.0) * scale);
-    p.rotate(-frame.angle);
-    p.setPen(QPen(c.accentLight, 1.2));
-    p.setBrush(c.faint);
-    p.drawRect(QRectF(-placement.width / 2.0 * scale, -placement.height / 2.0 * scale, placement.width * scale,
-                      placement.height * scale));
-    p.restore();
-}
-
 /// Where a temperature stands on the strip of light's colours.
 void paintTemperature(QPainter& p, const QRectF& r, double kelvin) {
     const double mired = 1e6 / kelvin, low = 1e6 / kHighestTemperature, high = 1e6 / kLowestTemperature;
@@ -452,6 +429,8 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintCurves(p, r, read);
     } else if (type->id == "wheels") {
         paintWheels(p, r, read);
+    } else if (type->id == kLensType) {
+        paintLens(p, r, stage);
     } else if (type->id == "vignette") {
         paintVignette(p, r, read);
     } else if (type->id == kRawType) {

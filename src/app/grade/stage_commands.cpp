@@ -4,6 +4,7 @@
 #include "base/words.h"
 #include "lut/lut_file.h"
 #include "stages/finish_order.h"
+#include "stages/lens.h"
 #include "stages/raw.h"
 #include "stages/stage_type.h"
 
@@ -26,11 +27,12 @@ void addStage(AppState& state, const std::string& type, AddAt at, std::optional<
         // What makes the picture ahead of what is done to its colours; the Finish has an order of its own.
         auto where = stages.end();
         if (part == Part::Prep) {
-            // How far ahead a kind stands: the file, what looks at neighbours, colours.
+            // How far ahead a kind stands: the file, the lens, the frame, what looks at neighbours, colours.
             const auto rank = [](const std::string& which) {
                 const StageType* each = findStageType(which);
                 if (!each || which == kRawType) return 0;
-                return each->footprint == Footprint::Source ? 1 : each->footprint == Footprint::Narrow ? 2 : 3;
+                if (each->footprint == Footprint::Source) return which == kLensType ? 1 : 2;
+                return each->footprint == Footprint::Narrow ? 3 : 4;
             };
             where = std::find_if(stages.begin(), stages.end(),
                                  [&](const Stage& each) { return rank(each.type) > rank(type); });

@@ -31,8 +31,8 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
         try {
             FileSource picture(source, sourceSettingsOf(grade), 0, 1);
             const WrittenPicture written = writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
-            for (const auto& remark : written.remarks)
-                remarks += QStringLiteral("; ") + QString::fromStdString(remark);
+            for (const auto* list : {&picture.remarks(), &written.remarks})
+                for (const auto& remark : *list) remarks += QStringLiteral("; ") + QString::fromStdString(remark);
         } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
         }

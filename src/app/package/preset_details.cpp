@@ -33,6 +33,8 @@ std::optional<Value> typedValue(const ParameterType& type, const QString& typed)
                 word == QString::fromStdString(option.id))
                 return option.id;
         return std::nullopt;
+    case ParameterKind::Text:
+        return word.toStdString();
     default:
         return std::nullopt;
     }
