@@ -9,10 +9,12 @@
 #include "lut/bake.h"
 #include "picture/blur.h"
 #include "picture/picture_file.h"
+#include "place_speed.h"
 #include "preview_speed.h"
 #include "processes.h"
 #include "raw_speed.h"
 #include "render/base_level.h"
+#include "rows.h"
 #include "sample_picture.h"
 #include "stages/frame.h"
 #include "stages/lut_kernel.h"
@@ -35,7 +37,6 @@ using namespace baryton::bench;
 
 namespace {
 
-constexpr int kRounds = 7;
 constexpr double kMegapixels = 24;
 
 Grade fiveStages() {
@@ -83,14 +84,6 @@ Grade eightStages() {
     add("push-table", {{"row1.yellow.blue", 0.2}, {"row2.cyan.red", 0.1}, {"row3.yellow.blue", -0.2}});
     add("saturation", {{"overall", -0.1}});
     return grade;
-}
-
-void row(const std::string& work, double ms, const std::string& against = {}) {
-    std::cout << fmt::format("| {:<58} | {:>9.1f} | {:>24} |\n", work, ms, against) << std::flush;
-}
-
-std::string times(double ratio) {
-    return fmt::format("{:.2f}×", ratio);
 }
 
 /// One filter run of ffmpeg over a frame of its own pixel format: what more frames cost, less what they cost
@@ -408,15 +401,6 @@ void compareWindow(const Picture& picture, const fs::path& folder) {
     row("to a picture in memory, median", percentile(set.changes, 0.5));
 }
 
-void compareRaw(const Picture& picture, const fs::path& folder) {
-    const RawTimes t = rawTimes(picture, folder, kRounds);
-    row("raw file of 24 MP → its camera's preview", t.preview);
-    row("  → half-size picture", t.half, times(t.half / t.libraryHalf) + " the library");
-    row("  → whole, AHD", t.fine, times(t.fine / t.libraryFine) + " the library");
-    row("  → whole, PPG", t.quick);
-    row("  white set anew on the small version", t.smallAgain, fmt::format("whole {:.0f}", t.wholeAgain));
-}
-
 void compareMany(const fs::path& folder) {
     fs::create_directories(folder / "many");
     std::vector<fs::path> sources;
@@ -481,6 +465,7 @@ int main(int argc, char** argv) {
                 row("  95th percentile", percentile(latency, 0.95));
             }
         if (wants("raw")) compareRaw(picture, folder);
+        if (wants("places")) comparePlaces(picture, folder);
         if (wants("open")) compareOpening(picture, folder);
         if (wants("window")) compareWindow(picture, folder);
         if (wants("library")) compareLibrary(folder);

@@ -5,6 +5,7 @@
 #include "picture/picture_reader.h"
 #include "picture/raw_file.h"
 #include "render/program.h"
+#include "rows.h"
 #include "sample_picture.h"
 #include "support/dng.h"
 
@@ -42,7 +43,7 @@ void developByLibrary(const std::filesystem::path& file, bool half) {
 
 } // namespace
 
-RawTimes rawTimes(const Picture& picture, const std::filesystem::path& folder, int rounds) {
+void compareRaw(const Picture& picture, const std::filesystem::path& folder) {
     const std::filesystem::path file = folder / "shot.dng";
     writeRawFile(file, picture, folder);
     constexpr int fitted = 1400;
@@ -55,8 +56,12 @@ RawTimes rawTimes(const Picture& picture, const std::filesystem::path& folder, i
                                [&] { readPicture(file); }, [&] { readPicture(file, quick); },
                                [&] { developByLibrary(file, true); }, [&] { developByLibrary(file, false); },
                                [&] { developed(small, warm); }, [&] { developed(*kept.raw, warm); }},
-                              rounds);
-    return {t[0].median, t[1].median, t[2].median, t[3].median, t[4].median, t[5].median, t[6].median, t[7].median};
+                              kRounds);
+    row("raw file of 24 MP → its camera's preview", t[0].median);
+    row("  → half-size picture", t[1].median, times(t[1].median / t[4].median) + " the library");
+    row("  → whole, AHD", t[2].median, times(t[2].median / t[5].median) + " the library");
+    row("  → whole, PPG", t[3].median);
+    row("  white set anew on the small version", t[6].median, fmt::format("whole {:.0f}", t[7].median));
 }
 
 } // namespace baryton::bench

@@ -8,9 +8,9 @@ namespace baryton {
 namespace {
 
 /// Half the distance of two samples that have the spread of `covered` pixels: a box of s pixels has the variance
-/// s²/12, of which 1/12 is in a sample already. Below 1.1 (what turning and lenses make) one sample is enough.
+/// s²/12, of which 1/12 is in a sample already. Below 1.25 (more than turning and lenses make) one sample is enough.
 double halfApart(double covered) {
-    constexpr double least = 1.1;
+    constexpr double least = 1.25;
     return covered <= least ? 0 : std::sqrt((covered * covered - least * least) / 12);
 }
 

@@ -140,60 +140,59 @@ const std::vector<float>& lanczosWeights() {
     return all;
 }
 
-/// A place in the source: the pixel left above it, and how far it is to the next.
-struct Place {
-    int x, y, phaseX, phaseY;
-};
+constexpr int kAway = 1 << 16; // pixels added to a place, so that cutting off is rounding down
 
-Place placeAt(double x, double y) {
-    // In steps of a phase, and far enough from 0 that cutting off is rounding down.
-    constexpr int away = 1 << 16;
+/// A place in the source in steps of a phase, kAway pixels on: the pixel left above it, and how far it is to the
+/// next.
+std::int32_t stepsOf(double at) {
     constexpr double most = 1 << 20; // past all pictures: there, the edge's last pixel repeats
-    const auto steps = [&](double at) {
-        return static_cast<std::int64_t>((std::clamp(at, double(-away), most) + away) * kPhases + 0.5);
-    };
-    const std::int64_t acrossSteps = steps(x - 0.5), downSteps = steps(y - 0.5);
-    return {static_cast<int>(acrossSteps >> kPhaseBits) - away, static_cast<int>(downSteps >> kPhaseBits) - away,
-            static_cast<int>(acrossSteps & (kPhases - 1)), static_cast<int>(downSteps & (kPhases - 1))};
+    return static_cast<std::int32_t>((std::clamp(at - 0.5, double(1 - kAway), most) + kAway) * kPhases + 0.5);
 }
 
+/// The places of a row's pixels, of one of their colours.
+struct PlaceRow {
+    std::vector<std::int32_t> across, down;
+    PlaceRow() = default;
+    explicit PlaceRow(int width) : across(static_cast<std::size_t>(width)), down(across.size()) {}
+    int x(std::size_t i) const { return (across[i] >> kPhaseBits) - kAway; }
+    int y(std::size_t i) const { return (down[i] >> kPhaseBits) - kAway; }
+    int phaseX(std::size_t i) const { return across[i] & (kPhases - 1); }
+    int phaseY(std::size_t i) const { return down[i] & (kPhases - 1); }
+};
+
 /// The places of a turned picture's row.
-class TurnedRow {
-public:
-    TurnedRow(const Placement& placement, int y)
-        : placement_(placement), v_(y + 0.5 - placement.height / 2.0), cos_(std::cos(placement.angle)),
-          sin_(std::sin(placement.angle)) {}
-    Place operator()(int x, int /*colour*/) const {
-        const double u = x + 0.5 - placement_.width / 2.0;
-        return placeAt(placement_.centreX + u * cos_ + v_ * sin_, placement_.centreY - u * sin_ + v_ * cos_);
+void turnedPlaces(const Placement& p, int y, PlaceRow& out) {
+    const double v = y + 0.5 - p.height / 2.0, c = std::cos(p.angle), s = std::sin(p.angle);
+    for (std::size_t x = 0; x < out.across.size(); ++x) {
+        const double u = double(x) + 0.5 - p.width / 2.0;
+        out.across[x] = stepsOf(p.centreX + u * c + v * s), out.down[x] = stepsOf(p.centreY - u * s + v * c);
     }
+}
 
-private:
-    const Placement& placement_;
-    double v_, cos_, sin_;
+/// A part of a row, between two of its places that are worked out.
+struct Span {
+    int first = 0, last = 0;
 };
 
-/// The places of a row between those that are worked out.
-class StraightRow {
-public:
-    StraightRow(const std::vector<SourcePlaces::Place>& places, int step, double across, double down)
-        : places_(places), step_(step), across_(across), down_(down) {}
-    Place operator()(int x, int colour) const {
-        const auto first = static_cast<std::size_t>(x / step_), c = static_cast<std::size_t>(colour);
-        const double share = double(x % step_) / step_;
-        const PlacedPoint a = shifted(places_[first], c), b = shifted(places_[first + 1], c);
-        return placeAt(a.x + share * (b.x - a.x), a.y + share * (b.y - a.y));
+/// The places of a part of a row between those that are worked out, each moved by its `across` and `down` times
+/// these.
+void straightPlaces(const std::vector<SourcePlaces::Place>& places, int step, Span span, std::size_t colour,
+                    double across, double down, PlaceRow& out) {
+    const auto moved = [&](const SourcePlaces::Place& p) -> PlacedPoint {
+        return {p.colours[colour].x + across * p.across.x + down * p.down.x,
+                p.colours[colour].y + across * p.across.y + down * p.down.y};
+    };
+    for (int start = span.first; start < span.last; start += step) {
+        const auto first = static_cast<std::size_t>(start / step);
+        const PlacedPoint a = moved(places[first]), b = moved(places[first + 1]);
+        const double perX = (b.x - a.x) / step, perY = (b.y - a.y) / step;
+        const int end = std::min(start + step, span.last);
+        for (int x = start; x < end; ++x) {
+            const auto to = static_cast<std::size_t>(x - span.first);
+            out.across[to] = stepsOf(a.x + (x - start) * perX), out.down[to] = stepsOf(a.y + (x - start) * perY);
+        }
     }
-
-private:
-    PlacedPoint shifted(const SourcePlaces::Place& p, std::size_t colour) const {
-        return {p.colours[colour].x + across_ * p.across.x + down_ * p.down.x,
-                p.colours[colour].y + across_ * p.across.y + down_ * p.down.y};
-    }
-    const std::vector<SourcePlaces::Place>& places_;
-    int step_;
-    double across_, down_;
-};
+}
 
 /// The pixels at places of a source of which a band is at hand.
 class Sampler {
@@ -202,45 +201,42 @@ public:
     Sampler(const Picture& band, int bandTop, int sourceHeight, int colours)
         : band_(band), top_(bandTop), sourceHeight_(sourceHeight), colours_(colours) {}
 
-    /// A row of `width` pixels into three or four planes.
-    template <class Places>
-    void row(const Places& places, int width, float* const* out) const {
+    /// `width` pixels of a row into three or four planes.
+    void row(const std::array<PlaceRow, 3>& places, int width, float* const* out) const {
         std::array<std::uint32_t, 3 * kRun> at;
         std::array<std::uint16_t, 6 * kRun> phases;
         const float* planes[3] = {band_.row(0, 0), band_.row(1, 0), band_.row(2, 0)};
-        int first = 0; // of the run of inner pixels that is not yet written
-        std::size_t count = 0;
+        std::size_t first = 0, count = 0; // of the run of inner pixels that is not yet written
         const auto flush = [&] {
             if (count == 0) return;
             float* to[3] = {out[0] + first, out[1] + first, out[2] + first};
             interpolate(planes, band_.stride(), at.data(), phases.data(), count, to);
             count = 0;
         };
-        std::array<Place, 3> own;
-        for (int x = 0; x < width; ++x) {
+        const auto colours = static_cast<std::size_t>(colours_);
+        for (std::size_t x = 0; x < static_cast<std::size_t>(width); ++x) {
             bool isInner = !band_.hasAlpha();
-            for (int k = 0; k < colours_; ++k) {
-                const Place& place = own[static_cast<std::size_t>(k)] = places(x, k);
-                isInner = isInner && place.x >= kWarpReach - 1 && place.x + 5 < band_.width() &&
-                          place.y >= kWarpReach - 1 && place.y + kWarpReach < sourceHeight_;
+            for (std::size_t k = 0; k < colours; ++k) {
+                const int left = places[k].x(x), top = places[k].y(x);
+                isInner = isInner && left >= kWarpReach - 1 && left + 5 < band_.width() && top >= kWarpReach - 1 &&
+                          top + kWarpReach < sourceHeight_;
             }
             if (!isInner || count == kRun) flush();
             if (isInner) {
                 if (count == 0) first = x;
-                for (int k = 0; k < colours_; ++k) {
-                    const Place& place = own[static_cast<std::size_t>(k)];
-                    const std::size_t to = count * static_cast<std::size_t>(colours_) + static_cast<std::size_t>(k);
-                    at[to] =
-                        static_cast<std::uint32_t>(static_cast<std::size_t>(place.y - 2 - top_) * band_.stride() +
-                                                   static_cast<std::size_t>(place.x - 2));
-                    phases[2 * to] = static_cast<std::uint16_t>(place.phaseX);
-                    phases[2 * to + 1] = static_cast<std::uint16_t>(place.phaseY);
+                for (std::size_t k = 0; k < colours; ++k) {
+                    const PlaceRow& p = places[k];
+                    const std::size_t to = count * colours + k;
+                    at[to] = static_cast<std::uint32_t>(static_cast<std::size_t>(p.y(x) - 2 - top_) * band_.stride() +
+                                                        static_cast<std::size_t>(p.x(x) - 2));
+                    phases[2 * to] = static_cast<std::uint16_t>(p.phaseX(x));
+                    phases[2 * to + 1] = static_cast<std::uint16_t>(p.phaseY(x));
                 }
                 ++count;
             } else if (band_.hasAlpha()) {
-                weighted(own, x, out);
+                weighted(places, x, out);
             } else {
-                atTheEdge(own, x, out);
+                atTheEdge(places, x, out);
             }
         }
         flush();
@@ -258,8 +254,8 @@ private:
             HWY_DYNAMIC_DISPATCH(InterpolateApart)(planes, stride, at, phases, weights, count, to);
     }
 
-    const Place& placeOf(const std::array<Place, 3>& own, int colour) const {
-        return own[colours_ == 1 ? 0 : static_cast<std::size_t>(colour)];
+    const PlaceRow& placesOf(const std::array<PlaceRow, 3>& places, int colour) const {
+        return places[colours_ == 1 ? 0 : static_cast<std::size_t>(colour)];
     }
 
     float pixel(int plane, int x, int y) const {
@@ -267,15 +263,15 @@ private:
         return band_.row(plane, std::clamp(row, 0, band_.height() - 1))[std::clamp(x, 0, band_.width() - 1)];
     }
 
-    void atTheEdge(const std::array<Place, 3>& own, int x, float* const* out) const {
+    void atTheEdge(const std::array<PlaceRow, 3>& places, std::size_t x, float* const* out) const {
         float around[3][6 * 8] = {};
         std::uint16_t phases[6];
         for (int k = 0; k < 3; ++k) {
-            const Place& place = placeOf(own, k);
+            const PlaceRow& p = placesOf(places, k);
             for (int j = 0; j < 6; ++j)
-                for (int i = 0; i < 6; ++i) around[k][8 * j + i] = pixel(k, place.x - 2 + i, place.y - 2 + j);
-            phases[2 * k] = static_cast<std::uint16_t>(place.phaseX);
-            phases[2 * k + 1] = static_cast<std::uint16_t>(place.phaseY);
+                for (int i = 0; i < 6; ++i) around[k][8 * j + i] = pixel(k, p.x(x) - 2 + i, p.y(x) - 2 + j);
+            phases[2 * k] = static_cast<std::uint16_t>(p.phaseX(x));
+            phases[2 * k + 1] = static_cast<std::uint16_t>(p.phaseY(x));
         }
         const float* planes[3] = {around[0], around[1], around[2]};
         float* to[3] = {out[0] + x, out[1] + x, out[2] + x};
@@ -284,17 +280,18 @@ private:
     }
 
     /// Transparency is that of the green's place.
-    void weighted(const std::array<Place, 3>& own, int x, float* const* out) const {
+    void weighted(const std::array<PlaceRow, 3>& places, std::size_t x, float* const* out) const {
         for (int k = 0; k < 3; ++k) {
-            const Place& place = placeOf(own, k);
-            const double tx = double(place.phaseX) / kPhases, ty = double(place.phaseY) / kPhases;
+            const PlaceRow& p = placesOf(places, k);
+            const double tx = double(p.phaseX(x)) / kPhases, ty = double(p.phaseY(x)) / kPhases;
             double sum = 0, plain = 0, alpha = 0;
             for (int j = 0; j < 2; ++j)
                 for (int i = 0; i < 2; ++i) {
                     const double w = (i ? tx : 1 - tx) * (j ? ty : 1 - ty);
-                    const double a = w * pixel(3, place.x + i, place.y + j);
+                    const double a = w * pixel(3, p.x(x) + i, p.y(x) + j);
+                    const double value = pixel(k, p.x(x) + i, p.y(x) + j);
                     alpha += a;
-                    sum += a * pixel(k, place.x + i, place.y + j), plain += w * pixel(k, place.x + i, place.y + j);
+                    sum += a * value, plain += w * value;
                 }
             out[k][x] = static_cast<float>(alpha > 1e-6 ? sum / alpha : plain);
             if (k == 1) out[3][x] = static_cast<float>(alpha);
@@ -322,28 +319,75 @@ void lighten(const std::vector<SourcePlaces::Place>& places, int step, int width
     }
 }
 
-/// A row that is made straight, each pixel one sample or the mean of four.
-void straightRow(const Sampler& sampler, const SourcePlaces& source, const std::vector<SourcePlaces::Place>& places,
-                 int width, bool hasAlpha, float* const* out) {
-    if (!source.hasMeans() || hasAlpha) {
-        sampler.row(StraightRow(places, source.step(), 0, 0), width, out);
-        return;
+/// Rows that are made straight, each pixel one sample or the mean of four.
+class StraightRows {
+public:
+    StraightRows(const Sampler& sampler, const SourcePlaces& source, int width, bool hasAlpha)
+        : sampler_(sampler), source_(source), width_(width), means_(source.hasMeans() && !hasAlpha) {
+        for (std::size_t k = 0; k < static_cast<std::size_t>(source.colours()); ++k) rows_[k] = PlaceRow(width);
+        if (means_)
+            for (auto& plane : samples_) plane.resize(static_cast<std::size_t>(width));
     }
-    const auto count = static_cast<std::size_t>(width);
-    std::array<std::vector<float>, 3> samples;
-    for (auto& plane : samples) plane.resize(count);
-    float* to[3] = {samples[0].data(), samples[1].data(), samples[2].data()};
-    for (std::size_t k = 0; k < 3; ++k) std::fill_n(out[k], count, 0.0F);
-    for (const double across : {-1.0, 1.0})
-        for (const double down : {-1.0, 1.0}) {
-            sampler.row(StraightRow(places, source.step(), across, down), width, to);
-            for (std::size_t k = 0; k < 3; ++k) {
-                rowToLinear(to[k], to[k], count);
-                for (std::size_t i = 0; i < count; ++i) out[k][i] += 0.25F * to[k][i];
+
+    void operator()(int y, float* const* out) {
+        source_.row(y, places_);
+        if (!means_) {
+            sample({0, width_}, 0, 0, out);
+        } else {
+            // Parts of the row in which one is enough, and parts that are means.
+            const int step = source_.step();
+            for (Span span; span.first < width_; span.first = span.last) {
+                const bool isMean = isMeanAt(span.first / step);
+                for (span.last = span.first; span.last < width_ && isMeanAt(span.last / step) == isMean;)
+                    span.last = std::min(span.last + step, width_);
+                float* to[3] = {out[0] + span.first, out[1] + span.first, out[2] + span.first};
+                if (isMean)
+                    mean(span, to);
+                else
+                    sample(span, 0, 0, to);
             }
         }
-    for (std::size_t k = 0; k < 3; ++k) rowToEncoded(out[k], out[k], count);
-}
+        if (source_.lightens()) lighten(places_, source_.step(), width_, out);
+    }
+
+private:
+    bool isMeanAt(int cell) const {
+        const auto first = static_cast<std::size_t>(cell);
+        for (const SourcePlaces::Place* p : {&places_[first], &places_[first + 1]})
+            for (const PlacedPoint& way : {p->across, p->down})
+                if (way.x != 0 || way.y != 0) return true;
+        return false;
+    }
+
+    void sample(Span span, double across, double down, float* const* out) {
+        for (std::size_t k = 0; k < static_cast<std::size_t>(source_.colours()); ++k)
+            straightPlaces(places_, source_.step(), span, k, across, down, rows_[k]);
+        sampler_.row(rows_, span.last - span.first, out);
+    }
+
+    void mean(Span span, float* const* out) {
+        const auto count = static_cast<std::size_t>(span.last - span.first);
+        float* to[3] = {samples_[0].data(), samples_[1].data(), samples_[2].data()};
+        for (std::size_t k = 0; k < 3; ++k) std::fill_n(out[k], count, 0.0F);
+        for (const double across : {-1.0, 1.0})
+            for (const double down : {-1.0, 1.0}) {
+                sample(span, across, down, to);
+                for (std::size_t k = 0; k < 3; ++k) {
+                    rowToLinear(to[k], to[k], count);
+                    for (std::size_t i = 0; i < count; ++i) out[k][i] += 0.25F * to[k][i];
+                }
+            }
+        for (std::size_t k = 0; k < 3; ++k) rowToEncoded(out[k], out[k], count);
+    }
+
+    const Sampler& sampler_;
+    const SourcePlaces& source_;
+    int width_;
+    bool means_;
+    std::vector<SourcePlaces::Place> places_;
+    std::array<PlaceRow, 3> rows_;
+    std::array<std::vector<float>, 3> samples_;
+};
 
 } // namespace
 
@@ -356,17 +400,17 @@ Picture warpedRows(const Picture& band, int bandTop, int sourceHeight, const Pla
     const bool isJustTurned = placement.isStraight() && !placement.lens;
     out.row(0, 0); // its own before threads write to it
     inPieces(count, 16, threads, [&](int first, int last) {
-        std::vector<SourcePlaces::Place> places;
+        StraightRows straight(sampler, source, placement.width, out.hasAlpha());
+        std::array<PlaceRow, 3> places{PlaceRow(isJustTurned ? placement.width : 0)};
         for (int row = first; row < last && !(task && task->isCancelled()); ++row) {
             float* planes[4] = {out.row(0, row), out.row(1, row), out.row(2, row),
                                 out.hasAlpha() ? out.row(3, row) : nullptr};
             if (isJustTurned) {
-                sampler.row(TurnedRow(placement, y + row), placement.width, planes);
-                continue;
+                turnedPlaces(placement, y + row, places[0]);
+                sampler.row(places, placement.width, planes);
+            } else {
+                straight(y + row, planes);
             }
-            source.row(y + row, places);
-            straightRow(sampler, source, places, placement.width, out.hasAlpha(), planes);
-            if (source.lightens()) lighten(places, source.step(), placement.width, planes);
         }
     });
     return out;
