@@ -293,8 +293,8 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     unsaved_.insert(index);
     storeTimer_.start();
     drawThumbnail(index);
-    if (frameOf(picture.work.grade) != before.frame || lensOf(picture.work.grade) != before.lens)
-        geometryChanged(index);
+    const bool isFrameElsewhere = !showsWhole_ && frameOf(picture.work.grade) != before.frame;
+    if (isFrameElsewhere || lensOf(picture.work.grade) != before.lens) geometryChanged(index);
     if (isRawName(picture.file) && rawOf(picture.work.grade) != before.raw) rawChanged(index);
     Q_EMIT gradeChanged(index);
 }

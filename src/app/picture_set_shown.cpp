@@ -241,7 +241,7 @@ Geometry PictureSet::geometryNow(int index) const {
 }
 
 void PictureSet::geometryChanged(int index) {
-    if (index == shown_ && !showsWhole_ && !kept_.empty() && kept_.front().index == index) showKept();
+    if (index == shown_ && !kept_.empty() && kept_.front().index == index) showKept();
 }
 
 void PictureSet::setShowsWhole(bool whole) {

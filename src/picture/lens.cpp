@@ -1,5 +1,6 @@
 #include "picture/lens.h"
 #include "base/file.h"
+#include "base/librarys_leaks.h"
 #include "base/words.h"
 
 #include <algorithm>
@@ -30,15 +31,19 @@ public:
     lfDatabase& read() {
         if (isRead_) return all_;
         isRead_ = true;
-        all_.Load();
+        {
+            const LibrarysLeaks nameOfItsFolder; // Lensfun 0.3.3
+            all_.Load();
+        }
         add(userLensFolder());
         return all_;
     }
     void add(const std::filesystem::path& folder) {
         read();
         std::error_code none;
+        const LibrarysLeaks unfinishedLenses; // of files that end early or are damaged
         for (const auto& entry : std::filesystem::directory_iterator(folder, none))
-            if (entry.path().extension() == ".xml" && read().Load(entry.path().c_str()) != LF_NO_ERROR)
+            if (entry.path().extension() == ".xml" && all_.Load(entry.path().c_str()) != LF_NO_ERROR)
                 unread.push_back(entry.path());
         found.clear();
     }
@@ -108,7 +113,7 @@ const lfLens* ownLens(lfDatabase& all, const lfCamera* camera, const Shot& shot)
     return lenses.get()[0];
 }
 
-/// The camera's crop factor; from what the file says of focal lengths where the camera is not known.
+/// The camera's crop factor; from what the file says of focal lengths where the camera is not known; else 0.
 double cropOf(const lfCamera* camera, const Shot& shot) {
     if (camera && camera->CropFactor > 0) return camera->CropFactor;
     const double told = shot.focal > 0 && shot.focal35 > 0 ? shot.focal35 / shot.focal : 0;
@@ -167,6 +172,13 @@ LensCorrection correctionFor(const LensSettings& settings, const Shot& shot) {
     result.settings = settings;
     result.orientation = shot.orientation;
     return result;
+}
+
+double focalFor35(const Shot& shot) {
+    if (shot.focal35 > 0) return shot.focal35;
+    Database& database = Database::instance();
+    const std::lock_guard<std::mutex> guard(database.lock);
+    return shot.focal * cropOf(cameraOf(database.read(), shot), shot);
 }
 
 std::string lensProblem(const LensCorrection& c, const Shot& shot) {

@@ -50,6 +50,10 @@ LensCorrection correctionFor(const LensSettings& settings, const Shot& shot);
 /// What keeps a wanted correction from being complete, in words; empty where nothing does.
 std::string lensProblem(const LensCorrection& correction, const Shot& shot);
 
+/// The focal length of a shot for a frame of 36 × 24 mm, in mm: as its file says, or by its camera's crop factor; 0
+/// where neither is known.
+double focalFor35(const Shot& shot);
+
 /// The names of all lenses that corrections are known for, those that fit the shot's camera first (their number in
 /// `fitting`); by name.
 std::vector<std::string> knownLenses(const Shot& shot, std::size_t& fitting);

@@ -1,6 +1,7 @@
 // Frame: which part of the picture is shown, and how it is turned. It touches no colour: whoever holds a picture
 // places it before the grade is run over it (see placementOf). Formulas in frame.h.
 #include "stages/frame.h"
+#include "picture/lens.h"
 #include "stages/all_stages.h"
 #include "stages/describe.h"
 #include "stages/frame_room.h"
@@ -136,6 +137,11 @@ std::string turnsWord(int quarterTurns) {
 }
 
 } // namespace
+
+double knownFocal(const Shot& shot) {
+    const double focal = std::round(focalFor35(shot));
+    return focal >= kShortestFocal && focal <= kLongestFocal ? focal : CameraTurn().focal;
+}
 
 std::map<std::string, Value> sidesSwapped(const Stage& stage) {
     const ParameterReader read(frameType(), stage);

@@ -1,6 +1,7 @@
 #pragma once
 #include "grade/grade.h"
 #include "picture/placement.h"
+#include "picture/shot.h"
 
 #include <map>
 #include <string>
@@ -53,6 +54,10 @@ FrameSettings frameFrom(double centreX, double centreY, double width, double hei
 /// pixel.
 bool fitsPicture(double centreX, double centreY, double width, double height, double angle, const CameraTurn& turn,
                  int pictureWidth, int pictureHeight);
+
+/// The focal length that a camera's turn is taken back by: that of its shot where that is known, else the default;
+/// for a frame of 36 × 24 mm, whole mm.
+double knownFocal(const Shot& shot);
 
 /// The proportions of a choice of the parameter "ratio"; 0 for the picture's own, nothing for free ones.
 std::optional<double> proportionsOf(const std::string& ratio);

@@ -1,3 +1,4 @@
+#include "app/grade/frame_view.h"
 #include "app/grade/lens_list.h"
 #include "app/render_image.h"
 #include "app/screen_helpers.h"
@@ -96,6 +97,50 @@ TEST(LensScreen, AnUnknownLensIsToldAndAnotherIsChosenByTyping) {
     EXPECT_EQ(lensOf(d.state().keyGrade()).lens, "");
     EXPECT_TRUE(d.undo());
     EXPECT_EQ(lensOf(d.state().keyGrade()).lens, kPlain) << "one step each";
+}
+
+TEST(LensScreen, TheCamerasTurnGoesByTheShotsFocalLength) {
+    Driver d({"lantern-alley.jpg"});
+    addOwnLenses(d.folder() / "lenses");
+    writeShot(d.folder() / "lantern-alley.jpg", kStagelight, 24, 2);
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.addStage(QStringLiteral("Frame"));
+    const auto turn = [&] { return frameOf(d.state().keyGrade()).turn; };
+    auto* tilt = d.named<NumberField>(grade->editorPanel(), QStringLiteral("Camera tilt"));
+    d.type(tilt, QStringLiteral("5"), true);
+    EXPECT_EQ(turn().focal, 36) << "24 mm before a sensor 1.5 times smaller";
+    d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Focal length")), QStringLiteral("50"), true);
+    d.type(tilt, QStringLiteral("6"), true);
+    EXPECT_EQ(turn().focal, 50) << "what was set stays";
+    for (int i = 0; i < 3; ++i) EXPECT_TRUE(d.undo());
+    EXPECT_EQ(turn(), CameraTurn());
+    // Lines go by it as well.
+    FrameView* view = grade->frameView();
+    ASSERT_TRUE(Driver::waitFor([&] { return !view->frameRect().isEmpty(); }));
+    view->setDrawsLines(true);
+    const QRectF f = view->frameRect();
+    const auto at = [&](double x, double y) { return QPointF(f.x() + x * f.width(), f.y() + y * f.height()); };
+    d.drag(view, at(0.12, 0.1), at(0.16, 0.9));
+    d.drag(view, at(0.88, 0.1), at(0.85, 0.9));
+    EXPECT_LT(turn().tilt, -2);
+    EXPECT_EQ(turn().focal, 36);
+}
+
+TEST(LensScreen, ALensChangedWhileTheFrameIsInHandIsSeenThere) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    d.addStage(QStringLiteral("Lens"));
+    d.addStage(QStringLiteral("Frame"));
+    FrameView* view = grade->frameView();
+    ASSERT_TRUE(Driver::waitFor([&] { return view->isVisible() && !view->frameRect().isEmpty(); }));
+    d.settle();
+    const QImage before = view->grab().toImage();
+    d.state().setParameters("lens-1", {{"barrel", 0.1}}, true);
+    EXPECT_TRUE(Driver::waitFor([&] { return view->grab().toImage() != before; }));
+    EXPECT_TRUE(d.undo());
+    EXPECT_TRUE(Driver::waitFor([&] { return view->grab().toImage() == before; }));
 }
 
 TEST(LensScreen, WhatMovesIsShownWhileItMoves) {

@@ -1,3 +1,4 @@
+#include "base/librarys_leaks.h"
 #include "picture/lens.h"
 #include "picture/lens_map.h"
 #include "picture/light.h"
@@ -34,6 +35,7 @@ Placement placedBy(const LensCorrection& lens, int width, int height, const Fram
 class Judge {
 public:
     explicit Judge(const std::filesystem::path& own = {}) {
+        const LibrarysLeaks nameOfItsFolder;
         all_.Load();
         if (!own.empty()) all_.Load(own.c_str());
     }
@@ -258,6 +260,8 @@ TEST(Lens, IsFoundInTheFileChosenOrSetByHandAndWhatLacksIsTold) {
     EXPECT_EQ(shot.lens, kStagelight);
     EXPECT_EQ(shot.focal, 24);
     EXPECT_EQ(shot.aperture, 8);
+    EXPECT_NEAR(focalFor35(shot), 36, 1e-4) << "by the camera's crop factor";
+    EXPECT_EQ(focalFor35({}), 0);
     EXPECT_EQ(correctionFor(wanted(), shot).lens, kStagelight);
     EXPECT_EQ(correctionFor({}, shot), LensCorrection()) << "nobody wants it";
     std::size_t fitting = 0;

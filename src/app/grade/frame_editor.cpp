@@ -74,6 +74,15 @@ void FrameEditor::refresh() {
     if (number("angle") != foundAngle_) found_->setText({});
 }
 
+void FrameEditor::set(const std::map<std::string, Value>& values, bool settled) {
+    std::map<std::string, Value> all = values;
+    const bool turns = all.contains("tilt") || all.contains("swing");
+    if (turns && frameOf(stage()).turn.isNone() && !stage().parameters.contains("focal") && state_.hasKey())
+        if (const double focal = knownFocal(state_.pictures().shotOf(state_.key())); focal != CameraTurn().focal)
+            all.emplace("focal", focal);
+    StageEditor::set(all, settled);
+}
+
 void FrameEditor::level() {
     const Picture small = state_.pictures().wholeSmallOf(state_.key());
     if (small.isEmpty()) return;

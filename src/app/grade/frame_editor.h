@@ -17,6 +17,10 @@ public:
     /// Whether lines are being drawn on the picture.
     void showDrawsLines(bool draws) { lines_->setChecked(draws); }
 
+protected:
+    /// The first turn of the camera goes by the focal length of the shot.
+    void set(const std::map<std::string, Value>& values, bool settled) override;
+
 private:
     void level();
     QPushButton *swap_, *lines_;

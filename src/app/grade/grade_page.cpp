@@ -9,6 +9,7 @@
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "colour/spaces.h"
+#include "picture/lens.h"
 
 #include <QCoreApplication>
 #include <QFileDialog>
@@ -172,6 +173,7 @@ void GradePage::connectPicture() {
         if (loadedFor_ != index || view_->pictureSize() != QSize(pyramid.width(), pyramid.height()))
             view_->setPictureSize({pyramid.width(), pyramid.height()});
         if (stageInFraming()) frame_->setPictureSize({pyramid.width(), pyramid.height()});
+        frame_->setKnownFocal(knownFocal(picture.shot));
         loaded_ = picture;
         loadedFor_ = index;
         updateFigure();
