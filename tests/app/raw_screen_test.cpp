@@ -147,7 +147,7 @@ TEST(RawScreen, AMovingTemperatureIsSeenAtOnceAndAsOneStep) {
         QTest::mouseMove(ruler, (from - QPointF(3 * i, 0)).toPoint());
         QTest::qWait(30);
     }
-    EXPECT_GT(frames, 3) << "while the hand is still there";
+    EXPECT_GT(frames, 1) << "while the hand is still there";
     QTest::mouseRelease(ruler, Qt::LeftButton, {}, (from - QPointF(30, 0)).toPoint());
     EXPECT_LT(rawInForce(d).kelvin, 4800);
     ASSERT_TRUE(Driver::waitFor([&] {
