@@ -26,20 +26,19 @@ public:
         hasShading_ = modifier_.AddColorCallbackVignetting(shading, LF_PF_F32);
     }
 
-    /// Where r, along a line from the centre to the right, lies for red, green and blue.
-    std::array<double, 3> distances(PlacedPoint centre, double r) const {
-        const float x = float(centre.x - 0.5 + r), y = float(centre.y - 0.5);
-        float places[6] = {x, y, x, y, x, y};
-        if (hasFringes_)
-            modifier_.ApplySubpixelGeometryDistortion(x, y, 1, 1, places);
-        else if (hasDistortion_ && modifier_.ApplyGeometryDistortion(x, y, 1, 1, places))
-            places[4] = places[2] = places[0];
-        return {places[0] + 0.5 - centre.x, places[2] + 0.5 - centre.x, places[4] + 0.5 - centre.x};
-    }
+    /// Where r, along a line from the centre to the right, lies in the source; and the same for red, green and blue.
     double distorted(PlacedPoint centre, double r) const {
         float place[2];
         const float x = float(centre.x - 0.5 + r), y = float(centre.y - 0.5);
         return hasDistortion_ && modifier_.ApplyGeometryDistortion(x, y, 1, 1, place) ? place[0] + 0.5 - centre.x : r;
+    }
+    std::array<double, 3> distances(PlacedPoint centre, double r) const {
+        float places[6];
+        const float x = float(centre.x - 0.5 + r), y = float(centre.y - 0.5);
+        if (hasFringes_ && modifier_.ApplySubpixelGeometryDistortion(x, y, 1, 1, places))
+            return {places[0] + 0.5 - centre.x, places[2] + 0.5 - centre.x, places[4] + 0.5 - centre.x};
+        const double all = distorted(centre, r);
+        return {all, all, all};
     }
     double gain(PlacedPoint centre, double r) const {
         float pixel[3] = {1, 1, 1};

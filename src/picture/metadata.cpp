@@ -39,12 +39,16 @@ void startOnce() {
     });
 }
 
+/// Without the spaces and zeros that fill a field.
+std::string withoutEnd(std::string value) {
+    while (!value.empty() && (value.back() == ' ' || value.back() == '\0')) value.pop_back();
+    return value;
+}
+
 std::string text(const Exiv2::ExifData& exif, const char* key) {
     const auto at = exif.findKey(Exiv2::ExifKey(key));
     if (at == exif.end()) return {};
-    std::string value = at->toString();
-    while (!value.empty() && (value.back() == ' ' || value.back() == '\0')) value.pop_back();
-    return value;
+    return withoutEnd(at->toString());
 }
 
 std::string exposureText(const Exiv2::ExifData& exif) {
@@ -148,8 +152,7 @@ double positive(Exiv2::ExifData::const_iterator at, const Exiv2::ExifData& exif)
 std::string shortText(Exiv2::ExifData::const_iterator at, const Exiv2::ExifData& exif) {
     if (at == exif.end()) return {};
     constexpr std::size_t most = 200; // a name
-    std::string value = at->print(&exif).substr(0, most);
-    while (!value.empty() && (value.back() == ' ' || value.back() == '\0')) value.pop_back();
+    const std::string value = withoutEnd(at->print(&exif).substr(0, most));
     // What makers write where they do not know, and what the library makes of numbers that it does not know.
     const bool saysNothing = value.starts_with('(') || value.find_first_not_of("-0 .") == std::string::npos;
     return saysNothing ? std::string() : value;

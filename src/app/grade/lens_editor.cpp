@@ -60,7 +60,7 @@ void LensEditor::chooseLens() {
             if (alive) alive->set({{"lens", name}}, true);
         },
         this);
-    list->popup(choose_->mapToGlobal(QPoint(0, 0)));
+    list->popup(*this, *choose_);
 }
 
 } // namespace baryton

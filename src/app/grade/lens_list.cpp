@@ -24,13 +24,16 @@ LensList::LensList(const Shot& shot, std::function<void(const std::string&)> tak
         }
     }
     list()->setCurrentRow(0);
-    resize(360, 420);
 }
 
-void LensList::popup(QPoint upperRight) {
-    const QRect screen = this->screen()->availableGeometry();
-    const int x = std::max(screen.left(), upperRight.x() - width());
-    move(x, std::max(screen.top(), std::min(upperRight.y(), screen.bottom() - height())));
+void LensList::popup(const QWidget& panel, const QWidget& button) {
+    constexpr int rows = 16;
+    list()->setFixedHeight(rows * list()->sizeHintForRow(0) + 2 * list()->frameWidth()); // whole ones
+    setFixedWidth(panel.width());
+    adjustSize();
+    const QPoint below = button.mapToGlobal(QPoint(0, button.height() + 4));
+    const int lowest = screen()->availableGeometry().bottom() - height();
+    move(panel.mapToGlobal(QPoint(0, 0)).x(), std::min(below.y(), lowest));
     show();
     search()->setFocus();
 }

@@ -12,8 +12,9 @@ class LensList : public FindPopup {
 public:
     /// `take` is given the name of the lens that is chosen.
     LensList(const Shot& shot, std::function<void(const std::string&)> take, QWidget* parent = nullptr);
-    /// Opens with its upper right corner there, higher where the screen ends.
-    void popup(QPoint upperRight);
+    /// Opens as wide as a panel and below a button of it, higher where the screen ends: nothing of the picture is
+    /// covered.
+    void popup(const QWidget& panel, const QWidget& button);
 
 protected:
     void filter() override;
