@@ -83,6 +83,7 @@ bool GestureKeeper::eventFilter(QObject* watched, QEvent* event) {
             }
             end();
             state_.takeBackGesture();
+            Q_EMIT takenBack();
             return true;
         }
         break;

@@ -19,6 +19,10 @@ public:
     void end();
     bool isGoingOn() const { return !pressed_.isNull(); }
 
+Q_SIGNALS:
+    /// Escape has taken a gesture back: what a widget keeps of it beside the edits goes as well.
+    void takenBack();
+
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 

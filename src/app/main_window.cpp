@@ -2,6 +2,7 @@
 #include "app/batch/closing_sheet.h"
 #include "app/desktop_profile.h"
 #include "app/gesture_keeper.h"
+#include "app/grade/frame_view.h"
 #include "app/grade/stage_commands.h"
 #include "app/keys.h"
 #include "app/library_commands.h"
@@ -85,6 +86,7 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     for (QWidget* each : std::initializer_list<QWidget*>{grade_->editorPanel(), grade_->pinnedPanel(), grade_->view(),
                                                          grade_->frameView()})
         gestures->watch(each);
+    connect(gestures, &GestureKeeper::takenBack, grade_->frameView(), &FrameView::takeBackLine);
     qApp->installEventFilter(this);
     takeSettings(loadSettings());
     restoreGeometry(layoutState(QStringLiteral("window")));

@@ -147,13 +147,25 @@ TEST(FrameScreen, LinesDrawnOnThePictureMakeItStraight) {
     };
     for (const std::size_t which : {0U, 1U})
         EXPECT_LT(std::min(lean(which), 180 - lean(which)), 0.15) << "upright now, but for tenths of a degree";
-    // An end moved: the same two lines, another turn. Escape while it is pulled takes that back.
+    // An end moved: the same two lines, another turn.
     const QPointF end = view->onScreen(view->lines().lines()[0].places.to);
     d.drag(view, end, end + QPointF(-14, 0));
     EXPECT_EQ(view->lines().lines().size(), 2U);
     EXPECT_LT(std::abs(frameOfKey(d).turn.tilt), std::abs(straight.turn.tilt) - 0.3);
     EXPECT_TRUE(d.undo());
     EXPECT_EQ(frameOfKey(d), straight);
+    // Escape while an end is pulled, or a line drawn, takes that back whole.
+    for (const QPointF from : {view->onScreen(view->lines().lines()[1].places.to), at(0.5, 0.2)}) {
+        const PlacedPoint to = view->lines().lines()[1].places.to;
+        QTest::mousePress(view, Qt::LeftButton, {}, from.toPoint());
+        QTest::mouseMove(view, (from + QPointF(40, 90)).toPoint());
+        QTest::keyClick(view, Qt::Key_Escape);
+        QTest::mouseRelease(view, Qt::LeftButton, {}, (from + QPointF(40, 90)).toPoint());
+        EXPECT_EQ(frameOfKey(d), straight);
+        EXPECT_TRUE(view->drawsLines()) << "the drawing goes on";
+        ASSERT_EQ(view->lines().lines().size(), 2U);
+        EXPECT_EQ(view->lines().lines()[1].places.to.x, to.x);
+    }
     // Two level lines beside them, as they would be seen: the swing comes in.
     const double tilted = straight.turn.tilt;
     d.drag(view, at(0.25, 0.3), at(0.75, 0.31));
@@ -176,6 +188,23 @@ TEST(FrameScreen, LinesDrawnOnThePictureMakeItStraight) {
         d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), QString::fromLatin1(name)),
                QStringLiteral("0"), true);
     EXPECT_EQ(frameOfKey(d), FrameSettings());
+}
+
+TEST(FrameScreen, LinesBelongToThePictureTheyWereDrawnOn) {
+    Driver d({"lantern-alley.jpg", "snow-yard.jpg"}); // of one size
+    d.start();
+    auto* tray = d.window().gradePage()->tray();
+    FrameView* view = openFrame(d);
+    d.chooseRow(tray, 1);
+    openFrame(d);
+    view->setDrawsLines(true);
+    const QRectF f = view->frameRect();
+    d.drag(view, f.topLeft() + QPointF(90, 60), f.bottomLeft() + QPointF(70, -60));
+    ASSERT_EQ(view->lines().lines().size(), 1U);
+    d.chooseRow(tray, 0);
+    EXPECT_TRUE(Driver::waitFor([&] { return view->isVisible() && !view->frameRect().isEmpty(); }));
+    EXPECT_TRUE(view->lines().isEmpty());
+    EXPECT_FALSE(view->drawsLines());
 }
 
 TEST(FrameScreen, WhatIsShownIsTheFileInItsFrame) {

@@ -59,7 +59,7 @@ void FrameView::setFrame(const FrameSettings& frame, bool keepsRatio) {
     const bool isTurned = frame.orientation != frame_.orientation;
     frame_ = frame;
     found_ = {};
-    if (isTurned) lines_.clear(), orient();
+    if (isTurned) lines_.clear(), pressedLines_.clear(), orient();
     update();
 }
 

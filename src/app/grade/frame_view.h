@@ -38,6 +38,8 @@ public:
     /// While lines are drawn the hand does nothing else.
     void setDrawsLines(bool draws);
     bool drawsLines() const { return drawsLines_; }
+    /// The lines as they were before the hand's last press.
+    void takeBackLine();
     const FrameLines& lines() const { return lines_; }
     /// Where a place of the oriented picture is seen, in the widget.
     QPointF onScreen(PlacedPoint picture) const;
@@ -112,7 +114,7 @@ private:
     FrameSettings frame_;
     bool keepsRatio_ = false;
     Grip grip_;
-    FrameLines lines_;
+    FrameLines lines_, pressedLines_;
     bool drawsLines_ = false, areLinesRefused_ = false;
     double knownFocal_ = CameraTurn().focal;
     QPointF pressedAt_, lineEnd_, pressedMiddle_;

@@ -23,7 +23,7 @@ void FrameView::setDrawsLines(bool draws) {
     if (drawsLines_ == draws) return;
     drawsLines_ = draws;
     areLinesRefused_ = false;
-    lines_.clear();
+    lines_.clear(), pressedLines_.clear();
     if (draws) setFocus();
     setCursor(draws ? Qt::CrossCursor : Qt::ArrowCursor);
     update();
@@ -40,7 +40,14 @@ PlacedPoint FrameView::inPicture(QPointF position) const {
     return frame_.turn.isNone() ? PlacedPoint{at.x(), at.y()} : through(perspective(), {at.x(), at.y()});
 }
 
+void FrameView::takeBackLine() {
+    lines_ = pressedLines_;
+    areLinesRefused_ = false;
+    update();
+}
+
 void FrameView::pressForLine(QPointF at) {
+    pressedLines_ = lines_;
     grip_ = {Grip::Kind::Line, 0, 0};
     areLinesRefused_ = false;
     const PlacedPoint here = inPicture(at);

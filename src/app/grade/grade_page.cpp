@@ -326,7 +326,8 @@ void GradePage::showEvent(QShowEvent*) {
 }
 
 void GradePage::keyChanged() {
-    frame_->setFoundLine({}); // it was the other picture's
+    frame_->setFoundLine({}); // it was the other picture's, as are lines that are being drawn
+    frame_->setDrawsLines(false);
     pointer_.reset();
     hand_->endPick();
     loadedFor_ = -1;
