@@ -155,14 +155,14 @@ bool LensMap::fills(double scale) const {
     return true;
 }
 
-PlacedPoint LensMap::toSource(PlacedPoint p, std::size_t colour) const {
+LensMap::Places LensMap::toSource(PlacedPoint p) const {
     const double dx = (p.x - centre_.x) * scale_, dy = (p.y - centre_.y) * scale_;
-    const double ratio = at(std::hypot(dx, dy)).ratios[colour];
-    return {centre_.x + dx * ratio, centre_.y + dy * ratio};
-}
-
-double LensMap::gainAt(PlacedPoint p) const {
-    return at(std::hypot(p.x - centre_.x, p.y - centre_.y) * scale_).gain;
+    const Sample sample = at(std::sqrt(dx * dx + dy * dy));
+    Places places;
+    for (std::size_t k = 0; k < 3; ++k)
+        places.colours[k] = {centre_.x + dx * sample.ratios[k], centre_.y + dy * sample.ratios[k]};
+    places.gain = sample.gain;
+    return places;
 }
 
 PlacedPoint LensMap::fromSource(PlacedPoint source) const {

@@ -22,14 +22,16 @@ public:
 
     bool movesColoursApart() const { return correction_.movesColoursApart(); }
     bool lightens() const { return correction_.lightens(); }
-    /// Of red, green or blue (0, 1, 2).
-    PlacedPoint toSource(PlacedPoint corrected, std::size_t colour) const;
+    /// Of red, green and blue, and what linear light there is to be multiplied by.
+    struct Places {
+        std::array<PlacedPoint, 3> colours;
+        double gain = 1;
+    };
+    Places toSource(PlacedPoint corrected) const;
     /// The place whose green lies there.
     PlacedPoint fromSource(PlacedPoint source) const;
     /// What lengths of the corrected picture are multiplied by, about the lens's axis, so that the picture is filled.
     double scale() const { return scale_; }
-    /// What linear light there is to be multiplied by.
-    double gainAt(PlacedPoint corrected) const;
 
     bool operator==(const LensMap& other) const {
         return correction_ == other.correction_ && width_ == other.width_ && height_ == other.height_ &&

@@ -97,15 +97,6 @@ double depthAt(const Mat3& map, PlacedPoint at) {
     return map[6] * at.x + map[7] * at.y + map[8];
 }
 
-Stretch stretchAt(const Mat3& m, PlacedPoint at) {
-    const PlacedPoint there = through(m, at);
-    const double w = depthAt(m, at);
-    const auto length = [&](double mx, double my, double mw) {
-        return std::hypot(mx - mw * there.x, my - mw * there.y) / std::abs(w);
-    };
-    return {length(m[0], m[3], m[6]), length(m[1], m[4], m[7])};
-}
-
 Mat3 straightToPicture(const CameraTurn& turn, double width, double height) {
     if (turn.isNone()) return kNoPerspective;
     const double f = focalInPixels(turn.focal, width, height);

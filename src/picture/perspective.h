@@ -15,11 +15,6 @@ struct PlacedPoint {
 PlacedPoint through(const Mat3& map, PlacedPoint at);
 /// The w of it: positive before the camera, growing with the distance from what is pictured.
 double depthAt(const Mat3& map, PlacedPoint at);
-/// How much longer than in the result two small steps, one across and one down, are in what it maps to.
-struct Stretch {
-    double across = 1, down = 1;
-};
-Stretch stretchAt(const Mat3& map, PlacedPoint at);
 
 constexpr Mat3 kNoPerspective = {1, 0, 0, 0, 1, 0, 0, 0, 1};
 constexpr double kMostTurn = 35;                           ///< degrees, of tilt and swing

@@ -33,24 +33,23 @@ Placement wholeOf(int width, int height) {
     return {width, height, width / 2.0, height / 2.0};
 }
 
-namespace {
+Unturned::Unturned(const Placement& p)
+    : placement_(p), cos_(std::cos(p.angle)), sin_(std::sin(p.angle)), isStraight_(p.isStraight()) {}
 
-/// Where a place of the result lies in the picture as it is without what the lens did.
-PlacedPoint inPicture(const Placement& p, PlacedPoint at) {
-    const double u = at.x - p.width / 2.0, v = at.y - p.height / 2.0, c = std::cos(p.angle), s = std::sin(p.angle);
-    const PlacedPoint straight{p.centreX + u * c + v * s, p.centreY - u * s + v * c};
-    return p.isStraight() ? straight : through(p.perspective, straight);
+PlacedPoint Unturned::operator()(PlacedPoint at) const {
+    const Placement& p = placement_;
+    const double u = at.x - p.width / 2.0, v = at.y - p.height / 2.0;
+    const PlacedPoint straight{p.centreX + u * cos_ + v * sin_, p.centreY - u * sin_ + v * cos_};
+    return isStraight_ ? straight : through(p.perspective, straight);
 }
 
-} // namespace
-
 PlacedPoint toSource(const Placement& p, PlacedPoint at, std::size_t colour) {
-    const PlacedPoint there = inPicture(p, at);
-    return p.lens ? p.lens->toSource(there, colour) : there;
+    const PlacedPoint there = Unturned(p)(at);
+    return p.lens ? p.lens->toSource(there).colours[colour] : there;
 }
 
 double gainAt(const Placement& p, PlacedPoint at) {
-    return p.lens ? p.lens->gainAt(inPicture(p, at)) : 1;
+    return p.lens ? p.lens->toSource(Unturned(p)(at)).gain : 1;
 }
 
 PlacedPoint fromSource(const Placement& p, PlacedPoint at) {

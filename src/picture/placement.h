@@ -34,6 +34,19 @@ struct Placement {
 /// The whole of a picture as it is.
 Placement wholeOf(int width, int height);
 
+/// From places of the result to the picture as it is without what the lens did: what is worked out once for many. The
+/// placement must outlive it.
+class Unturned {
+public:
+    explicit Unturned(const Placement& placement);
+    PlacedPoint operator()(PlacedPoint result) const;
+
+private:
+    const Placement& placement_;
+    double cos_, sin_;
+    bool isStraight_;
+};
+
 /// A place of the result in the oriented source, of one of its colours (0 red, 1 green, 2 blue), and that of the
 /// green the other way round.
 PlacedPoint toSource(const Placement& placement, PlacedPoint result, std::size_t colour = 1);

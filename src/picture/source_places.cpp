@@ -16,10 +16,11 @@ double halfApart(double covered) {
 
 } // namespace
 
-SourcePlaces::SourcePlaces(const Placement& placement) : placement_(placement) {
+SourcePlaces::SourcePlaces(const Placement& placement)
+    : placement_(placement), inPicture_(placement_), isStraight_(placement.isStraight()) {
     const int longSide = std::max(placement.width, placement.height);
     step_ = longSide >= 2000 ? 8 : longSide >= 600 ? 4 : 2;
-    if (placement.isStraight()) return;
+    if (isStraight_) return;
     for (const double x : {0.0, double(placement.width)})
         for (const double y : {0.0, double(placement.height)}) {
             const Place place = at(x, y);
@@ -30,14 +31,19 @@ SourcePlaces::SourcePlaces(const Placement& placement) : placement_(placement) {
 
 SourcePlaces::Place SourcePlaces::at(double x, double y) const {
     Place place;
-    if (const std::size_t count = static_cast<std::size_t>(colours()); count == 1)
-        place.colours[0] = toSource(placement_, {x, y});
-    else
-        for (std::size_t k = 0; k < count; ++k) place.colours[k] = toSource(placement_, {x, y}, k);
-    if (lightens()) place.gain = gainAt(placement_, {x, y});
-    if (placement_.isStraight()) return place;
+    const PlacedPoint here = inPicture_({x, y});
+    if (placement_.lens) {
+        const LensMap::Places there = placement_.lens->toSource(here);
+        place.colours = there.colours;
+        if (colours() == 1) place.colours[0] = there.colours[1];
+        place.gain = there.gain;
+    } else {
+        place.colours[0] = here;
+    }
+    if (isStraight_) return place;
+    // What the lens stretches is next to nothing beside what the perspective does.
     const auto apart = [&](double dx, double dy) -> PlacedPoint {
-        const PlacedPoint a = toSource(placement_, {x - dx, y - dy}), b = toSource(placement_, {x + dx, y + dy});
+        const PlacedPoint a = inPicture_({x - dx, y - dy}), b = inPicture_({x + dx, y + dy});
         const double length = std::hypot(b.x - a.x, b.y - a.y), half = halfApart(length);
         if (half == 0) return {};
         return {(b.x - a.x) / length * half, (b.y - a.y) / length * half};

@@ -12,6 +12,8 @@ namespace baryton {
 class SourcePlaces {
 public:
     explicit SourcePlaces(const Placement& placement);
+    SourcePlaces(const SourcePlaces&) = delete;
+    SourcePlaces& operator=(const SourcePlaces&) = delete;
 
     /// Of a pixel of the result: the place of each of its colours, red first (of the first alone, where they have
     /// one). `across` and `down` lead from there to the four places that it is the mean of, each added and taken
@@ -33,6 +35,8 @@ public:
 private:
     Place at(double x, double y) const;
     Placement placement_;
+    Unturned inPicture_;
+    bool isStraight_;
     int step_ = 1;
     bool hasMeans_ = false;
 };

@@ -242,7 +242,7 @@ TEST(Lens, IsTheSameInWhateverBandsAndComposesWithTheFrameInOneSampling) {
     // First the frame's way to the picture, then the lens's to the source.
     Placement without = p;
     without.lens = nullptr;
-    const PlacedPoint at{30, 70}, inPicture = toSource(without, at), want = p.lens->toSource(inPicture, 0);
+    const PlacedPoint at{30, 70}, inPicture = toSource(without, at), want = p.lens->toSource(inPicture).colours[0];
     EXPECT_EQ(toSource(p, at, 0).x, want.x);
     EXPECT_EQ(toSource(p, at, 0).y, want.y);
 }
