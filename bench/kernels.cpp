@@ -1,4 +1,5 @@
 // The cost of each stage alone, at a strong setting, on one thread: ns per pixel.
+#include "picture/carried_picture.h"
 #include "render/program.h"
 #include "stages/stage_type.h"
 
@@ -18,6 +19,15 @@ Stage strongStage(const StageType& type) {
         if (p.kind == ParameterKind::Toggle) stage.parameters[p.id] = true;
         if (p.kind == ParameterKind::CurveShape)
             stage.parameters[p.id] = Curve{{0, 0.02}, {0.25, 0.2}, {0.7, 0.76}, {1, 0.98}};
+        if (p.kind == ParameterKind::Picture) {
+            Picture picture(1500, 1000);
+            for (int k = 0; k < 3; ++k)
+                for (int y = 0; y < picture.height(); ++y)
+                    for (int x = 0; x < picture.width(); ++x)
+                        picture.row(k, y)[x] = static_cast<float>((x * 7 + y * 13 + k * 29) % 256) / 255;
+            stage.parameters[p.id] =
+                PictureContent{"bench", std::make_shared<const std::string>(encodeCarried(picture))};
+        }
         if (p.kind == ParameterKind::LutFile) {
             auto table = std::make_shared<LutTable>();
             for (int i = 0; i < 33 * 33 * 33 * 3; ++i) table->grid.push_back(static_cast<float>(i % 97) / 97);

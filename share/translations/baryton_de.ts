@@ -3974,6 +3974,110 @@
         <source>By hand: light added in the corners, or taken away.</source>
         <translation>Von Hand: den Ecken zugefügtes oder genommenes Licht.</translation>
     </message>
+    <message>
+        <source>the picture that is carried in it is damaged: {}</source>
+        <translation>das mitgeführte Bild ist beschädigt: {}</translation>
+    </message>
+    <message>
+        <source>choose the picture again from its own file</source>
+        <translation>das Bild noch einmal aus seiner Datei wählen</translation>
+    </message>
+    <message>
+        <source>{} is carried at {} × {} pixels, so that presets with it stay small</source>
+        <translation>{} wird mit {} × {} Pixeln mitgeführt, damit Vorgaben mit ihm klein bleiben</translation>
+    </message>
+    <message>
+        <source>picture missing</source>
+        <translation>Bild fehlt</translation>
+    </message>
+    <message>
+        <source>{} names the picture “{}”, but its content did not come along: nothing is laid over. Choose the picture again.</source>
+        <translation>{} nennt das Bild „{}“, aber sein Inhalt ist nicht mitgekommen: es wird nichts darübergelegt. Das Bild noch einmal wählen.</translation>
+    </message>
+    <message>
+        <source>{}: {}. Nothing is laid over; choose the picture “{}” again.</source>
+        <translation>{}: {}. Es wird nichts darübergelegt; das Bild „{}“ noch einmal wählen.</translation>
+    </message>
+    <message>
+        <source>the picture {} is named, but its content is not there</source>
+        <translation>das Bild {} ist genannt, aber sein Inhalt ist nicht da</translation>
+    </message>
+    <message>
+        <source>choose the picture again and save</source>
+        <translation>das Bild noch einmal wählen und speichern</translation>
+    </message>
+    <message>
+        <source>Lays another picture over this one: steam, dust, paper, a light that fell into the lens.</source>
+        <translation>Legt ein anderes Bild über dieses: Dampf, Staub, Papier, ein Licht, das ins Objektiv fiel.</translation>
+    </message>
+    <message>
+        <source>The picture that is laid over; it goes along in presets.</source>
+        <translation>Das Bild, das darübergelegt wird; es geht in Vorgaben mit.</translation>
+    </message>
+    <message>
+        <source>How the overlay&apos;s colours are laid over the picture.</source>
+        <translation>Wie seine Farben über das Bild gelegt werden.</translation>
+    </message>
+    <message>
+        <source>How large it is; at 100 it just covers the frame.</source>
+        <translation>Wie groß es ist; bei 100 deckt es den Ausschnitt gerade.</translation>
+    </message>
+    <message>
+        <source>Turns it about its middle, clockwise to the right.</source>
+        <translation>Dreht es um seine Mitte, nach rechts im Uhrzeigersinn.</translation>
+    </message>
+    <message>
+        <source>Across</source>
+        <translation>Quer</translation>
+    </message>
+    <message>
+        <source>How far it lies right of the frame&apos;s middle; at 50 its own middle stands on the edge.</source>
+        <translation>Wie weit es rechts von der Mitte des Ausschnitts liegt; bei 50 steht seine Mitte auf dem Rand.</translation>
+    </message>
+    <message>
+        <source>Down</source>
+        <translation>Abwärts</translation>
+    </message>
+    <message>
+        <source>How far it lies below the frame&apos;s middle; at 50 its own middle stands on the edge.</source>
+        <translation>Wie weit es unter der Mitte des Ausschnitts liegt; bei 50 steht seine Mitte auf dem Rand.</translation>
+    </message>
+    <message>
+        <source>Mirror</source>
+        <translation>Spiegeln</translation>
+    </message>
+    <message>
+        <source>Left and right change places in it.</source>
+        <translation>Links und rechts tauschen darin die Plätze.</translation>
+    </message>
+    <message>
+        <source>Motion blur</source>
+        <translation>Bewegung</translation>
+    </message>
+    <message>
+        <source>Smears it along a line, in thousandths of the frame&apos;s long side.</source>
+        <translation>Verwischt es entlang einer Linie, in Tausendsteln der langen Seite des Ausschnitts.</translation>
+    </message>
+    <message>
+        <source>Direction</source>
+        <translation>Richtung</translation>
+    </message>
+    <message>
+        <source>Along which line: at 0 across the frame, at 90 down it.</source>
+        <translation>Entlang welcher Linie: bei 0 quer, bei 90 abwärts.</translation>
+    </message>
+    <message>
+        <source>it is neither a JPEG nor a PNG</source>
+        <translation>es ist weder ein JPEG noch ein PNG</translation>
+    </message>
+    <message>
+        <source>it has {} × {} pixels</source>
+        <translation>es hat {} × {} Pixel</translation>
+    </message>
+    <message>
+        <source>it is not in RGB of 8 bits</source>
+        <translation>es ist nicht in RGB mit 8 Bit</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6479,6 +6583,49 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::OverlayEditor</name>
+    <message>
+        <source>Choose a picture…</source>
+        <translation>Bild wählen …</translation>
+    </message>
+    <message>
+        <source>Take out</source>
+        <translation>Herausnehmen</translation>
+    </message>
+    <message>
+        <source>A picture file of any kind that can be opened here; it can be dropped here as well</source>
+        <translation>Eine Bilddatei, wie sie hier geöffnet werden kann; sie kann auch hier fallen gelassen werden</translation>
+    </message>
+    <message>
+        <source>Nothing is laid over any more; the settings stay</source>
+        <translation>Es wird nichts mehr darübergelegt; die Einstellungen bleiben</translation>
+    </message>
+    <message>
+        <source>%1 is being read…</source>
+        <translation>%1 wird gelesen …</translation>
+    </message>
+    <message>
+        <source>Choose what is laid over, or drop a picture file here: steam, dust, paper, a flare.</source>
+        <translation>Wählen, was darübergelegt wird, oder eine Bilddatei hier fallen lassen: Dampf, Staub, Papier.</translation>
+    </message>
+    <message>
+        <source>“%1” did not come along whole: nothing is laid over. Choose it again.</source>
+        <translation>„%1“ ist nicht ganz mitgekommen: es wird nichts darübergelegt. Noch einmal wählen.</translation>
+    </message>
+    <message>
+        <source>goes along in presets</source>
+        <translation>geht in Vorgaben mit</translation>
+    </message>
+    <message>
+        <source>Choose a picture to lay over</source>
+        <translation>Ein Bild zum Darüberlegen wählen</translation>
+    </message>
+    <message>
+        <source>Pictures (%1);;All files (*)</source>
+        <translation>Bilder (%1);;Alle Dateien (*)</translation>
+    </message>
+</context>
+<context>
     <name>baryton::PackagePage</name>
     <message>
         <source>Bare</source>
@@ -8377,10 +8524,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>schwarzweiß, grau, mono, altes Foto, Sepia, Tinte, Filter, alt</translation>
     </message>
     <message>
-        <source>duotone, two colours, sepia, old photograph, vintage, poster, overlay, fade, faded</source>
-        <translation>Duplex, zwei Farben, Sepia, altes Foto, alt, Plakat, überlagern, verblasst</translation>
-    </message>
-    <message>
         <source>film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, nostalgia</source>
         <translation>Film, analog, Abzug, Negativ, Dia, altes Foto, alt, verblasst, weich, Nostalgie</translation>
     </message>
@@ -8571,6 +8714,18 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>a text</source>
         <translation>ein Text</translation>
+    </message>
+    <message>
+        <source>duotone, two colours, sepia, old photograph, vintage, poster, fade, faded</source>
+        <translation>Duplex, zwei Farben, Sepia, altes Foto, alt, Plakat, verblasst</translation>
+    </message>
+    <message>
+        <source>texture, dust, scratches, steam, smoke, snow, rain, paper, light leak, flare, double exposure, logo, signature, picture in picture, layer a picture</source>
+        <translation>Textur, Staub, Kratzer, Dampf, Rauch, Schnee, Regen, Papier, Lichteinfall, Reflex, Doppelbelichtung, Logo, Unterschrift, Bild im Bild, Bild auflegen</translation>
+    </message>
+    <message>
+        <source>a picture</source>
+        <translation>ein Bild</translation>
     </message>
 </context>
 <context>

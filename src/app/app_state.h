@@ -1,6 +1,7 @@
 #pragma once
 #include "app/app_task.h"
 #include "app/before.h"
+#include "app/carried_files.h"
 #include "app/gestures.h"
 #include "app/history_keeper.h"
 #include "app/picture_set.h"
@@ -27,6 +28,7 @@ public:
     PictureSet& pictures() { return pictures_; }
     const Library& library() const { return library_.files(); }
     UndoHistory& undoHistory() { return undo_; }
+    CarriedFiles& carriedFiles() { return carriedFiles_; }
     /// What undo reaches from a task: the key picture's steps; the library's in
     /// Package, and in Grade until another picture is taken up; in Batch its settings.
     UndoHistory::Scope undoScope(AppTask task) const;
@@ -177,6 +179,7 @@ private:
     Gestures gestures_;
     Trial trial_;
     Before before_;
+    CarriedFiles carriedFiles_;
     std::string chosenStage_;
     bool libraryIsInReach_ = false; ///< changed since the key picture was taken up
     int manyRevision_ = -1;         ///< the undo history's revision just after an edit of several

@@ -122,7 +122,8 @@ void CarryTree::addStages(QTreeWidgetItem* parent, Part part, const std::string&
                 changes += present;
                 addLeaf(item, {part, layer, stage.id, p.id}, QString::fromStdString(p.name),
                         QString::fromStdString(shownText(p, present ? value->second : p.defaultValue)), present,
-                        p.kind != ParameterKind::CurveShape && p.kind != ParameterKind::LutFile);
+                        p.kind != ParameterKind::CurveShape && p.kind != ParameterKind::LutFile &&
+                            p.kind != ParameterKind::Picture);
             }
         }
         item->setText(1, type ? changes > 0 ? counted(changes, tr("value"), tr("values")) : tr("unchanged")

@@ -26,10 +26,17 @@ std::string kindName(ParameterKind kind) {
         return "curve";
     case ParameterKind::Text:
         return "text";
+    case ParameterKind::Picture:
+        return "picture";
     case ParameterKind::LutFile:
         break;
     }
     return "lut";
+}
+
+/// True of what holds a file's content.
+bool hasNoDefault(ParameterKind kind) {
+    return kind == ParameterKind::LutFile || kind == ParameterKind::Picture;
 }
 
 std::string unitName(Unit unit) {
@@ -76,7 +83,7 @@ void listStages(bool asJson) {
             if (number) parameter["range"] = {p.minimum, p.maximum};
             for (const auto& option : p.options)
                 parameter["options"].push_back({{"id", option.id}, {"name", option.name}});
-            parameter["default"] = p.kind == ParameterKind::LutFile ? Json(nullptr) : valueToJson(p.defaultValue);
+            parameter["default"] = hasNoDefault(p.kind) ? Json(nullptr) : valueToJson(p.defaultValue);
             if (!asJson) {
                 const std::string range = number ? fmt::format("{:g}…{:g} {} ({:g})", p.minimum, p.maximum,
                                                                unitName(p.unit), std::get<double>(p.defaultValue))

@@ -1,5 +1,6 @@
 #pragma once
 #include "grade/lut_table.h"
+#include "grade/picture_content.h"
 
 #include <map>
 #include <optional>
@@ -19,8 +20,9 @@ struct CurvePoint {
 /// Points by rising x; empty means the straight line.
 using Curve = std::vector<CurvePoint>;
 
-/// The value of one parameter: a number (in the unit of its description), a switch, a choice by id, a curve, a LUT.
-using Value = std::variant<double, bool, std::string, Curve, LutContent>;
+/// The value of one parameter: a number (in the unit of its description), a switch, a choice by id, a curve, a LUT, a
+/// picture.
+using Value = std::variant<double, bool, std::string, Curve, LutContent, PictureContent>;
 
 /// One operation with its parameters. A parameter that is not present stands at its default; so do `enabled` (true)
 /// and `strength` (1). In a preset the same struct says what is *carried*: present means carried, at whatever value.

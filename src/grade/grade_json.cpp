@@ -7,8 +7,6 @@
 #include "grade/own_fields.h"
 
 #include <algorithm>
-#include <cmath>
-#include <cstring>
 #include <map>
 #include <set>
 
@@ -26,61 +24,6 @@ UnknownFields unknownFields(const Json& json, const std::vector<std::string>& kn
     return unknownFromJson(rest);
 }
 
-std::string floatsToText(const std::vector<float>& floats) {
-    static_assert(std::endian::native == std::endian::little, "files hold little-endian floats");
-    return base64Encode({reinterpret_cast<const std::uint8_t*>(floats.data()), floats.size() * sizeof(float)});
-}
-
-std::vector<float> floatsFromText(const Json& json, const char* key, const std::string& path) {
-    const auto at = json.find(key);
-    if (at == json.end()) return {};
-    const std::string place = path + "/" + key;
-    std::vector<std::uint8_t> bytes;
-    try {
-        bytes = base64Decode(at->get_ref<const std::string&>());
-    } catch (const Error& e) {
-        throw Error("", place, e.problem(), e.hint());
-    }
-    std::vector<float> floats(bytes.size() / sizeof(float));
-    if (!floats.empty()) std::memcpy(floats.data(), bytes.data(), floats.size() * sizeof(float));
-    const bool finite = std::all_of(floats.begin(), floats.end(), [](float f) { return std::isfinite(f); });
-    if (bytes.size() % (3 * sizeof(float)) != 0 || !finite)
-        throw Error("", place, words("the LUT in the file is damaged"), words("add the LUT again from its own file"));
-    return floats;
-}
-
-void readRange(const Json& json, const char* key, std::array<float, 3>& low, std::array<float, 3>& high,
-               const std::string& path) {
-    const auto at = json.find(key);
-    if (at == json.end()) return;
-    for (std::size_t i = 0; i < 3; ++i) low[i] = (*at)[i].get<float>(), high[i] = (*at)[i + 3].get<float>();
-    for (std::size_t i = 0; i < 3; ++i)
-        if (!(low[i] < high[i]) || !std::isfinite(low[i]) || !std::isfinite(high[i]))
-            throw Error("", path + "/" + key, words("the lower ends of the range must lie below the upper ones"),
-                        words("write six numbers: three low, three high"));
-}
-
-Json rangeToJson(const std::array<float, 3>& low, const std::array<float, 3>& high) {
-    return {low[0], low[1], low[2], high[0], high[1], high[2]};
-}
-
-LutContent lutFromJson(const Json& json, const std::string& path) {
-    // Named without its content: the grade stands, the stage passes the picture through and says so.
-    if (!json.contains("shaper") && !json.contains("grid")) return {json.at("lut").get<std::string>(), nullptr};
-    auto table = std::make_shared<LutTable>();
-    table->title = json.value("title", "");
-    table->shaper = floatsFromText(json, "shaper", path);
-    table->grid = floatsFromText(json, "grid", path);
-    readRange(json, "shaperRange", table->shaperMin, table->shaperMax, path);
-    readRange(json, "gridRange", table->gridMin, table->gridMax, path);
-    const auto n = static_cast<std::size_t>(table->gridSize());
-    if (table->grid.size() != 3 * n * n * n || n == 1 || n > 256 || table->shaperSize() == 1 ||
-        table->shaperSize() > 65536 || (table->grid.empty() && table->shaper.empty()))
-        throw Error("", path, words("the LUT in the file has an impossible size"),
-                    words("add the LUT again from its own file"));
-    return {json.at("lut").get<std::string>(), std::move(table)};
-}
-
 } // namespace
 
 Json unknownToJson(const UnknownFields& unknown) {
@@ -91,11 +34,11 @@ UnknownFields unknownFromJson(const Json& fields) {
     return fields.empty() ? UnknownFields() : fields.dump();
 }
 
-Value valueFromJson(const Json& json, const std::string& path) {
+Value valueFromJson(const Json& json, const std::string& path, ContentPool* pool) {
     if (json.is_boolean()) return json.get<bool>();
     if (json.is_number()) return json.get<double>();
     if (json.is_string()) return json.get<std::string>();
-    if (json.is_object()) return lutFromJson(json, path);
+    if (json.is_object()) return contentFromJson(json, path, pool);
     Curve curve;
     for (const auto& point : json) curve.push_back({point[0].get<double>(), point[1].get<double>()});
     return curve;
@@ -116,24 +59,24 @@ void commonFromJson(Item& item, const Json& json, std::vector<std::string> other
     item.unknown = unknownFields(json, others);
 }
 
-Stage stageFromJson(const Json& json, const std::string& path) {
+Stage stageFromJson(const Json& json, const std::string& path, ContentPool* pool) {
     Stage stage;
     commonFromJson(stage, json, {"type", "label", "parameters"}, path);
     stage.type = json.at("type").get<std::string>();
     stage.label = json.value("label", "");
     if (const auto at = json.find("parameters"); at != json.end())
         for (const auto& [id, value] : at->items())
-            stage.parameters[id] = valueFromJson(value, path + "/parameters/" + id);
+            stage.parameters[id] = valueFromJson(value, path + "/parameters/" + id, pool);
     return stage;
 }
 
 } // namespace
 
-std::vector<Stage> stagesFromJson(const Json& json, const char* key, const std::string& path) {
+std::vector<Stage> stagesFromJson(const Json& json, const char* key, const std::string& path, ContentPool* pool) {
     std::vector<Stage> stages;
     if (const auto at = json.find(key); at != json.end())
         for (std::size_t i = 0; i < at->size(); ++i)
-            stages.push_back(stageFromJson((*at)[i], path + "/" + key + "/" + std::to_string(i)));
+            stages.push_back(stageFromJson((*at)[i], path + "/" + key + "/" + std::to_string(i), pool));
     return stages;
 }
 
@@ -150,13 +93,13 @@ Json commonToJson(const Item& item) {
 
 } // namespace
 
-Json stagesToJson(const std::vector<Stage>& stages) {
+Json stagesToJson(const std::vector<Stage>& stages, ContentPool* pool) {
     Json all = Json::array();
     for (const auto& stage : stages) {
         Json json = commonToJson(stage);
         json["type"] = stage.type;
         if (!stage.label.empty()) json["label"] = stage.label;
-        for (const auto& [id, value] : stage.parameters) json["parameters"][id] = valueToJson(value);
+        for (const auto& [id, value] : stage.parameters) json["parameters"][id] = valueToJson(value, pool);
         all.push_back(std::move(json));
     }
     return all;
@@ -197,7 +140,7 @@ Json givenToJson(const Grade& grade) {
 
 } // namespace
 
-std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::string& path) {
+std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::string& path, ContentPool* pool) {
     std::vector<Layer> layers;
     const auto at = json.find(key);
     if (at == json.end()) return layers;
@@ -207,28 +150,28 @@ std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::
         Layer layer;
         commonFromJson(layer, item, {"name", "stages"}, place);
         layer.name = item.value("name", "");
-        layer.stages = stagesFromJson(item, "stages", place);
+        layer.stages = stagesFromJson(item, "stages", place, pool);
         layers.push_back(std::move(layer));
     }
     return layers;
 }
 
-Json layersToJson(const std::vector<Layer>& layers) {
+Json layersToJson(const std::vector<Layer>& layers, ContentPool* pool) {
     Json all = Json::array();
     for (const auto& layer : layers) {
         Json item = commonToJson(layer);
         item["name"] = layer.name;
-        item["stages"] = stagesToJson(layer.stages);
+        item["stages"] = stagesToJson(layer.stages, pool);
         all.push_back(std::move(item));
     }
     return all;
 }
 
-Grade gradeFromJson(const Json& json, const std::string& path) {
+Grade gradeFromJson(const Json& json, const std::string& path, ContentPool* pool) {
     Grade grade;
-    grade.prep = stagesFromJson(json, "prep", path);
-    grade.look = layersFromJson(json, "look", path);
-    grade.finish = stagesFromJson(json, "finish", path);
+    grade.prep = stagesFromJson(json, "prep", path, pool);
+    grade.look = layersFromJson(json, "look", path, pool);
+    grade.finish = stagesFromJson(json, "finish", path, pool);
     if (const std::size_t count = stagePlaces(grade).size(); count > kMostStages)
         throw Error("", path.empty() ? "/" : path, inWords("it has {} stages; {} is the most", count, kMostStages),
                     words("take some out, or spread them over several presets"));
@@ -240,14 +183,14 @@ Grade gradeFromJson(const Json& json, const std::string& path) {
     return grade;
 }
 
-void gradeIntoJson(const Grade& grade, Json& json) {
-    json["prep"] = stagesToJson(grade.prep);
-    json["look"] = layersToJson(grade.look);
-    json["finish"] = stagesToJson(grade.finish);
+void gradeIntoJson(const Grade& grade, Json& json, ContentPool* pool) {
+    json["prep"] = stagesToJson(grade.prep, pool);
+    json["look"] = layersToJson(grade.look, pool);
+    json["finish"] = stagesToJson(grade.finish, pool);
     if (Json given = givenToJson(grade); !given.empty()) json["givenIds"] = std::move(given);
 }
 
-Preset presetFromJson(const Json& json, const std::string& path) {
+Preset presetFromJson(const Json& json, const std::string& path, ContentPool* pool) {
     Preset preset;
     preset.name = json.value("name", "");
     if (preset.name.empty())
@@ -267,19 +210,19 @@ Preset presetFromJson(const Json& json, const std::string& path) {
             throw Error("", place, words("the cover is not a JPEG"),
                         words("take the cover out, or write a JPEG as base64"));
     }
-    preset.carried = gradeFromJson(json, path);
+    preset.carried = gradeFromJson(json, path, pool);
     preset.unknown = unknownFields(
         json, {"format", "version", "name", "notes", "author", "covers", "prep", "look", "finish", "givenIds"});
     return preset;
 }
 
-void presetIntoJson(const Preset& preset, Json& json) {
+void presetIntoJson(const Preset& preset, Json& json, ContentPool* pool) {
     json["name"] = preset.name;
     if (!preset.notes.empty()) json["notes"] = preset.notes;
     if (!preset.author.empty()) json["author"] = preset.author;
     for (const std::string& cover : preset.covers)
         json["covers"].push_back(base64Encode({reinterpret_cast<const std::uint8_t*>(cover.data()), cover.size()}));
-    gradeIntoJson(preset.carried, json);
+    gradeIntoJson(preset.carried, json, pool);
 }
 
 namespace {
@@ -303,36 +246,28 @@ auto readAnd(const std::filesystem::path& file, Parse parse) {
 
 } // namespace
 
-Json valueToJson(const Value& value) {
+Json valueToJson(const Value& value, ContentPool* pool) {
     if (const auto* curve = std::get_if<Curve>(&value)) {
         Json json = Json::array();
         for (const auto& p : *curve) json.push_back({p.x, p.y});
         return json;
     }
-    if (const auto* lut = std::get_if<LutContent>(&value)) {
-        Json json = {{"lut", lut->name}};
-        if (!lut->table) return json;
-        if (!lut->table->title.empty()) json["title"] = lut->table->title;
-        if (!lut->table->shaper.empty()) {
-            json["shaper"] = floatsToText(lut->table->shaper);
-            json["shaperRange"] = rangeToJson(lut->table->shaperMin, lut->table->shaperMax);
-        }
-        if (!lut->table->grid.empty()) {
-            json["grid"] = floatsToText(lut->table->grid);
-            json["gridRange"] = rangeToJson(lut->table->gridMin, lut->table->gridMax);
-        }
-        return json;
-    }
+    if (const auto* lut = std::get_if<LutContent>(&value)) return contentToJson(*lut, pool);
+    if (const auto* picture = std::get_if<PictureContent>(&value)) return contentToJson(*picture, pool);
     if (const auto* number = std::get_if<double>(&value)) return *number;
     if (const auto* toggle = std::get_if<bool>(&value)) return *toggle;
     return std::get<std::string>(value);
 }
 
 Grade gradeFromText(const std::string& text) {
-    Json json = parseFileJson(text, "baryton-grade");
-    unshareLuts(json);
-    Grade grade = gradeFromJson(json);
-    grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish", "givenIds"});
+    const Json json = parseFileJson(text, "baryton-grade");
+    ContentPool pool;
+    pool.lookThrough(json);
+    Grade grade = gradeFromJson(json, {}, &pool);
+    Json rest;
+    for (const auto& [key, value] : json.items())
+        if (key != "prep" && key != "look" && key != "finish") rest[key] = pool.whole(value);
+    grade.unknown = unknownFields(rest, {"format", "version", "givenIds"});
     return grade;
 }
 
@@ -343,17 +278,23 @@ std::string gradeToText(const Grade& grade) {
 }
 
 PictureWork workFromText(const std::string& text) {
-    Json json = parseFileJson(text, "baryton-grade");
-    unshareLuts(json);
+    ContentPool pool;
+    return workFromText(text, pool);
+}
+
+PictureWork workFromText(const std::string& text, ContentPool& pool) {
+    const Json json = parseFileJson(text, "baryton-grade");
+    pool.lookThrough(json);
     PictureWork work;
-    work.grade = gradeFromJson(json);
+    work.grade = gradeFromJson(json, {}, &pool);
     work.grade.unknown = unknownFields(
         json, {"format", "version", "prep", "look", "finish", "givenIds", "take", "takes", "from", "inForce"});
-    work.inForce = inForceFromJson(json, "");
+    work.inForce = inForceFromJson(json, "", &pool);
     const Json takes = json.value("takes", Json::array());
     for (std::size_t i = 0; i < takes.size(); ++i) {
         const std::string path = "/takes/" + std::to_string(i);
-        Take take{takes[i].value("name", ""), gradeFromJson(takes[i], path), inForceFromJson(takes[i], path)};
+        Take take{takes[i].value("name", ""), gradeFromJson(takes[i], path, &pool),
+                  inForceFromJson(takes[i], path, &pool)};
         take.grade.unknown = unknownFields(takes[i], {"name", "prep", "look", "finish", "givenIds", "inForce"});
         work.takes.push_back(std::move(take));
     }
@@ -367,21 +308,25 @@ PictureWork workFromText(const std::string& text) {
 }
 
 std::string workToText(const PictureWork& work) {
+    ContentPool pool;
+    return workToText(work, pool);
+}
+
+std::string workToText(const PictureWork& work, ContentPool& pool) {
     Json json = fileJson(work.grade.unknown, "baryton-grade");
-    gradeIntoJson(work.grade, json);
-    if (!work.inForce.empty()) json["inForce"] = inForceToJson(work.inForce);
+    gradeIntoJson(work.grade, json, &pool); // with the contents, for readers who know of nothing else
+    if (!work.inForce.empty()) json["inForce"] = inForceToJson(work.inForce, &pool);
     if (!work.takes.empty()) {
         if (work.from != kStartTake) json["from"] = work.from;
         json["takes"] = Json::array();
         for (const Take& take : work.takes) {
             Json item = unknownToJson(take.grade.unknown);
             item["name"] = take.name;
-            gradeIntoJson(take.grade, item);
-            if (!take.inForce.empty()) item["inForce"] = inForceToJson(take.inForce);
+            gradeIntoJson(take.grade, item, &pool);
+            if (!take.inForce.empty()) item["inForce"] = inForceToJson(take.inForce, &pool);
             json["takes"].push_back(std::move(item));
         }
     }
-    shareLuts(json);
     return fileText(json);
 }
 
@@ -399,7 +344,7 @@ Grade readGradeFile(const std::filesystem::path& file) {
     return readAnd(file, gradeFromText);
 }
 PictureWork readWorkFile(const std::filesystem::path& file) {
-    return readAnd(file, workFromText);
+    return readAnd(file, [](const std::string& text) { return workFromText(text); });
 }
 void writeWorkFile(const std::filesystem::path& file, const PictureWork& work) {
     writeFileAtomically(file, workToText(work));

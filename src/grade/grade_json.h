@@ -7,6 +7,8 @@
 
 namespace baryton {
 
+class ContentPool;
+
 /// The files of grades and presets: JSON with `format` and `version` (see docs/formats/preset.md and the schemas
 /// shipped in share/schemas). Fields that this version does not know are kept and written back.
 ///
@@ -20,6 +22,9 @@ std::string gradeToText(const Grade& grade);
 /// holds the kept ones, `from` tells which of them it goes on from, `inForce` the presets put on it.
 PictureWork workFromText(const std::string& text);
 std::string workToText(const PictureWork& work);
+/// Several that share their large contents, LUTs and pictures, one after the other.
+PictureWork workFromText(const std::string& text, ContentPool& pool);
+std::string workToText(const PictureWork& work, ContentPool& pool);
 
 Preset presetFromText(const std::string& text);
 std::string presetToText(const Preset& preset);

@@ -13,7 +13,10 @@ Json unknownToJson(const UnknownFields& unknown);
 /// The text of an object of fields; empty when it has none.
 UnknownFields unknownFromJson(const Json& fields);
 
-/// One value as it stands in a file; used wherever values are shown as text.
-Json valueToJson(const Value& value);
+class ContentPool;
+
+/// One value as it stands in a file; used wherever values are shown as text. Large contents go by the pool, where
+/// there is one.
+Json valueToJson(const Value& value, ContentPool* pool = nullptr);
 
 } // namespace baryton

@@ -2,10 +2,12 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "base/words.h"
+#include "grade/content_pool.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
 
-#include <map>
+#include <algorithm>
+#include <vector>
 
 namespace baryton {
 
@@ -17,12 +19,17 @@ constexpr const char* kHint = marked("it can be deleted: only the steps of earli
 
 std::string textOf(const std::vector<KeptStep>& steps, std::size_t first) {
     Json states = Json::array(), list = Json::array();
-    std::map<std::string, std::size_t> known;
+    std::vector<const PictureWork*> known;
+    ContentPool pool;
     const auto place = [&](const PictureWork& work) {
-        std::string text = workToText(work);
-        const auto [at, isNew] = known.try_emplace(text, states.size());
-        if (isNew) states.push_back(std::move(text));
-        return at->second;
+        // Most begin where the one before them ended.
+        const auto at = std::find_if(known.rbegin(), known.rend(), [&](const PictureWork* other) {
+            return *other == work && other->grade.given.highest == work.grade.given.highest;
+        });
+        if (at != known.rend()) return static_cast<std::size_t>(known.rend() - at) - 1;
+        known.push_back(&work);
+        states.push_back(workToText(work, pool));
+        return known.size() - 1;
     };
     for (std::size_t i = first; i < steps.size(); ++i)
         list.push_back({{"text", steps[i].text}, {"from", place(steps[i].before)}, {"to", place(steps[i].after)}});
@@ -55,10 +62,11 @@ std::vector<KeptStep> historyFromText(const std::string& text) {
             throw Error("", "", words("this is no history that this version knows"), words(kHint));
         const Json& states = all.at("states");
         std::vector<PictureWork> works;
+        ContentPool pool;
         for (const Json& state : states) {
             if (works.size() > 2 * kMostKeptSteps)
                 throw Error("", "/states", words("there are too many states"), words(kHint));
-            works.push_back(workFromText(state.get<std::string>()));
+            works.push_back(workFromText(state.get<std::string>(), pool));
         }
         std::vector<KeptStep> steps;
         for (const Json& step : all.at("steps")) {

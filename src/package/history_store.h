@@ -15,7 +15,7 @@ struct KeptStep {
 };
 
 /// Of a history so much is kept: the newest steps, and of those as many as the file has room for.
-constexpr std::size_t kMostKeptSteps = 60, kMostHistoryBytes = std::size_t(4) << 20;
+constexpr std::size_t kMostKeptSteps = 60, kMostHistoryBytes = std::size_t(24) << 20;
 
 /// Where the steps of a picture are kept from one start to the next: in the user's data folder, under a hash of the
 /// picture's path; never beside the picture.

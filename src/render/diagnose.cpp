@@ -4,6 +4,7 @@
 #include "colour/transfer.h"
 #include "render/detail.h"
 #include "render/histogram.h"
+#include "stages/overlay_raster.h"
 
 #include <algorithm>
 #include <cmath>
@@ -194,12 +195,38 @@ void putIntoWords(StageReport& r, const StageType& type, const std::string& titl
     }
 }
 
-/// The name of a LUT that is named but not there; empty when all is well.
-std::string missingLut(const Stage& stage, const StageType& type) {
+/// What there is to tell of a LUT or picture that is named but not there, or can't be decoded; nothing where all is
+/// well.
+std::optional<StageReport> contentReport(const Grade& grade, const Stage& stage, const StageType& type) {
     const ParameterReader read(type, stage);
-    for (const ParameterType& p : type.parameters)
-        if (p.kind == ParameterKind::LutFile && !read.lut(p.id).table) return read.lut(p.id).name;
-    return {};
+    StageReport report;
+    report.stageId = stage.id;
+    report.isWarning = true;
+    for (const ParameterType& p : type.parameters) {
+        if (p.kind == ParameterKind::LutFile && !read.lut(p.id).table && !read.lut(p.id).name.empty()) {
+            report.mark = words("LUT missing");
+            report.sentence = inWords("{} names the LUT “{}”, but its content did not come along: the picture passes "
+                                      "through. Load the file again.",
+                                      stageTitle(grade, stage), read.lut(p.id).name);
+            return report;
+        }
+        if (p.kind != ParameterKind::Picture) continue;
+        const PictureContent picture = read.picture(p.id);
+        report.mark = words("picture missing");
+        if (!picture.encoded && !picture.name.empty()) {
+            report.sentence =
+                inWords("{} names the picture “{}”, but its content did not come along: nothing is laid "
+                        "over. Choose the picture again.",
+                        stageTitle(grade, stage), picture.name);
+            return report;
+        }
+        if (const std::string problem = overlayProblem(picture); !problem.empty()) {
+            report.sentence = inWords("{}: {}. Nothing is laid over; choose the picture “{}” again.",
+                                      stageTitle(grade, stage), problem, picture.name);
+            return report;
+        }
+    }
+    return std::nullopt;
 }
 
 /// The spread of luma, 5th to 95th percentile.
@@ -322,14 +349,8 @@ std::vector<StageReport> diagnose(const Grade& grade, const Picture& small, cons
         const Stage& stage = stageAt(grade, place);
         const StageType* type = findStageType(stage.type);
         if (!type) continue;
-        if (const std::string missing = missingLut(stage, *type); !missing.empty() && stage.isEnabled()) {
-            StageReport& report = reports.emplace_back();
-            report.stageId = stage.id;
-            report.mark = words("LUT missing");
-            report.isWarning = true;
-            report.sentence = inWords("{} names the LUT “{}”, but its content did not come along: the picture passes "
-                                      "through. Load the file again.",
-                                      stageTitle(grade, stage), missing);
+        if (auto report = stage.isEnabled() ? contentReport(grade, stage, *type) : std::nullopt) {
+            reports.push_back(std::move(*report));
             continue;
         }
         if (isNeutral(stage) || findStageType(stage.type)->footprint == Footprint::Source) continue;

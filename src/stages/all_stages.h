@@ -33,6 +33,7 @@ const StageType& bloomType();
 const StageType& halationType();
 const StageType& localContrastType();
 const StageType& vignetteType();
+const StageType& overlayType();
 const StageType& grainType();
 const StageType& barsType();
 

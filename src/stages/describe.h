@@ -63,6 +63,10 @@ inline ParameterType text(std::string id, std::string name, std::string tooltip)
     return {std::move(id), std::move(name),   ParameterKind::Text, Unit::None, 0, 1, 1,
             std::string(), std::move(tooltip)};
 }
+inline ParameterType picture(std::string id, std::string name, std::string tooltip) {
+    return {std::move(id),    std::move(name),   ParameterKind::Picture, Unit::None, 0, 1, 1,
+            PictureContent{}, std::move(tooltip)};
+}
 inline ParameterType curve(std::string id, std::string name, std::string tooltip) {
     return {std::move(id), std::move(name), ParameterKind::CurveShape, Unit::None, 0, 1,
             1.0 / 255,     Curve{},         std::move(tooltip)};

@@ -1,6 +1,38 @@
 #include "stages/examples.h"
 
+#include "picture/carried_picture.h"
+
+#include <algorithm>
+#include <cmath>
+
 namespace baryton {
+
+namespace {
+
+/// Discs of warm light on black.
+PictureContent ringsOfLight() {
+    constexpr int width = 360, height = 240;
+    struct Disc {
+        float x, y, radius;
+    };
+    constexpr Disc discs[] = {{40, 60, 58}, {120, 170, 40}, {205, 70, 32}, {300, 150, 66}, {345, 30, 44}};
+    Picture picture(width, height);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            float light = 0;
+            for (const Disc& disc : discs) {
+                const float from = std::hypot(static_cast<float>(x) - disc.x, static_cast<float>(y) - disc.y);
+                const float inside = std::clamp((disc.radius - from) / 4, 0.0F, 1.0F);
+                light += inside * (0.3F + 0.35F * from / disc.radius); // brighter toward the rim
+            }
+            picture.row(0, y)[x] = std::min(light, 1.0F);
+            picture.row(1, y)[x] = std::min(light * 0.72F, 1.0F);
+            picture.row(2, y)[x] = std::min(light * 0.4F, 1.0F);
+        }
+    return {"discs of light", std::make_shared<const std::string>(encodeCarried(picture))};
+}
+
+} // namespace
 
 std::map<std::string, Value> exampleOf(const std::string& type) {
     using Values = std::map<std::string, Value>;
@@ -55,6 +87,7 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
             {"local-contrast", {{"amount", 1.0}, {"reach", 40.0}}},
             {"halation", {{"amount", 1.0}, {"threshold", 0.6}, {"reach", 10.0}}},
             {"vignette", {{"stops", -1.5}}},
+            {"overlay", {{"picture", ringsOfLight()}}},
             {"grain", {{"amount", 0.9}, {"size", 0.8}, {"colour", 0.4}}},
             {"bars", {{"ratio", std::string("2.39:1")}}},
         };

@@ -20,6 +20,8 @@ double storedNumber(const ParameterType& type, double shown) {
 std::string shownText(const ParameterType& type, const Value& value) {
     if (const auto* curve = std::get_if<Curve>(&value))
         return curve->empty() ? words("straight") : inWords("{} points", curve->size());
+    if (const auto* picture = std::get_if<PictureContent>(&value))
+        return picture->name.empty() ? words("none") : picture->name;
     if (const auto* lut = std::get_if<LutContent>(&value)) return lut->name.empty() ? words("none") : lut->name;
     if (const auto* toggle = std::get_if<bool>(&value)) return *toggle ? words("on") : words("off");
     const auto* number = std::get_if<double>(&value);

@@ -33,8 +33,7 @@ std::string purposesOf(const std::string& type) {
         {"primaries", marked("camera, calibrate, turn colours, other look, orange, teal")},
         {"channel-mix", marked("swap colours, infrared, cross process, matrix, mixer")},
         {"monochrome", marked("black and white, grey, mono, old photograph, sepia, ink, filter, vintage")},
-        {"gradient-map",
-         marked("duotone, two colours, sepia, old photograph, vintage, poster, overlay, fade, faded")},
+        {"gradient-map", marked("duotone, two colours, sepia, old photograph, vintage, poster, fade, faded")},
         {"film-response",
          marked("film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, "
                 "nostalgia")},
@@ -44,6 +43,8 @@ std::string purposesOf(const std::string& type) {
         {"local-contrast", marked("structure, texture, haze, mist, punch, clear, soften, fog, micro contrast")},
         {"halation", marked("glow, red edge, film, lamps, analogue, warm seam, night, old photograph")},
         {"vignette", marked("dark corners, burn, edges, frame, spotlight, focus, old photograph")},
+        {"overlay", marked("texture, dust, scratches, steam, smoke, snow, rain, paper, light leak, flare, double "
+                           "exposure, logo, signature, picture in picture, layer a picture")},
         {"grain", marked("film, noise, analogue, texture, old photograph, vintage, gritty, banding, print")},
         {"bars", marked("letterbox, black border, cinema, wide screen, band, title, mask, format, ratio")},
     };

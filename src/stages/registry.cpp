@@ -37,7 +37,8 @@ const std::vector<const StageType*>& stageTypes() {
          &curvesType(),      &wheelsType(),       &splitToneType(), &hueBandsType(),      &pushTableType(),
          &saturationType(),  &gamutType(),        &primariesType(), &channelMixType(),    &monochromeType(),
          &gradientMapType(), &filmResponseType(), &lutType(),       &localContrastType(), &bloomType(),
-         &halationType(),    &vignetteType(),     &detailType(),    &grainType(),         &barsType()});
+         &halationType(),    &vignetteType(),     &detailType(),    &overlayType(),       &grainType(),
+         &barsType()});
     static const std::vector<const StageType*> types = [] {
         std::vector<const StageType*> pointers;
         for (const StageType& type : owned) pointers.push_back(&type);

@@ -14,7 +14,8 @@ namespace baryton {
 // by which ids they stand in files.
 
 /// A parameter and the member of `Settings` that it fills: a double from a number (held to its range), a bool from a
-/// toggle, an enum or an index from a choice (whose options stand in the enum's order), a Curve, a LutContent.
+/// toggle, an enum or an index from a choice (whose options stand in the enum's order), a Curve, a LutContent, a
+/// PictureContent.
 ///
 /// `place` is a pointer to the member, or a function from Settings& to a reference to it. A member that does not fit
 /// the parameter's kind throws std::bad_variant_access as soon as the type is described.

@@ -31,6 +31,10 @@ LutContent ParameterReader::lut(const std::string& id) const {
     return std::get<LutContent>(valueIn(type(id), stage_));
 }
 
+PictureContent ParameterReader::picture(const std::string& id) const {
+    return std::get<PictureContent>(valueIn(type(id), stage_));
+}
+
 const ParameterType* StageType::parameter(const std::string& parameterId) const {
     const auto at =
         std::find_if(parameters.begin(), parameters.end(), [&](const auto& p) { return p.id == parameterId; });

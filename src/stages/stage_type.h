@@ -24,6 +24,7 @@ public:
     int choiceIndex(const std::string& id) const;
     Curve curve(const std::string& id) const;
     LutContent lut(const std::string& id) const;
+    PictureContent picture(const std::string& id) const;
 
 private:
     const ParameterType& type(const std::string& id) const;

@@ -1,5 +1,6 @@
 #include "stages/validate.h"
 #include "base/words.h"
+#include "stages/overlay_raster.h"
 #include "stages/own_field_type.h"
 #include "stages/spline.h"
 #include "stages/stage_type.h"
@@ -24,6 +25,8 @@ std::string kindWord(ParameterKind kind) {
         return words("one of the words that baryton-cli stages lists");
     case ParameterKind::Text:
         return words("a text");
+    case ParameterKind::Picture:
+        return words("a picture");
     case ParameterKind::LutFile:
         break;
     }
@@ -65,6 +68,14 @@ void validateValue(const ParameterType& type, const Value& value, const std::str
     if (const auto* lut = std::get_if<LutContent>(&value); lut && !lut->table && !lut->name.empty())
         errors.emplace_back("", at, inWords("the LUT {} is named, but its content is not there", lut->name),
                             words("choose the LUT again and save"));
+    if (const auto* picture = std::get_if<PictureContent>(&value); picture && !picture->encoded) {
+        if (!picture->name.empty())
+            errors.emplace_back("", at,
+                                inWords("the picture {} is named, but its content is not there", picture->name),
+                                words("choose the picture again and save"));
+    } else if (const std::string problem = picture ? overlayProblem(*picture) : std::string(); !problem.empty()) {
+        errors.emplace_back("", at, problem, words("choose the picture again and save"));
+    }
     if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
         errors.emplace_back(
             "", at,

@@ -163,16 +163,17 @@ TEST(Chain, PrepAndFinishHaveAPlusOfTheirOwnUntilTheyAreFull) {
               (std::vector<std::string>{"lens", "frame", "noise", "defringe", "exposure", "white-balance", "tone"}));
     EXPECT_FALSE(plus("Add to Prep")->isEnabled()) << "Prep holds each once";
     EXPECT_EQ(addFrom("Add to the Finish"), (QStringList{tr8("Local contrast"), tr8("Bloom"), tr8("Halation"),
-                                                         tr8("Detail"), tr8("Grain"), tr8("Bars")}));
+                                                         tr8("Detail"), tr8("Overlay"), tr8("Grain"), tr8("Bars")}));
     EXPECT_EQ(types(d.state().keyGrade().finish), (std::vector<std::string>{"bloom", "vignette"}))
         << "each stands where it acts";
     EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().finish.front().id);
-    for (const char* name : {"Grain", "Halation", "Detail", "Bars", "Local contrast"}) {
+    for (const char* name : {"Grain", "Halation", "Detail", "Overlay", "Bars", "Local contrast"}) {
         EXPECT_TRUE(plus("Add to the Finish")->isEnabled());
         d.addStage(tr8(name));
     }
-    EXPECT_EQ(types(d.state().keyGrade().finish), (std::vector<std::string>{"local-contrast", "bloom", "halation",
-                                                                            "vignette", "detail", "grain", "bars"}));
+    EXPECT_EQ(types(d.state().keyGrade().finish),
+              (std::vector<std::string>{"local-contrast", "bloom", "halation", "vignette", "detail", "overlay",
+                                        "grain", "bars"}));
     EXPECT_FALSE(plus("Add to the Finish")->isEnabled());
     d.key("Ctrl+Backspace");
     EXPECT_TRUE(plus("Add to the Finish")->isEnabled());

@@ -83,6 +83,7 @@ void stageStrips(const QString& folder) {
         {"halation", "lantern-alley"},
         {"vignette", "red-curtain"},
         {"detail", "chart-table"},
+        {"overlay", "red-curtain"},
         {"grain", "workshop-window"},
         {"bars", "lake-fog"},
     };
@@ -98,7 +99,7 @@ void stageStrips(const QString& folder) {
         QImage after = imageOf(grade, source);
         // What works on pixels of the full size is seen there.
         const StageType& shownType = *findStageType(type);
-        if (shownType.footprint == Footprint::Narrow || shownType.compileForPixels) {
+        if (shownType.footprint == Footprint::Narrow || shownType.id == "grain") {
             Picture full = readPicture(file).picture;
             if (shownType.id == "defringe") leaveSeams(full);
             const QRect middle((full.width() - source.width()) / 2, (full.height() - source.height()) / 2,

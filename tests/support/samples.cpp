@@ -1,5 +1,6 @@
 #include "support/samples.h"
 #include "colour/spaces.h"
+#include "picture/carried_picture.h"
 #include "stages/blend.h"
 
 #include <algorithm>
@@ -100,6 +101,13 @@ Value randomValue(Random& random, const ParameterType& parameter) {
         auto table = std::make_shared<LutTable>();
         for (int i = 0; i < 27 * 3; ++i) table->grid.push_back(static_cast<float>(uniform(random, 0, 1)));
         return LutContent{"random", table};
+    }
+    case ParameterKind::Picture: {
+        Picture small(3, 2);
+        for (int k = 0; k < 3; ++k)
+            for (int y = 0; y < 2; ++y)
+                for (int x = 0; x < 3; ++x) small.row(k, y)[x] = static_cast<float>(uniform(random, 0, 1));
+        return PictureContent{"random", std::make_shared<const std::string>(encodeCarried(small))};
     }
     case ParameterKind::Text:
         return "text " + std::to_string(random() % 100);

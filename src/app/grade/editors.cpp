@@ -3,6 +3,7 @@
 #include "app/grade/frame_editor.h"
 #include "app/grade/lens_editor.h"
 #include "app/grade/miniatures.h"
+#include "app/grade/overlay_editor.h"
 #include "app/grade/raw_editor.h"
 #include "app/grade/tone_editors.h"
 #include "app/grade/vignette_editor.h"
@@ -449,6 +450,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     if (stage.type == kRawType) return new RawEditor(state, stageId, parent);
     if (stage.type == kLensType) return new LensEditor(state, stageId, parent);
     if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
+    if (stage.type == kOverlayType) return new OverlayEditor(state, stageId, parent);
     if (stage.type == "vignette") return new VignetteEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
     if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);

@@ -1,4 +1,5 @@
 #include "app/grade/miniatures.h"
+#include "app/grade/placed_miniatures.h"
 #include "app/grade/source_miniatures.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
@@ -6,6 +7,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "render/program.h"
+#include "stages/overlay.h"
 #include "stages/raw.h"
 #include "stages/source.h"
 #include "stages/spline.h"
@@ -110,29 +112,6 @@ void paintStrip(QPainter& p, const QRectF& r, const QGradientStops& stops, doubl
     p.setPen(QPen(Qt::white, 2));
     p.drawLine(QPointF(bar.left() + at * bar.width(), bar.top() - 4),
                QPointF(bar.left() + at * bar.width(), bar.bottom() + 4));
-}
-
-void paintVignette(QPainter& p, const QRectF& r, const ParameterReader& read) {
-    const auto& c = theme::colours();
-    const double dark = std::clamp(-read.number("stops") / 2, -1.0, 1.0);
-    const QColor edge = dark >= 0 ? QColor(0, 0, 0, static_cast<int>(220 * dark))
-                                  : QColor(255, 255, 255, static_cast<int>(-200 * dark));
-    p.setPen(QPen(c.second, 1));
-    p.setBrush(QColor(0x6a, 0x6a, 0x6a));
-    p.drawRect(r);
-    const QPointF centre(r.left() + read.number("centre.x") * r.width(),
-                         r.top() + read.number("centre.y") * r.height());
-    p.save();
-    p.setClipRect(r);
-    p.translate(centre);
-    p.rotate(read.number("turn"));
-    p.scale(read.number("radius.x") * r.width() / 2, read.number("radius.y") * r.height() / 2);
-    QRadialGradient gradient(QPointF(), 1.4);
-    gradient.setColorAt(std::clamp((1 - read.number("falloff")) / 1.4, 0.0, 0.9),
-                        QColor(edge.red(), edge.green(), edge.blue(), 0));
-    gradient.setColorAt(1, edge);
-    p.fillRect(QRectF(-20, -20, 40, 40), gradient);
-    p.restore();
 }
 
 void paintLut(QPainter& p, const QRectF& r, const ParameterReader& read) {
@@ -432,7 +411,9 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
     } else if (type->id == kLensType) {
         paintLens(p, r, stage);
     } else if (type->id == "vignette") {
-        paintVignette(p, r, read);
+        paintVignette(p, r, stage);
+    } else if (type->id == kOverlayType) {
+        paintOverlay(p, r, stage);
     } else if (type->id == kRawType) {
         paintRaw(p, r, stage);
     } else if (type->id == kFrameType) {
