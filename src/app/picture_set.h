@@ -84,6 +84,8 @@ public:
     /// read again, and `thumbnailChanged` follows.
     Picture smallOf(int index);
     /// The same as it is in the file, without its frame.
+    /// What is shown, as it is without a frame and with its lens; null where it is not read.
+    std::shared_ptr<const Pyramid> wholeShown();
     Picture wholeSmallOf(int index) { return smallOf(index).isEmpty() ? Picture() : at(index).small; }
     /// What the camera of a raw file says of its colours, and what makes the file's numbers a share of what its
     /// sensor takes; nothing of other files, and until it is read.

@@ -2,6 +2,7 @@
 #include "app/behind.h"
 #include "app/picture_set.h"
 #include "base/error.h"
+#include "render/placed_base.h"
 
 #include <algorithm>
 #include <cmath>
@@ -14,8 +15,8 @@ namespace {
 
 constexpr int kFittedSide = 1400; ///< enough for a fitted view
 
-Picture inPlace(const Picture& picture, const Geometry& geometry, const Task* task = nullptr) {
-    return placed(picture, placementOf(geometry, picture.width(), picture.height()), 0, task);
+Picture inPlace(const Picture& picture, const Geometry& geometry) {
+    return placed(picture, placementOf(geometry, picture.width(), picture.height()));
 }
 
 } // namespace
@@ -80,6 +81,11 @@ Picture PictureSet::smallVersion(const Pyramid& pyramid) {
                                          [&](const Picture& p) { return p.longSide() >= kSmallSide || &p == &full; });
     return resized(level, std::max(1, static_cast<int>(std::lround(full.width() * scale))),
                    std::max(1, static_cast<int>(std::lround(full.height() * scale))));
+}
+
+std::shared_ptr<const Pyramid> PictureSet::wholeShown() {
+    const Kept* kept = keptShown();
+    return kept ? kept->whole.pyramid : nullptr;
 }
 
 void PictureSet::load(int index) {
@@ -204,13 +210,13 @@ void PictureSet::showKept() {
     runBehind(
         readers_,
         [this, index = kept.index, generation = generation_, whole = kept.whole, geometry, task = placing_, wish] {
-            const auto deliver = [&](const std::shared_ptr<const Pyramid>& placedPyramid) {
-                tellWindow(this, [this, index, generation, whole, geometry, placedPyramid, wish] {
+            const auto deliver = [&](const std::shared_ptr<const Pyramid>& there) {
+                tellWindow(this, [this, index, generation, whole, geometry, there, wish] {
                     if (generation != generation_) return;
-                    const bool isQuick = placedPyramid->isStandIn();
+                    const bool isQuick = there->isStandIn();
                     for (Kept& each : kept_)
                         if (each.whole.pyramid == whole.pyramid && !isQuick)
-                            each.geometry = geometry, each.framed = placedPyramid;
+                            each.geometry = geometry, each.framed = there;
                     dropKept();
                     // Of what has changed meanwhile the next is asked for; a quick look is still one.
                     const Kept* shown = keptShown();
@@ -218,13 +224,13 @@ void PictureSet::showKept() {
                     const Geometry now = geometryNow(index);
                     if (wish < wishShown_ || (isQuick ? now.frame != geometry.frame : now != geometry)) return;
                     wishShown_ = wish;
-                    Q_EMIT loaded(index, placedAs(whole, placedPyramid, geometry));
+                    Q_EMIT loaded(index, placedAs(whole, there, geometry));
                 });
             };
             try {
                 if (task->isCancelled()) return; // the next one waits already
                 deliver(quicklyInPlace(*whole.pyramid, geometry));
-                deliver(std::make_shared<const Pyramid>(inPlace(whole.pyramid->full(), geometry, task.get())));
+                deliver(placedPyramid(*whole.pyramid, geometry, task.get()));
             } catch (const Cancelled&) {
                 return;
             } catch (const std::exception& e) {

@@ -20,13 +20,15 @@ SourcePlaces::SourcePlaces(const Placement& placement)
     : placement_(placement), inPicture_(placement_), isStraight_(placement.isStraight()) {
     const int longSide = std::max(placement.width, placement.height);
     step_ = longSide >= 2000 ? 8 : longSide >= 600 ? 4 : 2;
+    hasMeans_ = !isStraight_;
     if (isStraight_) return;
+    bool anywhere = false; // most of all at a corner
     for (const double x : {0.0, double(placement.width)})
         for (const double y : {0.0, double(placement.height)}) {
             const Place place = at(x, y);
-            for (const PlacedPoint& way : {place.across, place.down})
-                hasMeans_ = hasMeans_ || way.x != 0 || way.y != 0;
+            for (const PlacedPoint& way : {place.across, place.down}) anywhere = anywhere || way.x != 0 || way.y != 0;
         }
+    hasMeans_ = anywhere;
 }
 
 SourcePlaces::Place SourcePlaces::at(double x, double y) const {
@@ -40,7 +42,7 @@ SourcePlaces::Place SourcePlaces::at(double x, double y) const {
     } else {
         place.colours[0] = here;
     }
-    if (isStraight_) return place;
+    if (!hasMeans_) return place;
     // What the lens stretches is next to nothing beside what the perspective does.
     const auto apart = [&](double dx, double dy) -> PlacedPoint {
         const PlacedPoint a = inPicture_({x - dx, y - dy}), b = inPicture_({x + dx, y + dy});

@@ -5,6 +5,20 @@
 #include <hwy/foreach_target.h>
 #include <hwy/highway.h>
 
+#ifndef BARYTON_WARP_SAMPLES
+#define BARYTON_WARP_SAMPLES
+namespace baryton {
+
+/// What is to be sampled, for each colour, or for the first alone where all have one place: where the first of its
+/// rows begins in the plane, and the phase of its place, across and down.
+struct WarpSamples {
+    const std::uint32_t* at[3];
+    const std::uint16_t *across[3], *down[3];
+};
+
+} // namespace baryton
+#endif
+
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
@@ -29,32 +43,24 @@ HWY_INLINE auto Folded(D /*d*/, V v) {
     }
 }
 
-/// The eight weights of colour `k`, where all have one place or each its own.
-template <int kPlaces>
-HWY_INLINE const float* WeightsOf(const float* weights, const std::uint16_t* phases, int k, int down) {
-    return weights + 8U * phases[2 * (kPlaces == 1 ? 0 : k) + down];
-}
-
 /// Each pixel from six rows of six pixels at its place in the planes, `stride` floats apart (two more are read in
 /// each): times the weights of their columns (eight, the last two 0) and rows, held to the range of the inner 4 × 4.
-/// `phases` are pairs, across and down, of eight weights each. There is one place for a pixel, or one for each of its
-/// colours.
+/// `weights`: eight for each phase.
 template <int kPlaces>
-HWY_INLINE void Interpolate(const float* const* planes, std::size_t stride, const std::uint32_t* places,
-                            const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
+HWY_INLINE void Interpolate(const float* const* planes, std::size_t stride, const WarpSamples& samples,
+                            const float* weights, std::size_t count, float* const* out) {
     const hn::CappedTag<float, 8> d;
     const hn::FixedTag<float, 4> four;
     using V = hn::Vec<decltype(d)>;
     using V4 = hn::Vec<decltype(four)>;
     constexpr std::size_t lanes = hn::MaxLanes(d);
     for (std::size_t i = 0; i < count; ++i) {
-        const std::uint16_t* p = phases + 2 * kPlaces * i;
-        const std::uint32_t* at = places + kPlaces * i;
-        const float *acrossR = WeightsOf<kPlaces>(weights, p, 0, 0), *downR = WeightsOf<kPlaces>(weights, p, 0, 1);
-        const float *acrossG = WeightsOf<kPlaces>(weights, p, 1, 0), *downG = WeightsOf<kPlaces>(weights, p, 1, 1);
-        const float *acrossB = WeightsOf<kPlaces>(weights, p, 2, 0), *downB = WeightsOf<kPlaces>(weights, p, 2, 1);
-        const float *r = planes[0] + at[0], *g = planes[1] + at[kPlaces == 1 ? 0 : 1],
-                    *b = planes[2] + at[kPlaces == 1 ? 0 : 2];
+        constexpr int kG = kPlaces == 1 ? 0 : 1, kB = kPlaces == 1 ? 0 : 2;
+        const float *acrossR = weights + 8U * samples.across[0][i], *downR = weights + 8U * samples.down[0][i];
+        const float *acrossG = weights + 8U * samples.across[kG][i], *downG = weights + 8U * samples.down[kG][i];
+        const float *acrossB = weights + 8U * samples.across[kB][i], *downB = weights + 8U * samples.down[kB][i];
+        const float *r = planes[0] + samples.at[0][i], *g = planes[1] + samples.at[kG][i],
+                    *b = planes[2] + samples.at[kB][i];
         V sumR = hn::Zero(d), sumG = sumR, sumB = sumR;
         V4 leastR = hn::LoadU(four, r + stride + 1), leastG = hn::LoadU(four, g + stride + 1);
         V4 leastB = hn::LoadU(four, b + stride + 1), mostR = leastR, mostG = leastG, mostB = leastB;
@@ -85,13 +91,13 @@ HWY_INLINE void Interpolate(const float* const* planes, std::size_t stride, cons
     }
 }
 
-void InterpolateRun(const float* const* planes, std::size_t stride, const std::uint32_t* places,
-                    const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
-    Interpolate<1>(planes, stride, places, phases, weights, count, out);
+void InterpolateRun(const float* const* planes, std::size_t stride, const WarpSamples& samples, const float* weights,
+                    std::size_t count, float* const* out) {
+    Interpolate<1>(planes, stride, samples, weights, count, out);
 }
-void InterpolateApart(const float* const* planes, std::size_t stride, const std::uint32_t* places,
-                      const std::uint16_t* phases, const float* weights, std::size_t count, float* const* out) {
-    Interpolate<3>(planes, stride, places, phases, weights, count, out);
+void InterpolateApart(const float* const* planes, std::size_t stride, const WarpSamples& samples,
+                      const float* weights, std::size_t count, float* const* out) {
+    Interpolate<3>(planes, stride, samples, weights, count, out);
 }
 
 } // namespace HWY_NAMESPACE
@@ -149,11 +155,13 @@ std::int32_t stepsOf(double at) {
     return static_cast<std::int32_t>((std::clamp(at - 0.5, double(1 - kAway), most) + kAway) * kPhases + 0.5);
 }
 
+constexpr int kMostStep = 8; ///< of SourcePlaces
+
 /// The places of a row's pixels, of one of their colours.
 struct PlaceRow {
-    std::vector<std::int32_t> across, down;
+    std::vector<std::int32_t> across, down; ///< steps; what is filled in whole cells has room for them
     PlaceRow() = default;
-    explicit PlaceRow(int width) : across(static_cast<std::size_t>(width)), down(across.size()) {}
+    explicit PlaceRow(int width) : across(static_cast<std::size_t>(width + kMostStep)), down(across.size()) {}
     int x(std::size_t i) const { return (across[i] >> kPhaseBits) - kAway; }
     int y(std::size_t i) const { return (down[i] >> kPhaseBits) - kAway; }
     int phaseX(std::size_t i) const { return across[i] & (kPhases - 1); }
@@ -163,7 +171,7 @@ struct PlaceRow {
 /// The places of a turned picture's row.
 void turnedPlaces(const Placement& p, int y, PlaceRow& out) {
     const double v = y + 0.5 - p.height / 2.0, c = std::cos(p.angle), s = std::sin(p.angle);
-    for (std::size_t x = 0; x < out.across.size(); ++x) {
+    for (std::size_t x = 0; x < static_cast<std::size_t>(p.width); ++x) {
         const double u = double(x) + 0.5 - p.width / 2.0;
         out.across[x] = stepsOf(p.centreX + u * c + v * s), out.down[x] = stepsOf(p.centreY - u * s + v * c);
     }
@@ -174,24 +182,31 @@ struct Span {
     int first = 0, last = 0;
 };
 
+/// Fills whole cells of `step` pixels evenly from one of `ends` to the next.
+template <int step>
+void fillCells(const std::int32_t* ends, std::size_t cells, std::int32_t* out) {
+    for (std::size_t cell = 0; cell < cells; ++cell, out += step) {
+        const std::int32_t from = ends[cell], apart = ends[cell + 1] - from;
+        for (std::int32_t i = 0; i < step; ++i) out[i] = from + (apart * i + step / 2) / step;
+    }
+}
+
 /// The places of a part of a row between those that are worked out, each moved by its `across` and `down` times
 /// these.
 void straightPlaces(const std::vector<SourcePlaces::Place>& places, int step, Span span, std::size_t colour,
                     double across, double down, PlaceRow& out) {
-    const auto moved = [&](const SourcePlaces::Place& p) -> PlacedPoint {
-        return {p.colours[colour].x + across * p.across.x + down * p.down.x,
-                p.colours[colour].y + across * p.across.y + down * p.down.y};
-    };
-    for (int start = span.first; start < span.last; start += step) {
-        const auto first = static_cast<std::size_t>(start / step);
-        const PlacedPoint a = moved(places[first]), b = moved(places[first + 1]);
-        const double perX = (b.x - a.x) / step, perY = (b.y - a.y) / step;
-        const int end = std::min(start + step, span.last);
-        for (int x = start; x < end; ++x) {
-            const auto to = static_cast<std::size_t>(x - span.first);
-            out.across[to] = stepsOf(a.x + (x - start) * perX), out.down[to] = stepsOf(a.y + (x - start) * perY);
-        }
+    static thread_local std::vector<std::int32_t> x, y;
+    const auto first = static_cast<std::size_t>(span.first / step),
+               cells = static_cast<std::size_t>((span.last - span.first + step - 1) / step);
+    x.resize(cells + 1), y.resize(cells + 1);
+    for (std::size_t i = 0; i <= cells; ++i) {
+        const SourcePlaces::Place& p = places[first + i];
+        x[i] = stepsOf(p.colours[colour].x + across * p.across.x + down * p.down.x);
+        y[i] = stepsOf(p.colours[colour].y + across * p.across.y + down * p.down.y);
     }
+    const auto fill = step == 8 ? fillCells<8> : step == 4 ? fillCells<4> : fillCells<2>;
+    fill(x.data(), cells, out.across.data());
+    fill(y.data(), cells, out.down.data());
 }
 
 /// The pixels at places of a source of which a band is at hand.
@@ -203,55 +218,76 @@ public:
 
     /// `width` pixels of a row into three or four planes.
     void row(const std::array<PlaceRow, 3>& places, int width, float* const* out) const {
-        std::array<std::uint32_t, 3 * kRun> at;
-        std::array<std::uint16_t, 6 * kRun> phases;
-        const float* planes[3] = {band_.row(0, 0), band_.row(1, 0), band_.row(2, 0)};
-        std::size_t first = 0, count = 0; // of the run of inner pixels that is not yet written
-        const auto flush = [&] {
-            if (count == 0) return;
-            float* to[3] = {out[0] + first, out[1] + first, out[2] + first};
-            interpolate(planes, band_.stride(), at.data(), phases.data(), count, to);
-            count = 0;
-        };
-        const auto colours = static_cast<std::size_t>(colours_);
-        for (std::size_t x = 0; x < static_cast<std::size_t>(width); ++x) {
-            bool isInner = !band_.hasAlpha();
-            for (std::size_t k = 0; k < colours; ++k) {
-                const int left = places[k].x(x), top = places[k].y(x);
-                isInner = isInner && left >= kWarpReach - 1 && left + 5 < band_.width() && top >= kWarpReach - 1 &&
-                          top + kWarpReach < sourceHeight_;
-            }
-            if (!isInner || count == kRun) flush();
-            if (isInner) {
-                if (count == 0) first = x;
-                for (std::size_t k = 0; k < colours; ++k) {
-                    const PlaceRow& p = places[k];
-                    const std::size_t to = count * colours + k;
-                    at[to] = static_cast<std::uint32_t>(static_cast<std::size_t>(p.y(x) - 2 - top_) * band_.stride() +
-                                                        static_cast<std::size_t>(p.x(x) - 2));
-                    phases[2 * to] = static_cast<std::uint16_t>(p.phaseX(x));
-                    phases[2 * to + 1] = static_cast<std::uint16_t>(p.phaseY(x));
-                }
-                ++count;
-            } else if (band_.hasAlpha()) {
-                weighted(places, x, out);
-            } else {
-                atTheEdge(places, x, out);
-            }
-        }
-        flush();
+        for (std::size_t x = 0, end = static_cast<std::size_t>(width); x < end; x += kRun)
+            run(places, x, std::min(x + kRun, end), out);
     }
 
 private:
     static constexpr std::size_t kRun = 256;
 
-    void interpolate(const float* const* planes, std::size_t stride, const std::uint32_t* at,
-                     const std::uint16_t* phases, std::size_t count, float* const* to) const {
+    /// Pixels `first` to `end`: all at once where they lie far enough inside, else in halves, down to a few.
+    void run(const std::array<PlaceRow, 3>& places, std::size_t first, std::size_t end, float* const* out) const {
+        constexpr std::size_t few = 8;
+        const bool hasAlpha = band_.hasAlpha();
+        if (!hasAlpha && areInner(places, first, end)) {
+            inner(places, first, end, out);
+        } else if (!hasAlpha && end - first > few) {
+            const std::size_t middle = first + (end - first) / 2;
+            run(places, first, middle, out);
+            run(places, middle, end, out);
+        } else {
+            for (std::size_t x = first; x < end; ++x)
+                if (hasAlpha)
+                    weighted(places, x, out);
+                else
+                    atTheEdge(places, x, out);
+        }
+    }
+
+    bool areInner(const std::array<PlaceRow, 3>& places, std::size_t first, std::size_t end) const {
+        for (std::size_t k = 0; k < static_cast<std::size_t>(colours_); ++k) {
+            const PlaceRow& p = places[k];
+            std::int32_t left = p.across[first], right = left, top = p.down[first], bottom = top;
+            for (std::size_t x = first; x < end; ++x) {
+                left = std::min(left, p.across[x]), right = std::max(right, p.across[x]);
+                top = std::min(top, p.down[x]), bottom = std::max(bottom, p.down[x]);
+            }
+            const auto pixel = [](std::int32_t steps) { return (steps >> kPhaseBits) - kAway; };
+            if (pixel(left) < kWarpReach - 1 || pixel(right) + 5 >= band_.width() || pixel(top) < kWarpReach - 1 ||
+                pixel(bottom) + kWarpReach >= sourceHeight_)
+                return false;
+        }
+        return true;
+    }
+
+    void inner(const std::array<PlaceRow, 3>& places, std::size_t first, std::size_t end, float* const* out) const {
+        std::uint32_t at[3][kRun];
+        std::uint16_t across[3][kRun], down[3][kRun];
+        const std::size_t count = end - first;
+        const auto stride = static_cast<std::int32_t>(band_.stride());
+        for (std::size_t k = 0; k < static_cast<std::size_t>(colours_); ++k) {
+            const std::int32_t *x = places[k].across.data() + first, *y = places[k].down.data() + first;
+            for (std::size_t i = 0; i < count; ++i) {
+                const std::int32_t column = (x[i] >> kPhaseBits) - kAway - 2, row = (y[i] >> kPhaseBits) - kAway - 2;
+                at[k][i] = static_cast<std::uint32_t>((row - top_) * stride + column);
+                across[k][i] = static_cast<std::uint16_t>(x[i] & (kPhases - 1));
+                down[k][i] = static_cast<std::uint16_t>(y[i] & (kPhases - 1));
+            }
+        }
+        const float* planes[3] = {band_.row(0, 0), band_.row(1, 0), band_.row(2, 0)};
+        float* to[3] = {out[0] + first, out[1] + first, out[2] + first};
+        interpolate(planes, band_.stride(),
+                    {{at[0], at[1], at[2]}, {across[0], across[1], across[2]}, {down[0], down[1], down[2]}}, count,
+                    to);
+    }
+
+    void interpolate(const float* const* planes, std::size_t stride, const WarpSamples& samples, std::size_t count,
+                     float* const* to) const {
         const float* weights = lanczosWeights().data();
         if (colours_ == 1)
-            HWY_DYNAMIC_DISPATCH(InterpolateRun)(planes, stride, at, phases, weights, count, to);
+            HWY_DYNAMIC_DISPATCH(InterpolateRun)(planes, stride, samples, weights, count, to);
         else
-            HWY_DYNAMIC_DISPATCH(InterpolateApart)(planes, stride, at, phases, weights, count, to);
+            HWY_DYNAMIC_DISPATCH(InterpolateApart)(planes, stride, samples, weights, count, to);
     }
 
     const PlaceRow& placesOf(const std::array<PlaceRow, 3>& places, int colour) const {
@@ -265,18 +301,19 @@ private:
 
     void atTheEdge(const std::array<PlaceRow, 3>& places, std::size_t x, float* const* out) const {
         float around[3][6 * 8] = {};
-        std::uint16_t phases[6];
+        std::uint16_t across[3], down[3];
         for (int k = 0; k < 3; ++k) {
             const PlaceRow& p = placesOf(places, k);
             for (int j = 0; j < 6; ++j)
                 for (int i = 0; i < 6; ++i) around[k][8 * j + i] = pixel(k, p.x(x) - 2 + i, p.y(x) - 2 + j);
-            phases[2 * k] = static_cast<std::uint16_t>(p.phaseX(x));
-            phases[2 * k + 1] = static_cast<std::uint16_t>(p.phaseY(x));
+            across[k] = static_cast<std::uint16_t>(p.phaseX(x));
+            down[k] = static_cast<std::uint16_t>(p.phaseY(x));
         }
         const float* planes[3] = {around[0], around[1], around[2]};
         float* to[3] = {out[0] + x, out[1] + x, out[2] + x};
-        const std::uint32_t at[3] = {};
-        interpolate(planes, 8, at, phases, 1, to);
+        constexpr std::uint32_t start = 0;
+        interpolate(planes, 8,
+                    {{&start, &start, &start}, {across, across + 1, across + 2}, {down, down + 1, down + 2}}, 1, to);
     }
 
     /// Transparency is that of the green's place.
@@ -304,12 +341,15 @@ private:
 
 /// Light added to a row, by what it is multiplied with at each of its places.
 void lighten(const std::vector<SourcePlaces::Place>& places, int step, int width, float* const* planes) {
-    std::vector<float> gains(static_cast<std::size_t>(width));
-    for (int x = 0; x < width; ++x) {
-        const auto first = static_cast<std::size_t>(x / step);
-        const double share = double(x % step) / step;
-        gains[static_cast<std::size_t>(x)] =
-            static_cast<float>(places[first].gain + share * (places[first + 1].gain - places[first].gain));
+    static thread_local std::vector<float> gains;
+    gains.resize(static_cast<std::size_t>(width));
+    for (int start = 0; start < width; start += step) {
+        const auto cell = static_cast<std::size_t>(start / step);
+        const auto from = static_cast<float>(places[cell].gain);
+        const float per = static_cast<float>((places[cell + 1].gain - places[cell].gain) / step);
+        const int count = std::min(step, width - start);
+        for (int i = 0; i < count; ++i)
+            gains[static_cast<std::size_t>(start + i)] = from + per * static_cast<float>(i);
     }
     for (int k = 0; k < 3; ++k) {
         float* row = planes[k];

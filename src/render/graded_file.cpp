@@ -2,6 +2,7 @@
 #include "picture/metadata.h"
 #include "picture/picture_writer.h"
 #include "picture/quantise.h"
+#include "render/placed_base.h"
 #include "render/plan.h"
 
 #include <algorithm>
@@ -24,13 +25,10 @@ FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& 
       reader_(std::make_unique<PictureReader>(
           file, ReadOptions{.orientation = settings.frame.orientation, .raw = settings.raw})) {
     const Shot shot = settings.lens.isWanted ? readShot(file) : Shot();
-    const Geometry geometry = geometryOf(settings, shot);
-    const bool isTurned = settings.frame.orientation.swapsSides();
-    placement_ = placementOf(geometry, isTurned ? reader_->height() : reader_->width(),
-                             isTurned ? reader_->width() : reader_->height());
-    placement_.orientation = {}; // the reader gives it oriented
+    geometry_ = geometryOf(settings, shot);
+    placement_ = placementIn(reader_->width(), reader_->height());
     remarks_ = reader_->remarks();
-    if (const std::string lacks = lensProblem(geometry.lens, shot); !lacks.empty()) remarks_.push_back(lacks);
+    if (const std::string lacks = lensProblem(geometry_.lens, shot); !lacks.empty()) remarks_.push_back(lacks);
     const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
     const bool isSmaller = size.width != placement_.width || size.height != placement_.height;
     // What is turned wants rows from far above and below.
@@ -41,6 +39,13 @@ FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& 
     small_ = readScaledDown(framed(rows), size.width, size.height, task);
     width_ = size.width, height_ = size.height;
     reader_.reset();
+}
+
+Placement FileSource::placementIn(int width, int height) const {
+    const bool isTurned = geometry_.frame.orientation.swapsSides();
+    Placement placement = placementOf(geometry_, isTurned ? height : width, isTurned ? width : height);
+    placement.orientation = {}; // the reader gives it oriented
+    return placement;
 }
 
 RowSource FileSource::framed(Rows& rows) const {
@@ -63,13 +68,23 @@ FrameMap FileSource::frameFor(const Program& program, const Task* task) {
         // It is needed before the first band: the file is read twice, from memory where it is not too large.
         constexpr std::size_t mostKept = std::size_t(160) << 20;
         if (reader_->decodedBytes() <= mostKept) reader_->keepDecoded();
-        const auto [width, height] = baseLevelSize(width_, height_);
-        Rows rows(*this, 0);
-        base_ = std::make_shared<const BaseLevel>(readScaledDown(framed(rows), width, height, task));
+        base_ = std::make_shared<const BaseLevel>(readBase(task));
         if (reader_->decodedBytes() > mostKept && placement_.copiesPixels()) reader_->rewind();
     }
     map.base = base_;
     return map;
+}
+
+Picture FileSource::readBase(const Task* task) {
+    const int halvings = baseHalvings(placement_);
+    if (halvings == 0) {
+        const auto [width, height] = baseLevelSize(width_, height_);
+        Rows rows(*this, 0);
+        return readScaledDown(framed(rows), width, height, task);
+    }
+    const auto part = [&](int side) { return (side + (1 << halvings) - 1) >> halvings; };
+    const Picture source = readScaledDown(*reader_, part(reader_->width()), part(reader_->height()), task);
+    return placedBase(source, placementIn(source.width(), source.height()), {width_, height_}, task);
 }
 
 Picture FileSource::Rows::operator()(int y, int count) {

@@ -50,14 +50,19 @@ public:
     };
 
 private:
+    /// In what it reads, made smaller to this size or not.
+    Placement placementIn(int width, int height) const;
     RowSource framed(Rows& rows) const;
+    /// The base level's pixels.
+    Picture readBase(const Task* task);
     std::filesystem::path file_;
     Metadata metadata_;
     std::vector<std::string> remarks_;
     int width_ = 0, height_ = 0;
     Picture small_;                         ///< where it is made smaller
     std::unique_ptr<PictureReader> reader_; ///< else
-    Placement placement_;                   ///< of the frame in what it reads
+    Geometry geometry_;
+    Placement placement_; ///< of the frame in what it reads
     std::mutex baseLock_;
     std::shared_ptr<const BaseLevel> base_;
 };

@@ -9,7 +9,8 @@ namespace baryton {
 
 constexpr int kSmallestLevel = 32; ///< pixels on the long side
 
-Pyramid::Pyramid(Picture full, const Task* task) : width_(full.width()), height_(full.height()) {
+Pyramid::Pyramid(Picture full, const Task* task, std::function<Picture()> makeBase)
+    : width_(full.width()), height_(full.height()), makeBase_(std::move(makeBase)) {
     levels_.push_back(std::move(full));
     halve(task);
 }
@@ -35,6 +36,7 @@ std::size_t Pyramid::bytes() const {
 
 std::shared_ptr<const BaseLevel> Pyramid::base() const {
     const std::lock_guard<std::mutex> guard(baseLock_);
+    if (!base_ && makeBase_) base_ = std::make_shared<const BaseLevel>(makeBase_());
     if (!base_) {
         const auto [width, height] = baseLevelSize(full().width(), full().height());
         // The level that scaledDown comes to.

@@ -3,6 +3,7 @@
 #include "render/base_level.h"
 #include "render/program.h"
 
+#include <functional>
 #include <memory>
 #include <vector>
 
@@ -11,7 +12,8 @@ namespace baryton {
 /// An open picture at all its halvings, so that every zoom starts from something of about its size.
 class Pyramid {
 public:
-    explicit Pyramid(Picture full, const Task* task = nullptr);
+    /// `makeBase` makes the base level's pixels, where they are not just the picture made smaller (placed_base.h).
+    explicit Pyramid(Picture full, const Task* task = nullptr, std::function<Picture()> makeBase = {});
     /// A stand-in while the picture itself is still being read: a smaller version of a picture of width × height.
     Pyramid(Picture smaller, int width, int height);
 
@@ -23,7 +25,7 @@ public:
     bool isStandIn() const { return full().width() != width_; }
     const std::vector<Picture>& levels() const { return levels_; }
     std::size_t bytes() const;
-    /// Made when it is first asked for; the same as BaseLevel::of the picture.
+    /// Made when it is first asked for: as was said at the beginning, else the same as BaseLevel::of the picture.
     std::shared_ptr<const BaseLevel> base() const;
     /// A much smaller one, for what must be quick.
     std::shared_ptr<const BaseLevel> quickBase() const;
@@ -33,6 +35,7 @@ private:
 
     std::vector<Picture> levels_;
     int width_, height_;
+    std::function<Picture()> makeBase_;
     mutable std::mutex baseLock_;
     mutable std::shared_ptr<const BaseLevel> base_, quickBase_;
 };

@@ -1,8 +1,12 @@
 #include "picture/find_level.h"
+#include "picture/motion_blur.h"
 #include "picture/picture_file.h"
 #include "render/graded_file.h"
+#include "render/placed_base.h"
 #include "render/program.h"
 #include "stages/frame.h"
+#include "stages/lens.h"
+#include "stages/source.h"
 #include "stages/validate.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
@@ -275,6 +279,40 @@ TEST(Orientation, AFrameGoesAlongAndAFileIsTheSameAsThePicture) {
     const Picture one = placed(source, placementOf(frameOf(stage), source.width(), source.height()));
     const Picture other = placed(source, placementOf(frameOf(leaning), source.width(), source.height()));
     EXPECT_LT(meanApart(oriented(one, {0, true}), other), 0.3);
+}
+
+TEST(Frame, FilesAndTheWindowHaveTheSameBaseLevelOfWhatIsMadeStraight) {
+    // It is made from a smaller picture, which is turned and freed of its lens in a fraction of the time.
+    const TempFolder folder;
+    const std::filesystem::path file = folder.path() / "wide.png";
+    writePicture(file, Program().quantised(lampsAtNight(5100, 900), 16, false), {}, {FileFormat::Png, 16});
+    const Picture source = readPicture(file).picture;
+    const Program glow = Program::compile(finishOf({{"bloom", {{"amount", 1.0}, {"threshold", 0.6}}}}));
+    for (const double quarters : {0.0, 1.0}) {
+        Grade grade = startingGrade();
+        Stage lens = makeStage(grade, kLensType), frame = makeStage(grade, "frame");
+        lens.parameters = {{"barrel", 0.04}, {"red", 0.6}, {"blue", -0.4}, {"corners", 0.7}};
+        frame.parameters = {{"angle", 1.0}, {"tilt", 2.0}};
+        if (quarters == 1)
+            for (const auto& [id, value] : quarterTurned(frame, true)) frame.parameters[id] = value;
+        grade.prep = {lens, frame};
+        const Geometry geometry = geometryOf(grade, {});
+        FileSource opened(file, sourceSettingsOf(grade), 0, 1);
+        ASSERT_EQ(baseHalvings(placementOf(geometry, source.width(), source.height())), 1);
+        const auto inFile = opened.frameFor(glow, nullptr).base;
+        ASSERT_TRUE(inFile);
+        const auto shown = placedPyramid(Pyramid(source), geometry);
+        const Picture& a = inFile->picture();
+        const Picture& b = shown->base()->picture();
+        ASSERT_EQ(a.width(), b.width());
+        ASSERT_EQ(a.height(), b.height());
+        EXPECT_LT(largestDifference(a, b), 1e-3) << "turned by quarters before or after it is made smaller";
+        // And that is the placed picture made smaller: lamps of a pixel lose some of their light on its way there.
+        const Picture whole = scaledDown(shown->full(), b.width(), b.height());
+        EXPECT_LT(meanApart(b, whole), 1);
+        EXPECT_LT(meanApart(motionBlurred(b, 30, 0), motionBlurred(whole, 30, 0)), 0.25) << "as wide stages see it";
+        EXPECT_GT(meanApart(b, scaledDown(source, b.width(), b.height())), 2);
+    }
 }
 
 TEST(Frame, SidesChangePlacesWhateverTheRatio) {
