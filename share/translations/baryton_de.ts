@@ -11,6 +11,10 @@
         <source>   lightness %1</source>
         <translation>   Helligkeit %1</translation>
     </message>
+    <message>
+        <source>ΔE %1 to %2</source>
+        <translation>ΔE %1 zu %2</translation>
+    </message>
 </context>
 <context>
     <name>baryton</name>
@@ -4078,6 +4082,10 @@
         <source>it is not in RGB of 8 bits</source>
         <translation>es ist nicht in RGB mit 8 Bit</translation>
     </message>
+    <message>
+        <source>Set sample points</source>
+        <translation>Messpunkte setzen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -4237,6 +4245,10 @@
     <message>
         <source>%1 is no file of lenses that can be read</source>
         <translation>%1 ist keine lesbare Datei mit Objektiven</translation>
+    </message>
+    <message>
+        <source>before: uncut source</source>
+        <translation>vorher: ungeschnittene Quelle</translation>
     </message>
 </context>
 <context>
@@ -5017,6 +5029,10 @@
         <source>Edits change the key picture. Choose several in the tray to edit them together</source>
         <translation>Änderungen gelten dem Hauptbild. Mehrere in der Ablage wählen, um sie zusammen zu bearbeiten</translation>
     </message>
+    <message>
+        <source>before = uncut</source>
+        <translation>vorher = ungeschnitten</translation>
+    </message>
 </context>
 <context>
     <name>baryton::CurveView</name>
@@ -5624,6 +5640,10 @@
     <message>
         <source>The picture could not be drawn (%1): close other programs, or a few pictures</source>
         <translation>Das Bild war nicht zu zeichnen (%1): andere Programme schließen oder ein paar Bilder</translation>
+    </message>
+    <message>
+        <source>Press on places of the picture, or of the reference beside it, to sample them (S or Escape is done)</source>
+        <translation>Auf Stellen des Bildes oder der Referenz daneben drücken, um sie zu messen (fertig mit S oder Escape)</translation>
     </message>
 </context>
 <context>

@@ -171,9 +171,10 @@ Grade AppState::beforeOf(int index) const {
 }
 
 QString AppState::beforeName() const {
-    return before_.kind == Before::Kind::Source     ? tr("before: source")
-           : before_.kind == Before::Kind::PrepOnly ? tr("before: Prep only")
-                                                    : tr("before: %1").arg(before_.name);
+    return before_.kind == Before::Kind::Source        ? tr("before: source")
+           : before_.kind == Before::Kind::WholeSource ? tr("before: uncut source")
+           : before_.kind == Before::Kind::PrepOnly    ? tr("before: Prep only")
+                                                       : tr("before: %1").arg(before_.name);
 }
 
 } // namespace baryton

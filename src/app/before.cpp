@@ -6,6 +6,7 @@ Grade gradeBefore(const Before& before, const PictureWork& work, const Grade& sh
     Grade result;
     switch (before.kind) {
     case Before::Kind::Source:
+    case Before::Kind::WholeSource:
         break;
     case Before::Kind::PrepOnly:
         result.prep = shown.prep;

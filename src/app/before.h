@@ -6,9 +6,10 @@
 namespace baryton {
 
 /// What the version before means in comparisons: the source, each picture's Prep alone, each picture's take of a
-/// name, or a step of the key picture's history.
+/// name, or a step of the key picture's history, all of them in the frame of now; or the whole source, which is
+/// neither cut nor turned nor freed of its lens. Where a line runs between the two it is in the frame as well.
 struct Before {
-    enum class Kind { Source, PrepOnly, Take, Step } kind = Kind::Source;
+    enum class Kind { Source, WholeSource, PrepOnly, Take, Step } kind = Kind::Source;
     QString name; ///< of the take or the step
     Grade grade;  ///< of the step
     bool operator==(const Before&) const = default;

@@ -37,6 +37,7 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::KeepTake, marked("Picture"), marked("Keep a take"), "Ctrl+T", {StartsGroup}},
         {Command::TakesAndSteps, marked("Picture"), marked("Takes and steps"), "Ctrl+H", {IsOnOrOff}},
         {Command::ReferencePicture, marked("Picture"), marked("Reference picture…"), ""},
+        {Command::SamplePoints, marked("Picture"), marked("Set sample points"), "S", {IsOnOrOff}},
         {Command::StartOfNew, marked("Picture"), marked("Start of new pictures…"), "", {StartsGroup}},
         {Command::AddStage, marked("Look"), marked("Add a stage…"), "Ctrl+Shift+N"},
         {Command::AddLayer, marked("Look"), marked("Add a layer"), "Ctrl+Shift+L"},

@@ -37,6 +37,7 @@ enum class Command {
     KeepTake,
     TakesAndSteps,
     ReferencePicture,
+    SamplePoints,
     StartOfNew,
     AddStage,
     AddLayer,

@@ -53,6 +53,7 @@ void MainWindow::makeCommands() {
         {Command::KeepTake, [this] { state_.keepTake(); }},
         {Command::TakesAndSteps, [this] { showTask(AppTask::Grade), toggleSide(GradePage::Side::Steps); }},
         {Command::ReferencePicture, [this] { showTask(AppTask::Grade), grade_->chooseReference(); }},
+        {Command::SamplePoints, [this] { showTask(AppTask::Grade), grade_->toggleSampling(); }},
         {Command::AddStage, [this] { showTask(AppTask::Grade), grade_->chain()->openAddList(); }},
         {Command::AddLayer, [this] { addLayer(state_); }},
         {Command::WorkOnPicture, [this] { grade_->editorPanel()->onPictureButton()->toggle(); }},
@@ -105,6 +106,7 @@ void MainWindow::checkActions() {
                                                {Command::Panels, grade_->arePanelsShown()},
                                                {Command::EditsAll, state_.editsAll()},
                                                {Command::WorkOnPicture, grade_->editorPanel()->isOnPicture()},
+                                               {Command::SamplePoints, grade_->isSampling()},
                                                {Command::ShowAlone, grade_->isAlone()}};
     for (const auto& [command, on] : states) actions_.at(command)->setChecked(on);
 }

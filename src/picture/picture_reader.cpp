@@ -105,6 +105,7 @@ struct PictureReader::Decoder {
     std::optional<Development> development; ///< of a raw file
 
     Decoder(const fs::path& file, const ReadOptions& options, std::shared_ptr<const RawPixels> known) {
+        initVips(); // a raw file may be the first that is read
         const bool isRaw = isRawName(file);
         if (isRaw && options.previewSide > 0)
             takePreview(file, options);

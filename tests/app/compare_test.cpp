@@ -1,7 +1,9 @@
 // Before and after, versions, samples and scopes.
 #include "app/screen_helpers.h"
+#include "app/theme/theme.h"
 #include "picture/picture_file.h"
 
+#include <QComboBox>
 #include <gtest/gtest.h>
 
 namespace baryton::test {
@@ -129,6 +131,99 @@ TEST(Scopes, FollowThePictureAndCarryTheMarks) {
     d.click(scopes->kinds()->button(2));
     d.settle();
     EXPECT_EQ(scopes->parade()->trace().width(), 3 * scopes->waveform()->trace().width());
+}
+
+TEST(Compare, BeforeIsTheWholeSourceByChoice) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    PictureView* view = grade->view();
+    Grade cut = d.state().keyGrade();
+    cut.prep.insert(cut.prep.begin(), makeStage(cut, "frame"));
+    cut.prep.front().parameters = {{"ratio", std::string("1:1")}, {"size", 0.5}};
+    d.state().editKey(cut);
+    ASSERT_TRUE(Driver::waitFor([&] { return view->pictureSize().width() == view->pictureSize().height(); }));
+    d.settle();
+    // Of a square nothing is seen at the sides.
+    const auto isSeen = [&](double across) {
+        const QColor c =
+            view->grab().toImage().pixelColor(static_cast<int>(view->width() * across), view->height() / 2);
+        return std::abs(c.lightness() - theme::surround().lightness()) > 12;
+    };
+    EXPECT_FALSE(isSeen(0.06));
+    d.key("B"); // nothing else is before so far: in the frame of now
+    auto* means = d.named<QComboBox>(grade, tr8("What before means"));
+    const auto choose = [&](const char* text) {
+        means->setFocus();
+        while (means->currentText() != tr8(text) && means->currentIndex() > 0) QTest::keyClick(means, Qt::Key_Up);
+        while (means->currentText() != tr8(text)) QTest::keyClick(means, Qt::Key_Down);
+        view->setFocus();
+    };
+    const auto whileHeld = [&](const auto& check) {
+        QPushButton* hold = d.button(grade, tr8("Before"));
+        QTest::mousePress(hold, Qt::LeftButton);
+        d.settle();
+        check();
+        QTest::mouseRelease(hold, Qt::LeftButton);
+        d.settle();
+    };
+    whileHeld([&] { EXPECT_FALSE(isSeen(0.06)); });
+    choose("before = uncut");
+    whileHeld([&] { EXPECT_TRUE(isSeen(0.06)) << "all of it, while it is held"; });
+    EXPECT_FALSE(isSeen(0.06));
+    // Beside it, in a pane of its own.
+    QTest::keyClick(view, Qt::Key_D);
+    d.settle();
+    EXPECT_TRUE(Driver::waitFor([&] { return isSeen(0.06); })) << "the left pane is filled by the whole picture";
+    const QImage beside = view->grab().toImage();
+    QTest::keyClick(view, Qt::Key_D);
+    // Where a line runs between the two they have one place.
+    QTest::keyClick(view, Qt::Key_W);
+    d.settle();
+    EXPECT_FALSE(isSeen(0.06));
+    QTest::keyClick(view, Qt::Key_W);
+    // And in the grid: a square picture becomes a wide one.
+    QTest::keyClick(view, Qt::Key_G);
+    ASSERT_TRUE(Driver::waitFor([&] { return !grade->grid()->image(0).isNull(); }));
+    EXPECT_EQ(grade->grid()->image(0).width(), grade->grid()->image(0).height());
+    whileHeld([&] {
+        EXPECT_TRUE(Driver::waitFor(
+            [&] { return grade->grid()->image(0).width() > 1.3 * grade->grid()->image(0).height(); }));
+    });
+    QTest::keyClick(grade->grid(), Qt::Key_G);
+}
+
+TEST(Compare, SamplePointsAreSetOneAfterTheOtherAndSayHowFarTheyAreFromTheReference) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg"});
+    d.start();
+    GradePage* grade = d.window().gradePage();
+    PictureView* view = grade->view();
+    grade->loadReference(d.folder() / "meadow-cart.jpg");
+    ASSERT_TRUE(Driver::waitFor([&] { return view->hasReference(); }));
+    d.settle();
+    const QRectF left(0, 0, view->width() / 2.0, view->height());
+    d.key("S");
+    EXPECT_TRUE(grade->isSampling());
+    for (const double share : {0.3, 0.6}) d.click(view, at(d, share, 0.5));
+    QPointF onReference;
+    for (int x = 10; x < view->width() && onReference.isNull(); x += 20)
+        for (int y = 10; y < view->height(); y += 20)
+            if (view->toReference(QPointF(x, y))) onReference = QPointF(x, y);
+    d.click(view, onReference);
+    EXPECT_EQ(grade->samples().of(0).size(), 2);
+    EXPECT_EQ(grade->samples().of(Samples::kReference).size(), 1);
+    const QStringList lines = grade->samplesText().split(u'\n');
+    ASSERT_EQ(lines.size(), 3);
+    EXPECT_TRUE(lines[0].startsWith(tr8("1 ")) && lines[1].startsWith(tr8("a ")) && lines[2].startsWith(tr8("2 ")));
+    EXPECT_TRUE(lines[1].contains(tr8("ΔE ")) && lines[1].endsWith(tr8("to 1"))) << lines[1].toStdString();
+    EXPECT_FALSE(lines[2].contains(tr8("ΔE")));
+    QTest::keyClick(view, Qt::Key_Escape);
+    EXPECT_FALSE(grade->isSampling());
+    d.click(view, at(d, 0.8, 0.8));
+    EXPECT_EQ(grade->samples().of(0).size(), 2) << "a press is a press again";
+    d.key("S");
+    d.key("S");
+    EXPECT_FALSE(grade->isSampling());
 }
 
 } // namespace baryton::test

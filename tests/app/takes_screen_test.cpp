@@ -51,7 +51,7 @@ TEST(Takes, KeptComparedAndBroughtBack) {
     goOnFrom("Take 1");
     // Another take as the version before.
     auto* means = d.named<QComboBox>(grade, tr8("What before means"));
-    EXPECT_EQ(means->count(), 4);
+    EXPECT_EQ(means->count(), 5);
     means->setFocus();
     QTest::keyClick(means, Qt::Key_End);
     EXPECT_EQ(numberOf(d.state().beforeOf(d.state().key()), "exposure-1", "stops"), -1);

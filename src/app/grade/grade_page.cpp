@@ -176,6 +176,7 @@ void GradePage::connectPicture() {
         frame_->setKnownFocal(knownFocal(picture.shot));
         loaded_ = picture;
         loadedFor_ = index;
+        view_->setWholeBefore(wholeBefore());
         updateFigure();
         requestFrame();
         QString text = QStringLiteral("%1 · %2 × %3")
@@ -363,6 +364,18 @@ void GradePage::requestFrame() {
     preview_.request(std::move(request));
 }
 
+QImage GradePage::wholeBefore() const {
+    const bool isWanted = held_ || compare_->mode() == CompareBar::Mode::Beside;
+    if (!isWanted || state_.before().kind != Before::Kind::WholeSource || !hasPixels()) return {};
+    const auto whole = state_.pictures().wholeShown();
+    if (!whole || loaded_.geometry.isNone()) return {}; // then it has the same places
+    const auto& levels = whole->levels();
+    const double wanted = std::max(view_->width(), view_->height()) * view_->devicePixelRatioF();
+    const auto level =
+        std::find_if(levels.rbegin(), levels.rend(), [&](const Picture& each) { return each.longSide() >= wanted; });
+    return imageOf(Grade{}, level == levels.rend() ? levels.front() : *level);
+}
+
 void GradePage::holdBefore(bool held) {
     if (held == held_) return;
     held_ = held;
@@ -376,6 +389,7 @@ void GradePage::toggleAlone() {
 
 void GradePage::updateCompare() {
     view_->setBeforeName(state_.beforeName());
+    view_->setWholeBefore(wholeBefore());
     QString tag;
     if (!alone_.empty()) {
         const auto place = findStage(state_.shownGrade(), alone_);
@@ -453,6 +467,7 @@ void GradePage::takeReference(const std::filesystem::path& file, const Picture& 
 }
 
 void GradePage::startPick(QObject* owner, const QString& what, TakePicked take) {
+    isSampling_ = false;
     state_.tell(what + tr(" (Escape to leave it)"));
     hand_->startPick(owner, [this, take = std::move(take)](QPointF at, bool onReference) {
         if (onReference) {

@@ -58,6 +58,10 @@ public:
     /// Read behind the window; what can't be read is told.
     void loadReference(const std::filesystem::path& file);
     void chooseReference();
+    /// From here on each press on the picture, or on the reference beside it, sets a sample point; until this is
+    /// asked for again, Escape is pressed, or something else is picked.
+    void toggleSampling();
+    bool isSampling() const { return isSampling_ && hand_->isPicking(); }
     void setClipMarks(bool on) { scopes_->clips()->setChecked(on); }
     bool hasClipMarks() const { return scopes_->clips()->isChecked(); }
     void savePreset();
@@ -87,11 +91,15 @@ private:
     std::optional<Stage> stageInFraming() const;
     void updateFraming();
     void requestFrame();
+    /// What stands for the version before where that has other places than the picture now; null where not.
+    QImage wholeBefore() const;
     void updateCompare();
     void showPointer(QPointF picture);
     void clearPointer();
     void showZoom();
     void showSamples();
+    void addSample(int picture, QPointF at);
+    void sampleNext();
     void openPictureMenu(QPointF position, QPoint global);
     void startPick(QObject* owner, const QString& what, TakePicked take);
     bool isPinned() const { return !pinned_->target().empty(); }
@@ -123,6 +131,7 @@ private:
     Samples samples_;
     std::vector<int> marked_; ///< which of the samples each mark on the picture is
     Picture reference_;
+    bool isSampling_ = false; ///< picks, one after the other, are sample points
     LoadedPicture loaded_;
     int loadedFor_ = -1;
     int scene_ = 0; ///< counts the pictures and frames that were shown

@@ -127,7 +127,7 @@ void GradePage::showSamples() {
             const SampledPoint sample = readSample(loaded_.pyramid->full(), plan, at);
             marks.append({{at.x() * view_->pictureSize().width(), at.y() * view_->pictureSize().height()}, label});
             scopeMarks.append({sample.after, label});
-            entries.append({label, sample, sampleText(label, sample)});
+            entries.append({label, sample, sampleText(label, sample), {}});
             addPin(label, sample);
         }
     }
@@ -138,7 +138,16 @@ void GradePage::showSamples() {
             const QString label{QLatin1Char(letter++)};
             const SampledPoint sample = readSample(reference_, asItIs, at);
             scopeMarks.append({sample.after, label});
-            entries.append({label, sample, sampleText(label, sample)});
+            // Each stands behind the one of the picture that came at the same turn, and says how far they are apart.
+            const auto own = std::find_if(entries.begin(), entries.end(), [&](const SampleList::Entry& entry) {
+                return entry.label == QString::number(label[0].unicode() - u'a' + 1);
+            });
+            SampleList::Entry entry{label, sample, sampleText(label, sample), {}};
+            if (own != entries.end()) {
+                entry.distance = distanceText(own->label, own->point, sample);
+                entry.text += QStringLiteral("   ") + entry.distance;
+            }
+            entries.insert(own == entries.end() ? own : own + 1, entry);
             addPin(label, sample);
         }
     }
@@ -147,6 +156,30 @@ void GradePage::showSamples() {
     scopes_->setMarks(scopeMarks);
     view_->setMarks(marks);
     sampleList_->show(entries);
+}
+
+void GradePage::addSample(int picture, QPointF at) {
+    if (!samples_.add(picture, at))
+        state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));
+    showSamples();
+}
+
+void GradePage::sampleNext() {
+    hand_->startPick(this, [this](QPointF at, bool onReference) {
+        const QSize size = view_->pictureSize();
+        if (hasPixels() || onReference)
+            addSample(onReference ? Samples::kReference : state_.key(),
+                      onReference ? at : ofWhole({at.x() / size.width(), at.y() / size.height()}));
+        sampleNext();
+    });
+}
+
+void GradePage::toggleSampling() {
+    if (isSampling()) return hand_->endPick();
+    isSampling_ = true;
+    state_.tell(
+        tr("Press on places of the picture, or of the reference beside it, to sample them (S or Escape is done)"));
+    sampleNext();
 }
 
 void GradePage::openPictureMenu(QPointF position, QPoint global) {
@@ -166,11 +199,8 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
                             showSamples();
                         });
     else if (isOnPicture)
-        menu->addAction(tr("Sample point here"), this, [this, picture, at = onReference ? share : ofWhole(share)] {
-            if (!samples_.add(picture, at))
-                state_.tell(tr("There are %1 sample points already: remove one first").arg(Samples::kMost));
-            showSamples();
-        });
+        menu->addAction(tr("Sample point here"), this,
+                        [this, picture, at = onReference ? share : ofWhole(share)] { addSample(picture, at); });
     auto* clear = menu->addAction(tr("Remove all sample points"), this, [this, picture] {
         samples_.clear(picture);
         showSamples();

@@ -6,6 +6,7 @@
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace baryton {
 
@@ -94,6 +95,8 @@ void GridView::redraw() {
     if (!isVisible()) return;
     std::vector<TileDrawer::Tile> tiles;
     awaited_.clear();
+    const bool wantsWhole = isBefore_ && !showsVersions_ && state_.before().kind == Before::Kind::WholeSource;
+    if (std::exchange(sourcesAreWhole_, wantsWhole) != wantsWhole) sources_.clear();
     const QSizeF room = cell(0).size() * devicePixelRatioF();
     if (room.toSize() != sourceSize_) {
         sourceSize_ = room.toSize();
@@ -103,7 +106,9 @@ void GridView::redraw() {
         const int index = showsVersions_ ? static_cast<int>(i) : shown_[i];
         Picture& source = sources_[index];
         if (source.isEmpty()) {
-            const Picture small = state_.pictures().smallOf(showsVersions_ ? state_.key() : index);
+            const Picture small = showsVersions_     ? state_.pictures().smallOf(state_.key())
+                                  : sourcesAreWhole_ ? state_.pictures().wholeSmallOf(index)
+                                                     : state_.pictures().smallOf(index);
             if (small.isEmpty()) continue;
             const double scale = std::min({1.0, room.width() / small.width(), room.height() / small.height()});
             source = resized(small, std::max(1, static_cast<int>(std::lround(small.width() * scale))),

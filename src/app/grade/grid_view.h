@@ -40,7 +40,7 @@ private:
     void redraw();
 
     AppState& state_;
-    bool isBefore_ = false, showsVersions_ = false;
+    bool isBefore_ = false, showsVersions_ = false, sourcesAreWhole_ = false;
     std::vector<AppState::Version> versions_;
     std::size_t count() const { return showsVersions_ ? versions_.size() : shown_.size(); }
     void fillVersions();

@@ -15,7 +15,7 @@ namespace baryton {
 
 namespace {
 
-constexpr int kRow = 36, kMostShown = 5;
+constexpr int kRow = 36, kMostShown = 8, kSwatch = 7;
 constexpr double kLeastChroma = 0.01; ///< below it a hue is noise
 
 QColor shown(const std::array<float, 3>& c) {
@@ -46,13 +46,18 @@ protected:
         p.setFont(font);
         int y = 0;
         for (const Entry& entry : entries) {
-            p.fillRect(QRectF(0, y + 3, 9, kRow - 8), shown(entry.point.before));
-            p.fillRect(QRectF(9, y + 3, 9, kRow - 8), shown(entry.point.after));
-            const QRectF line(24, y + 1, width() - 24, kRow / 2.0 - 2);
+            p.fillRect(QRectF(0, y + 3, kSwatch, kRow - 8), shown(entry.point.before));
+            p.fillRect(QRectF(kSwatch, y + 3, kSwatch, kRow - 8), shown(entry.point.after));
+            p.setPen(c.faint); // or a dark one could not be told from the panel
+            p.drawRect(QRectF(0.5, y + 3.5, 2 * kSwatch - 1, kRow - 9));
+            constexpr double text = 2 * kSwatch + 4;
+            const QRectF line(text, y + 1, width() - text, kRow / 2.0 - 2);
             p.setPen(c.text);
-            p.drawText(line, Qt::AlignVCenter, entry.label + QStringLiteral("   ") + numbers(entry.point.after));
+            p.drawText(line, Qt::AlignVCenter, entry.label + QStringLiteral("  ") + numbers(entry.point.after));
             p.setPen(c.second);
-            if (entry.point.chroma > kLeastChroma)
+            if (!entry.distance.isEmpty())
+                p.drawText(line.translated(0, kRow / 2.0 - 2), Qt::AlignVCenter, entry.distance);
+            else if (entry.point.chroma > kLeastChroma)
                 p.drawText(line.translated(0, kRow / 2.0 - 2), Qt::AlignVCenter,
                            QStringLiteral("%1° ↔ %2°")
                                .arg(std::lround(entry.point.hue))
@@ -71,7 +76,7 @@ protected:
 
 SampleList::SampleList(QWidget* parent) : QWidget(parent), rows_(new Rows) {
     auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(8, 4, 0, 6);
+    layout->setContentsMargins(6, 4, 0, 6);
     layout->setSpacing(2);
     auto* head = new QHBoxLayout;
     head->setSpacing(0);

@@ -15,7 +15,8 @@ public:
     struct Entry {
         QString label;
         SampledPoint point;
-        QString text; ///< in full, for the tooltip and for assistive tools
+        QString text;     ///< in full, for the tooltip and for assistive tools
+        QString distance; ///< from the sample that it belongs to; stands in place of the hue
     };
     explicit SampleList(QWidget* parent = nullptr);
     void show(const QVector<Entry>& entries);

@@ -1,4 +1,5 @@
 #include "app/grade/samples.h"
+#include "colour/spaces.h"
 
 #include <QCoreApplication>
 #include <algorithm>
@@ -66,6 +67,17 @@ QString sampleText(const QString& label, const SampledPoint& sample) {
                     .arg(std::lround(sample.opposite));
     text += QCoreApplication::translate("Samples", "   lightness %1").arg(std::lround(sample.lightness * 100));
     return text;
+}
+
+QString distanceText(const QString& label, const SampledPoint& one, const SampledPoint& other) {
+    const auto lab = [](const SampledPoint& sample) {
+        Vec3 held;
+        for (std::size_t k = 0; k < 3; ++k) held[k] = std::clamp(double(sample.after[k]), 0.0, 1.0);
+        return labFromSrgb(held);
+    };
+    return QCoreApplication::translate("Samples", "ΔE %1 to %2")
+        .arg(deltaE2000(lab(one), lab(other)), 0, 'f', 1)
+        .arg(label);
 }
 
 } // namespace baryton

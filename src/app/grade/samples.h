@@ -35,5 +35,7 @@ std::array<float, 3> meanColour(const Picture& picture, QPointF at);
 SampledPoint readSample(const Picture& source, const Plan& plan, QPointF at);
 /// "1   87 42 45 → 68 31 69   hue 49°, opposite 229°".
 QString sampleText(const QString& label, const SampledPoint& sample);
+/// "ΔE 12.4 to 1": CIEDE2000 between two samples as they come out.
+QString distanceText(const QString& label, const SampledPoint& one, const SampledPoint& other);
 
 } // namespace baryton

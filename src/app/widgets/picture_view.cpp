@@ -50,6 +50,12 @@ void PictureView::setCompare(Compare compare) {
     update();
 }
 
+void PictureView::setWholeBefore(const QImage& image) {
+    if (image.cacheKey() == wholeBefore_.cacheKey()) return;
+    wholeBefore_ = image;
+    update();
+}
+
 void PictureView::setReference(const QImage& image, const QString& name) {
     reference_ = image, referenceName_ = name;
     update();
@@ -302,11 +308,22 @@ void PictureView::setFigure(const PictureFigure& figure) {
     update();
 }
 
+QRectF PictureView::drawFitted(QPainter& p, int which, const QImage& image) const {
+    const QRectF room = pane(which).adjusted(kFitMargin, kFitMargin, -kFitMargin, -kFitMargin);
+    const QSizeF size = QSizeF(image.size()).scaled(room.size(), Qt::KeepAspectRatio);
+    const QRectF where(room.center() - QPointF(size.width() / 2, size.height() / 2), size);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(where, image);
+    return where;
+}
+
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     const auto& c = theme::colours();
     p.fillRect(rect(), theme::surround());
-    if (!after_.isNull()) {
+    if (showsWholeBefore()) {
+        drawTag(p, drawFitted(p, 1, wholeBefore_), beforeName_, Qt::AlignLeft);
+    } else if (!after_.isNull()) {
         const bool stale = shown_ != region();
         p.setRenderHint(QPainter::SmoothPixmapTransform, stale && shown_.scale < 1);
         const bool canCompare = !before_.isNull();
@@ -339,9 +356,13 @@ void PictureView::paintEvent(QPaintEvent*) {
             drawTag(p, area, beforeName_, Qt::AlignLeft);
             drawTag(p, area, nowName(), across ? Qt::AlignLeft | Qt::AlignBottom : Qt::AlignRight);
         }
-        if (compare_ == Compare::Beside && canCompare) {
-            drawPane(p, 0, before_);
-            drawTag(p, area.translated(pane(0).center() - pane(1).center()), beforeName_, Qt::AlignLeft);
+        if (compare_ == Compare::Beside && (canCompare || !wholeBefore_.isNull())) {
+            QRectF where = area.translated(pane(0).center() - pane(1).center());
+            if (wholeBefore_.isNull())
+                drawPane(p, 0, before_);
+            else
+                where = drawFitted(p, 0, wholeBefore_);
+            drawTag(p, where, beforeName_, Qt::AlignLeft);
             drawTag(p, area, nowName(), Qt::AlignLeft);
         }
         if (compare_ == Compare::Before && canCompare)
@@ -358,14 +379,7 @@ void PictureView::paintEvent(QPaintEvent*) {
         }
         drawMarks(p);
     }
-    if (compare_ == Compare::Reference) {
-        const QRectF room = pane(0).adjusted(kFitMargin, kFitMargin, -kFitMargin, -kFitMargin);
-        const QSizeF size = QSizeF(reference_.size()).scaled(room.size(), Qt::KeepAspectRatio);
-        const QRectF where(room.center() - QPointF(size.width() / 2, size.height() / 2), size);
-        p.setRenderHint(QPainter::SmoothPixmapTransform);
-        p.drawImage(where, reference_);
-        drawTag(p, where, referenceName_, Qt::AlignLeft);
-    }
+    if (compare_ == Compare::Reference) drawTag(p, drawFitted(p, 0, reference_), referenceName_, Qt::AlignLeft);
     if (isShared_) {
         constexpr double width = 4; // less than the margin: a fitted picture is left free
         p.setRenderHint(QPainter::Antialiasing, false);
@@ -411,7 +425,7 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
     pointerAt_ = at;
     showCursor();
     const QPointF picture = toPicture(at);
-    if (QRectF(QPointF(), QSizeF(size_)).contains(picture))
+    if (!showsWholeBefore() && QRectF(QPointF(), QSizeF(size_)).contains(picture))
         Q_EMIT pointed(picture);
     else
         Q_EMIT pointerLeft();

@@ -41,6 +41,9 @@ public:
     void setCompare(Compare compare);
     Compare compare() const { return compare_; }
     void setBeforeName(const QString& name);
+    /// A picture with other places than this one that stands for the version before, fitted; not where a line runs
+    /// between the two. A null image: there is none.
+    void setWholeBefore(const QImage& image);
     /// What stands against the version before; empty: "now".
     void setNowName(const QString& name);
     /// A picture of any kind to lie beside; a null image takes it away.
@@ -115,6 +118,9 @@ private:
     void showCursor();
     QString nowName() const;
     void drawPane(QPainter& painter, int which, const QImage& image) const;
+    /// All of another picture, in a pane; where it lies.
+    QRectF drawFitted(QPainter& painter, int which, const QImage& image) const;
+    bool showsWholeBefore() const { return compare_ == Compare::Before && !wholeBefore_.isNull(); }
     void drawMarks(QPainter& painter) const;
     QRectF target(const Region& region) const; ///< where a region's pixels go, in widget coordinates
     void hold();
@@ -126,7 +132,7 @@ private:
     bool fitted_ = true;
     double scale_ = 1;
     QPointF centre_; ///< of the view, in pixels of the picture
-    QImage after_, before_, reference_, clips_;
+    QImage after_, before_, wholeBefore_, reference_, clips_;
     QImage shade_; ///< black where the picture is not lit
     QString referenceName_, tag_;
     QVector<Mark> marks_;
