@@ -1,9 +1,10 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, stages, around, processes, preview, raw or plot just that part.
+// with luts, stages, around, finish, processes, preview, raw, places or plot just that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
 #include "cost_plot.h"
+#include "finish_speed.h"
 #include "grade/grade_json.h"
 #include "library_speed.h"
 #include "lut/bake.h"
@@ -251,45 +252,6 @@ void compareAround(const Picture& picture) {
     const auto onBase = [&] { type.compileWide(stage, map.base->picture()); };
     const Placement turned = placementOf({0, 1, 0.5, 0.5, 1.3}, picture.width(), picture.height());
     const Placement cut = placementOf({2, 0.9, 0.6, 0.5, 0}, picture.width(), picture.height());
-    const auto finish = [&](const char* id, std::map<std::string, Value> values) {
-        Grade grade;
-        grade.finish.push_back(makeStage(grade, id));
-        grade.finish.back().parameters = std::move(values);
-        return Program::compile(grade);
-    };
-    const Program grain = finish("grain", {{"amount", 0.4}, {"colour", 0.0}}),
-                  dyes = finish("grain", {{"amount", 0.4}}), halation = finish("halation", {{"amount", 0.4}}),
-                  local = finish("local-contrast", {{"amount", 0.5}}),
-                  vignette = finish("vignette", {{"stops", -1.0}}),
-                  bars = finish("bars", {{"ratio", std::string("2.39:1")}});
-    const auto prep = [&](const char* id) {
-        Grade grade;
-        grade.prep.push_back(makeStage(grade, id));
-        grade.prep.back().parameters = findStageType(id)->starters;
-        return Program::compile(grade);
-    };
-    const Program noise = prep("noise"), defringe = prep("defringe");
-    const Picture& base = map.base->picture();
-    const auto stageOf = [](const char* id, double amount) {
-        Stage made = makeStage({}, id);
-        made.parameters["amount"] = amount;
-        return made;
-    };
-    const Stage halationStage = stageOf("halation", 0.4), localStage = stageOf("local-contrast", 0.5);
-    const auto f = sideBySide({[&] { run(grain); }, [&] { run(dyes); }, [&] { run(halation); }, [&] { run(local); },
-                               [&] { run(vignette); }, [&] { run(bars); },
-                               [&] { findStageType("halation")->compileWide(halationStage, base); },
-                               [&] { findStageType("local-contrast")->compileWide(localStage, base); },
-                               [&] { run(noise); }, [&] { run(defringe); }},
-                              kRounds);
-    row("Grain over the whole picture, all layers alike", f[0].median);
-    row("Grain over the whole picture, a quarter of colour", f[1].median);
-    row("Halation over the whole picture, base level known", f[2].median, fmt::format("base {:.0f}", f[6].median));
-    row("Local contrast over the whole picture, base level known", f[3].median,
-        fmt::format("base {:.0f}", f[7].median));
-    row("Vignette over the whole picture", f[4].median, fmt::format("Bars {:.0f}", f[5].median));
-    row("Noise over the whole picture, brightness and colour", f[8].median,
-        fmt::format("Defringe {:.0f}", f[9].median));
     const auto t = sideBySide({blur(2), blur(20), blur(200), [&] { run(bloom); }, [&] { run(detail); }, onBase,
                                [&] { BaseLevel::of(picture); }, [&] { placed(picture, turned, 2); },
                                [&] { placed(picture, cut, 2); }},
@@ -456,6 +418,7 @@ int main(int argc, char** argv) {
         if (wants("luts")) compareLuts(picture, folder);
         if (wants("stages")) compareStages(picture);
         if (wants("around")) compareAround(picture);
+        if (wants("finish")) compareFinish(picture);
         if (wants("processes")) compareProcesses(picture, folder);
         if (wants("preview"))
             for (const auto& [name, grade] :

@@ -1,6 +1,7 @@
 #include "place_speed.h"
 #include "base/error.h"
 #include "grade/grade_json.h"
+#include "in_vips.h"
 #include "picture/picture_file.h"
 #include "processes.h"
 #include "render/program.h"
@@ -8,8 +9,6 @@
 #include "sample_picture.h"
 #include "stages/examples.h"
 #include "stages/source.h"
-
-#include <vips/vips8>
 
 namespace baryton::bench {
 
@@ -27,19 +26,6 @@ LensCorrection someLens(bool withAll) {
     lens.fringeModel = 2, lens.fringes = {1.0007F, 0.9994F, 0, 0, 0.0002F, -0.0001F};
     lens.shadingModel = 1, lens.shading = {-1.1F, 0.8F, -0.3F};
     return lens;
-}
-
-vips::VImage inVips(const Picture& picture) {
-    std::vector<vips::VImage> planes;
-    for (int k = 0; k < 3; ++k) {
-        std::vector<float> plane;
-        for (int y = 0; y < picture.height(); ++y)
-            plane.insert(plane.end(), picture.row(k, y), picture.row(k, y) + picture.width());
-        planes.push_back(vips::VImage::new_from_memory(plane.data(), plane.size() * sizeof(float), picture.width(),
-                                                       picture.height(), 1, VIPS_FORMAT_FLOAT)
-                             .copy_memory());
-    }
-    return vips::VImage::bandjoin(planes).copy_memory();
 }
 
 void placeInWays(const Picture& picture) {

@@ -6644,6 +6644,10 @@ Einiges davon wurde seither geändert</translation>
         <source>Pictures (%1);;All files (*)</source>
         <translation>Bilder (%1);;Alle Dateien (*)</translation>
     </message>
+    <message>
+        <source>The picture that is laid over</source>
+        <translation>Das Bild, das darübergelegt wird</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PackagePage</name>

@@ -2,6 +2,7 @@
 #include "app/behind.h"
 #include "base/error.h"
 #include "picture/carried_picture.h"
+#include "stages/overlay.h"
 
 #include <QBuffer>
 #include <QImageReader>
@@ -24,6 +25,7 @@ void CarriedFiles::read(const std::filesystem::path& file, QObject* who,
         try {
             CarriedPicture carried = carriedFrom(file);
             result.picture.encoded = std::make_shared<const std::string>(std::move(carried.encoded));
+            result.blend = likelyBlend(result.picture);
             for (const std::string& remark : carried.remarks) result.remarks.append(QString::fromStdString(remark));
         } catch (const std::exception& e) {
             result.problem = QString::fromStdString(e.what());

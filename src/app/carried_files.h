@@ -1,5 +1,6 @@
 #pragma once
 #include "grade/picture_content.h"
+#include "stages/blend.h"
 
 #include <QImage>
 #include <QObject>
@@ -16,6 +17,7 @@ public:
     ~CarriedFiles() override;
     struct Result {
         PictureContent picture; ///< without content where it can't be read
+        BlendMode blend{};      ///< that it is likely to be meant for
         QStringList remarks;    ///< what is to be told of it
         QString problem;        ///< why it can't
     };

@@ -1,5 +1,6 @@
 // Grain: density that varies from place to place as in a film. Formulas in grain.h.
 #include "stages/grain.h"
+#include "stages/kept_grain.h"
 #include "stages/stage_type.h"
 
 #undef HWY_TARGET_INCLUDE
@@ -178,8 +179,6 @@ HWY_EXPORT(LayGrain);
 
 namespace {
 
-constexpr std::size_t kFields = 4;
-
 /// The same mix of bits as the vector code's.
 std::uint32_t hashed(std::uint32_t x) {
     x ^= x >> 16U;
@@ -225,24 +224,10 @@ double lanczos(double t) {
     return kLobes * std::sin(u) * std::sin(u / kLobes) / (u * u);
 }
 
-/// Room for fields that are written before they are read.
-struct Fields {
-    std::array<std::vector<float>, kFields> planes;
-    float* rows[kFields]{};
-
-    void makeRoom(int fields, std::size_t count) {
-        constexpr std::size_t beyond = 2 * kRowPad; // what the vector code may touch past the last
-        for (std::size_t f = 0; f < static_cast<std::size_t>(fields); ++f) {
-            if (planes[f].size() < count + beyond) planes[f].resize(count + beyond);
-            rows[f] = planes[f].data();
-        }
-    }
-};
-
 /// A row of an octave at the pixels of a block, at one height.
 void sumRow(const GrainOctave& o, int used, double y, std::size_t at, std::size_t count, bool isFirst,
             float* const* out) {
-    static thread_local Fields lattice;
+    static thread_local GrainFields lattice;
     static thread_local LatticeRows rows;
     const std::int32_t left = o.first[at], right = o.first[at + count - 1];
     const std::size_t points = static_cast<std::size_t>(right - left) + o.taps;
@@ -258,16 +243,13 @@ struct SquareRow {
     std::uint64_t serial = 0;
     int square = 0;
     std::size_t at = 0, count = 0;
-    Fields fields;
+    GrainFields fields;
 };
 
-void runGrain(const void* constants, const Block& block) {
-    const auto& c = *static_cast<const GrainConstants*>(constants);
-    static thread_local Fields fields;
+/// The fields at the pixels of a block.
+void sumFields(const GrainConstants& c, const Block& block, std::size_t at, int used, GrainFields& fields) {
     static thread_local std::array<std::array<SquareRow, 16>, GrainConstants::kOctaves> kept;
-    const int used = c.coloured > 0 ? static_cast<int>(kFields) : 1;
     fields.makeRoom(used, block.count);
-    const auto at = static_cast<std::size_t>(static_cast<int>(block.first) - c.first);
     for (std::size_t index = 0; index < c.octaves.size(); ++index) {
         const GrainOctave& o = c.octaves[index];
         const double y = static_cast<double>(block.y) * c.longY * o.perLong + o.shift;
@@ -289,7 +271,6 @@ void runGrain(const void* constants, const Block& block) {
             (row.fields.rows[f], share, block.count, index == 0 && i == 0, fields.rows[f]);
         }
     }
-    if (!c.octaves.empty()) HWY_DYNAMIC_DISPATCH(LayGrain)(c, used, fields.rows, block);
 }
 
 struct GrainSettings {
@@ -298,6 +279,21 @@ struct GrainSettings {
     Curve curve;
     double seed = 1;
 };
+
+void runGrain(const void* constants, const Block& block) {
+    const auto& c = *static_cast<const GrainConstants*>(constants);
+    static thread_local GrainFields made;
+    if (c.octaves.empty()) return;
+    const int used = c.coloured > 0 ? static_cast<int>(GrainFields::kMost) : 1;
+    const auto at = static_cast<std::size_t>(static_cast<int>(block.first) - c.first);
+    const GrainFields* fields = c.kept ? c.kept->find(block.y, at, block.count) : nullptr;
+    if (!fields) {
+        sumFields(c, block, at, used, made);
+        if (c.kept) c.kept->keep(block.y, at, block.count, made, used);
+        fields = &made;
+    }
+    HWY_DYNAMIC_DISPATCH(LayGrain)(c, used, fields->rows, block);
+}
 
 /// The octave's weights for columns of pixels, and beyond them for what a vector computes along.
 void tabulate(GrainOctave& o, const PixelColumns& columns, double longX) {
@@ -320,6 +316,9 @@ Kernel grainKernel(const GrainSettings& s, const PixelColumns& columns) {
     GrainConstants c;
     c.serial = ++made;
     c.first = columns.first;
+    if (columns.isMoving)
+        c.kept = KeptGrain::of({s.size, s.clumping, s.seed, s.colour > 0, columns.x, columns.dx, columns.aspect,
+                                columns.scale, columns.first, columns.count});
     c.longX = std::min(columns.aspect, 1.0), c.longY = std::min(1 / columns.aspect, 1.0);
     c.amount = static_cast<float>(s.amount) * GrainConstants::kMostAmount;
     c.common = static_cast<float>(std::sqrt(1 - s.colour)), c.coloured = static_cast<float>(std::sqrt(s.colour));

@@ -4,6 +4,7 @@
 #include <array>
 #include <cstddef>
 #include <cstdint>
+#include <memory>
 #include <vector>
 
 namespace baryton {
@@ -75,6 +76,8 @@ struct LatticeRows {
     void take(const GrainOctave& octave, double y);
 };
 
+class KeptGrain;
+
 /// The constants of Grain, in linear light. Y is a pixel's luminance, V its working encoding:
 ///
 ///     D  = −log₁₀ Y, held to 0…3            density
@@ -96,6 +99,7 @@ struct GrainConstants {
     int first = 0;               ///< column of the frame's grid that the octaves' tables begin with
     double longX = 1, longY = 1; ///< the frame's width and height in long sides
     std::vector<GrainOctave> octaves;
+    std::shared_ptr<KeptGrain> kept; ///< while a control moves
     float amount = 0, variance = 0;
     float common = 1, coloured = 0; ///< √(1 − c), √c
     Spline curve{{}};

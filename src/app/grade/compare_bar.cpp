@@ -110,8 +110,8 @@ void CompareBar::fillBefore() {
     if (state_.keyWork().takes.empty() && beforeChoices_.size() == 3 &&
         state_.before() == beforeChoices_[static_cast<std::size_t>(before_->currentIndex())])
         return;
-    beforeChoices_ = {{}, {Before::Kind::WholeSource, {}, {}}, {Before::Kind::PrepOnly, {}, {}}};
-    QStringList names{tr("before = source"), tr("before = uncut"), tr("before = Prep only")};
+    beforeChoices_ = {{}, {Before::Kind::PrepOnly, {}, {}}, {Before::Kind::WholeSource, {}, {}}};
+    QStringList names{tr("before = source"), tr("before = Prep only"), tr("before = uncut")};
     for (const Take& take : state_.keyWork().takes) {
         const QString name = QString::fromStdString(take.name);
         beforeChoices_.push_back({Before::Kind::Take, name, {}});

@@ -57,6 +57,7 @@ OverlayEditor::OverlayEditor(AppState& state, const std::string& stageId, QWidge
     QVBoxLayout* layout = startLayout();
     auto* head = new QHBoxLayout;
     head->setSpacing(10);
+    thumbnail_->setAccessibleName(tr("The picture that is laid over"));
     head->addWidget(thumbnail_, 0, Qt::AlignTop);
     head->addWidget(account_, 1);
     layout->addLayout(head);
@@ -89,7 +90,8 @@ void OverlayEditor::refresh() {
     refreshRows();
     const PictureContent now = picture();
     const QString name = QString::fromStdString(now.name);
-    thumbnail_->setPixmap(thumbnailOf(now, devicePixelRatioF()));
+    if (now != shown_ || thumbnail_->pixmap().isNull()) thumbnail_->setPixmap(thumbnailOf(now, devicePixelRatioF()));
+    shown_ = now;
     takeOut_->setEnabled(!now.name.empty());
     if (!reading_.isEmpty())
         account_->setText(tr("%1 is being read…").arg(reading_));
@@ -127,7 +129,7 @@ void OverlayEditor::take(const std::filesystem::path& file) {
         std::map<std::string, Value> values{{"picture", result.picture}};
         // The first one says by its tones how it is meant; after that it is the hand that says so.
         if (picture().name.empty() && !stage().parameters.contains("blend"))
-            values["blend"] = blendModes()[static_cast<std::size_t>(likelyBlend(result.picture))].id;
+            values["blend"] = blendModes()[static_cast<std::size_t>(result.blend)].id;
         set(values, true);
         for (const QString& remark : result.remarks) state_.tell(remark);
     });

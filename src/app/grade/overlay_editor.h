@@ -41,7 +41,8 @@ private:
     QLabel* thumbnail_;
     StillText* account_;
     QPushButton *choose_, *takeOut_;
-    QString reading_; ///< the file that is being read
+    PictureContent shown_; ///< in the thumbnail
+    QString reading_;      ///< the file that is being read
     Pull pull_ = Pull::Place;
     QPointF from_; ///< of the pull, in frame heights
     OverlayPlace pulledFrom_;
