@@ -50,6 +50,11 @@ double StageEditor::number(const std::string& parameter) const {
     return ParameterReader(*type_, stage()).number(parameter);
 }
 
+double StageEditor::kept(const std::string& parameter, double value) const {
+    const ParameterType& p = *type_->parameter(parameter);
+    return std::clamp(std::round(value / p.step) * p.step, p.minimum, p.maximum);
+}
+
 void StageEditor::set(const std::map<std::string, Value>& values, bool settled) {
     state_.setParameters(stageId_, values, settled);
 }

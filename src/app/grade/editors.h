@@ -114,6 +114,11 @@ protected:
     void addLimits(QVBoxLayout* layout);
     LimitsStrip* limits() const { return limits_; }
     double aspect() const { return aspect_; }
+    /// A place in fractions of the frame in frame heights, in which lengths are as long either way; and back.
+    QPointF heights(QPointF share) const { return {share.x() * aspect_, share.y()}; }
+    QPointF share(QPointF heights) const { return {heights.x() / aspect_, heights.y()}; }
+    /// A number as its parameter takes it: at one of its steps, within its range.
+    double kept(const std::string& parameter, double value) const;
 
 private:
     std::string stageId_;

@@ -118,17 +118,20 @@ void OverlayEditor::choosePicture() {
 void OverlayEditor::take(const std::filesystem::path& file) {
     reading_ = QString::fromStdString(file.filename().string());
     refresh();
-    const int key = state_.key();
-    state_.carriedFiles().read(file, this, [this, key](const CarriedFiles::Result& result) {
+    // What was chosen for one picture is not laid over another, nor what was chosen before something else.
+    const std::filesystem::path picture = state_.pictures().at(state_.key()).file;
+    state_.carriedFiles().read(file, this, [this, picture, wish = ++wish_](const CarriedFiles::Result& result) {
+        if (wish != wish_) return;
         reading_.clear();
-        if (state_.key() != key || stage().type != kOverlayType) return;
+        if (!state_.hasKey() || state_.pictures().at(state_.key()).file != picture || stage().type != kOverlayType)
+            return refresh();
         if (!result.problem.isEmpty()) {
             refresh();
             return state_.tell(result.problem, true);
         }
         std::map<std::string, Value> values{{"picture", result.picture}};
         // The first one says by its tones how it is meant; after that it is the hand that says so.
-        if (picture().name.empty() && !stage().parameters.contains("blend"))
+        if (this->picture().name.empty() && !stage().parameters.contains("blend"))
             values["blend"] = blendModes()[static_cast<std::size_t>(result.blend)].id;
         set(values, true);
         for (const QString& remark : result.remarks) state_.tell(remark);
@@ -216,10 +219,6 @@ void OverlayEditor::pullTo(QPointF at) {
     const OverlayPlace& p = pulledFrom_;
     if (p.width == 0) return;
     const QPointF here = heights(at), centre(p.centreX, p.centreY);
-    const auto kept = [&](const char* id, double value) {
-        const ParameterType& parameter = *type().parameter(id);
-        return std::clamp(std::round(value / parameter.step) * parameter.step, parameter.minimum, parameter.maximum);
-    };
     switch (pull_) {
     case Pull::Place: {
         // In smaller steps than are typed: a hand sees where it puts things.

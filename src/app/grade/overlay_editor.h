@@ -30,8 +30,6 @@ private:
     void choosePicture();
     PictureContent picture() const;
     OverlayPlace place() const { return overlayPlace(stage(), aspect()); }
-    QPointF heights(QPointF share) const { return {share.x() * aspect(), share.y()}; }
-    QPointF share(QPointF heights) const { return {heights.x() / aspect(), heights.y()}; }
     /// Corners, the first twice, then the ends of the arms that turn it and change its size; in frame heights.
     QPolygonF outline() const;
     QPointF turnHandle() const;
@@ -43,6 +41,7 @@ private:
     QPushButton *choose_, *takeOut_;
     PictureContent shown_; ///< in the thumbnail
     QString reading_;      ///< the file that is being read
+    int wish_ = 0;         ///< the newest of them
     Pull pull_ = Pull::Place;
     QPointF from_; ///< of the pull, in frame heights
     OverlayPlace pulledFrom_;

@@ -103,10 +103,6 @@ void VignetteEditor::startPull(QPointF at, QSizeF reach) {
 void VignetteEditor::pullTo(QPointF at) {
     const Ellipse& e = pulledFrom_;
     const QPointF place = heights(at), began = e.inside(from_), now = e.inside(place);
-    const auto kept = [&](const char* id, double value) {
-        const ParameterType& p = *type().parameter(id);
-        return std::clamp(std::round(value / p.step) * p.step, p.minimum, p.maximum);
-    };
     const auto wider = [&](double by) { return kept("radius.x", 2 * e.across * by / aspect()); };
     const auto higher = [&](double by) { return kept("radius.y", 2 * e.down * by); };
     switch (pull_) {

@@ -30,8 +30,6 @@ private:
         QPointF inside(QPointF place) const;
     };
     Ellipse ellipse() const;
-    QPointF heights(QPointF share) const { return {share.x() * aspect(), share.y()}; }
-    QPointF share(QPointF heights) const { return {heights.x() / aspect(), heights.y()}; }
     Pull pull(QPointF at, QSizeF reach) const;
 
     Pull pull_ = Pull::Centre;
