@@ -101,7 +101,8 @@ void putRows(const Picture& rows, int y, OverlayRaster& raster) {
             const std::size_t to = start + static_cast<std::size_t>(x + border);
             const float alpha = a ? std::clamp(a[from], 0.0F, 1.0F) : 1;
             const auto word = [&](float v) {
-                return static_cast<std::uint32_t>(std::clamp(v, 0.0F, 1.0F) * alpha * OverlayRaster::kMost + 0.5F);
+                const float level = std::clamp(v, 0.0F, 1.0F) * alpha * OverlayRaster::kMost;
+                return static_cast<std::uint32_t>(std::floor(level + 0.5F));
             };
             raster.colours[to] = word(r[from]) | word(g[from]) << 10U | word(b[from]) << 20U;
             if (a) raster.alpha[to] = alpha;
@@ -126,8 +127,8 @@ void putBorder(OverlayRaster& raster) {
 OverlayRaster roomFor(int width, int height, bool hasAlpha) {
     OverlayRaster raster;
     raster.width = width, raster.height = height;
-    raster.stride = static_cast<std::size_t>(width + 2 * OverlayRaster::kBorder);
-    raster.colours.resize(raster.stride * static_cast<std::size_t>(height + 2 * OverlayRaster::kBorder));
+    raster.stride = static_cast<std::size_t>(width) + 2 * OverlayRaster::kBorder;
+    raster.colours.resize(raster.stride * (static_cast<std::size_t>(height) + 2 * OverlayRaster::kBorder));
     if (hasAlpha) raster.alpha.resize(raster.colours.size());
     return raster;
 }
@@ -203,7 +204,7 @@ Raster keptOverlayRaster(const PictureContent& picture, const OverlayShape& shap
 Raster overlayRaster(const PictureContent& picture, const OverlayShape& shape) {
     if (!picture.encoded) return nullptr;
     if (Raster raster = kept().find(picture.encoded, shape)) return raster;
-    const Raster whole = wholeRaster(picture);
+    Raster whole = wholeRaster(picture);
     if (!whole || shape == OverlayShape{whole->width, whole->height}) return whole;
     Raster raster;
     if (shape.blurLength > 0) {
