@@ -218,7 +218,12 @@ void PreviewService::count(const PreviewRequest& request, bool quickly) {
     // Some hundred thousand pixels tell the same as all; while a control moves, some ten thousand must do.
     const Picture& level = levelOf(*request.picture, quickly ? 256 : 512);
     PreviewScopes scopes;
-    const Picture graded = program.graded(level);
+    Picture graded = level;
+    // Of so few pixels each is the mean of thousands: what is worked out for every pixel there takes its quick way.
+    FrameMap map = FrameMap::whole(level);
+    map.isMoving = quickly;
+    if (!quickly && program.needs(map.scale).base) map.base = request.picture->base(); // is there for the exact frame
+    if (!program.isEmpty()) program.run(level, map, into(graded));
     scopes.after = histogramOf(graded);
     constexpr int columns = 256, vectorscopeSide = 192;
     if (request.scope == PreviewRequest::Scope::Waveform) scopes.waveform = waveformOf(graded, columns);

@@ -65,7 +65,7 @@ constexpr double kUsualDotsPerInch = 72;
 constexpr double kMostGathered = 100e6;
 
 /// Where the library gets its rows from: a band is asked for when the first row beyond the last one is wanted.
-struct RowSource {
+struct RowPuller {
     const FileShape& shape;
     const GiveRows& give;
     std::mutex lock;
@@ -85,7 +85,7 @@ struct RowSource {
 };
 
 int generateRows(VipsRegion* out, void*, void* rowSource, void*, gboolean*) {
-    auto& source = *static_cast<RowSource*>(rowSource);
+    auto& source = *static_cast<RowPuller*>(rowSource);
     const VipsRect& wanted = out->valid;
     const std::size_t pixel = source.shape.rowBytes() / static_cast<std::size_t>(source.shape.width);
     const std::lock_guard<std::mutex> guard(source.lock);
@@ -102,7 +102,7 @@ int generateRows(VipsRegion* out, void*, void* rowSource, void*, gboolean*) {
     return 0;
 }
 
-vips::VImage imageOf(RowSource& source, double dotsPerInch) {
+vips::VImage imageOf(RowPuller& source, double dotsPerInch) {
     VipsImage* image = vips_image_new();
     const vips::VImage owner(image);
     const FileShape& shape = source.shape;
@@ -157,7 +157,7 @@ WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileS
                                   const Metadata& metadata, const OutputFormat& format, const Placing& placing) {
     initVips();
     PendingFile pending(file);
-    RowSource source{shape, rows, {}, {}, 0, 0, nullptr};
+    RowPuller source{shape, rows, {}, {}, 0, 0, nullptr};
     try {
         encode(imageOf(source, metadata.dotsPerInch), pending.path(), format);
     } catch (const vips::VError& e) {

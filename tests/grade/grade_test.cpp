@@ -7,6 +7,7 @@
 #include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 #include "support/temp_folder.h"
 
 #include <functional>
@@ -41,7 +42,7 @@ std::map<std::string, Value> flat(const Grade& grade) {
 
 TEST(GradeJson, RoundTripsToTheSameValueAndText) {
     Random random(7);
-    for (int i = 0; i < 60; ++i) {
+    for (int i = 0; i < roundsOf(60); ++i) {
         const Grade grade = randomGrade(random);
         const std::string text = gradeToText(grade);
         const Grade back = gradeFromText(text);
@@ -292,7 +293,7 @@ TEST(Apply, SecondOfAKindStaysTheSecond) {
 
 TEST(Apply, WhatSetChangesIsWhatIsCarriedByteForByte) {
     Random random(24);
-    for (int i = 0; i < 120; ++i) {
+    for (int i = 0; i < roundsOf(120); ++i) {
         const Grade target = randomGrade(random), source = randomGrade(random);
         IncludeSet include;
         for (const auto& path : presentIn(source))
@@ -406,7 +407,8 @@ TEST(Files, HaveBoundsAndAreReadInTimeThatGrowsWithTheirSize) {
     const auto presetOf = [](int layers, int stages) {
         std::string stage = R"({"type":"saturation","parameters":{"overall":0.1}})", list, look;
         for (int i = 0; i < stages; ++i) list += (i ? "," : "") + stage;
-        for (int i = 0; i < layers; ++i) look += std::string(i ? ",{" : "{") + R"("name":"L","stages":[)" + list + "]}";
+        for (int i = 0; i < layers; ++i)
+            look += std::string(i ? ",{" : "{") + R"("name":"L","stages":[)" + list + "]}";
         return R"({"format":"baryton-preset","version":1,"name":"x","look":[)" + look + "]}";
     };
     EXPECT_EQ(stagePlaces(presetFromText(presetOf(10, 100)).carried).size(), kMostStages);

@@ -6,6 +6,7 @@
 #include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 
 #include <set>
 
@@ -56,7 +57,7 @@ InForce changed(const InForce& entry, double strength, bool isOn = true) {
 
 TEST(InForce, TakingOffGivesBackTheOriginal) {
     Random random(41);
-    for (int i = 0; i < 150; ++i) {
+    for (int i = 0; i < roundsOf(150); ++i) {
         const PictureWork work = randomWork(random);
         const double strength = i % 3 == 0 ? 1 : uniform(random, 0.1, 2);
         const PictureWork worn = withPreset(work, randomPreset(random, "P"), kModes[i % 3], strength);
@@ -70,7 +71,7 @@ TEST(InForce, TakingOffGivesBackTheOriginal) {
 
 TEST(InForce, TakingOffAllOfAStackGivesBackTheOriginal) {
     Random random(42);
-    for (int i = 0; i < 80; ++i) {
+    for (int i = 0; i < roundsOf(80); ++i) {
         const PictureWork work = randomWork(random);
         PictureWork worn = work;
         for (int k = 0; k < 3; ++k)
@@ -83,7 +84,7 @@ TEST(InForce, TakingOffAllOfAStackGivesBackTheOriginal) {
 
 TEST(InForce, AnyOrderOfTakingOffSetPresetsGivesBackTheOriginal) {
     Random random(43);
-    for (int i = 0; i < 80; ++i) {
+    for (int i = 0; i < roundsOf(80); ++i) {
         const PictureWork work{startingGrade(), {}, kStartTake, {}};
         PictureWork worn = work;
         for (int k = 0; k < 4; ++k)
@@ -95,7 +96,7 @@ TEST(InForce, AnyOrderOfTakingOffSetPresetsGivesBackTheOriginal) {
 
 TEST(InForce, ApplyingAgainChangesNothing) {
     Random random(44);
-    for (int i = 0; i < 100; ++i) {
+    for (int i = 0; i < roundsOf(100); ++i) {
         const ApplyMode mode = i % 2 ? ApplyMode::Set : ApplyMode::Replace;
         const Preset preset = randomPreset(random, "P");
         const double strength = uniform(random, 0.2, 1.8);
@@ -135,7 +136,7 @@ TEST(InForce, ALaterPresetKeepsItsValueAndKnowsWhatWasBefore) {
 
 TEST(InForce, StrengthSwapAndSwitchKeepThePlace) {
     Random random(45);
-    for (int i = 0; i < 60; ++i) {
+    for (int i = 0; i < roundsOf(60); ++i) {
         PictureWork work = randomWork(random);
         const Preset low = randomPreset(random, "Low"), high = randomPreset(random, "High");
         if (low.carried.look.empty() || high.carried.look.empty()) continue;
@@ -171,7 +172,7 @@ TEST(InForce, IdsStayTheOnesOfTheirOwnStagesWhateverIsDone) {
         return twice;
     };
     Random random(46);
-    for (int i = 0; i < 60; ++i) {
+    for (int i = 0; i < roundsOf(60); ++i) {
         PictureWork work = randomWork(random);
         for (int step = 0; step < 12; ++step) {
             const std::size_t index = work.inForce.empty() ? 0 : random() % work.inForce.size();
@@ -237,7 +238,7 @@ TEST(InForce, ReplaceBringsTheLookBackAndWhatWasInForce) {
 
 TEST(InForce, IsWrittenReadAndDroppedWhenSpent) {
     Random random(46);
-    for (int i = 0; i < 30; ++i) {
+    for (int i = 0; i < roundsOf(30); ++i) {
         PictureWork work = randomWork(random);
         for (int k = 0; k < 3; ++k)
             work = withPreset(work, randomPreset(random, "P" + std::to_string(k)), kModes[random() % 3], 0.8);
@@ -288,7 +289,7 @@ TEST(InForce, ValuesFromADamagedFileAreHeldToTheirRanges) {
 
 TEST(SavedOver, KeepsWhatItCarries) {
     Random random(47);
-    for (int i = 0; i < 60; ++i) {
+    for (int i = 0; i < roundsOf(60); ++i) {
         const Preset preset = randomPreset(random, "P");
         const Preset next = savedOver(preset, completed(randomGrade(random)));
         EXPECT_EQ(presentIn(next.carried), presentIn(preset.carried));

@@ -5,6 +5,7 @@
 #include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 
 namespace baryton::test {
 
@@ -47,7 +48,7 @@ TEST(Takes, AKeptOneNeverChanges) {
 
 TEST(Takes, AreWrittenAndReadBack) {
     Random random(5);
-    for (int i = 0; i < 20; ++i) {
+    for (int i = 0; i < roundsOf(20); ++i) {
         PictureWork work{randomGrade(random), {}, kStartTake, {}};
         for (int k = 0; k < i % 4; ++k) {
             work = withTakeKept(work);

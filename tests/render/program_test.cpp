@@ -5,6 +5,7 @@
 #include "stages/reference.h"
 #include "support/dispatch.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 
 #include <cmath>
 #include <numeric>
@@ -83,7 +84,7 @@ TEST(Program, CompiledIsWhatTheDefinitionSays) {
 
 TEST(Program, SameBytesForAnyNumberOfThreads) {
     Random random(17);
-    for (int i = 0; i < 8; ++i) {
+    for (int i = 0; i < roundsOf(8); ++i) {
         const Program program = Program::compile(randomGrade(random));
         const Picture in = randomPicture(2100 + 13 * i, 37, static_cast<unsigned>(i)); // wider than a block
         const Picture one = program.graded(in, 1), two = program.graded(in, 2), seven = program.graded(in, 7);
@@ -209,7 +210,7 @@ TEST(Program, ACutGradeGivesWhatTheWholeGives) {
     Random random(77);
     const Picture in = paintedPicture(48, 32);
     int cuts = 0;
-    for (int i = 0; i < 14; ++i) {
+    for (int i = 0; i < roundsOf(14); ++i) {
         const Grade grade = randomGrade(random);
         const Picture whole = Program::compile(grade).graded(in);
         for (const StagePlace& place : stagePlaces(grade)) {
@@ -223,7 +224,7 @@ TEST(Program, ACutGradeGivesWhatTheWholeGives) {
             EXPECT_LT(apart, 2e-3) << i << ' ' << id; // what rounding ahead of steep stages makes
         }
     }
-    EXPECT_GT(cuts, 100);
+    EXPECT_GT(cuts, roundsOf(100));
 }
 
 TEST(Histogram, CountsEveryPixelOnce) {

@@ -6,6 +6,7 @@
 #include "stages/wheels.h"
 #include "support/dispatch.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 
 #include <cmath>
 #include <memory>
@@ -33,7 +34,7 @@ TEST(Kernels, EveryStageMeetsItsReferenceAtEveryLevel) {
     std::vector<std::unique_ptr<Kernel>> kernels;
     std::vector<Case> cases;
     for (const StageType* type : stageTypes())
-        for (int i = 0; i < 30; ++i) {
+        for (int i = 0; i < roundsOf(30); ++i) {
             const Stage stage = randomStage(random, {}, type->id);
             if (!hasKernel(stage)) continue;
             const Kernel& kernel = *kernels.emplace_back(std::make_unique<Kernel>(kernelOf(stage)));
