@@ -9,7 +9,7 @@ namespace baryton {
 
 namespace {
 
-enum Role { EntryRole = Qt::UserRole, KindRole, KeyRole };
+enum EntryRoles { EntryRole = Qt::UserRole, KindRole, KeyRole };
 
 /// The text at the left, what kind of thing it is and its key at the right.
 class PaletteDelegate : public QStyledItemDelegate {

@@ -40,9 +40,15 @@ void PreviewService::request(PreviewRequest request) {
         const auto now = std::chrono::steady_clock::now();
         nextMoves_ = now - nextSince_ < kTogether;
         nextSince_ = now;
+        isAtRest_ = false;
         if (reporting_) reporting_->cancel();
     }
     wake_.notify_one();
+}
+
+bool PreviewService::isAtRest() const {
+    const std::lock_guard<std::mutex> guard(lock_);
+    return isAtRest_;
 }
 
 void PreviewService::work() {
@@ -59,6 +65,7 @@ void PreviewService::work() {
         {
             std::unique_lock<std::mutex> guard(lock_);
             const auto ready = [this] { return ending_ || next_; };
+            isAtRest_ = !next_ && !scopesDue && !exactDue;
             if (scopesDue)
                 wake_.wait_for(guard, scopesQuick && skipped < mostSkipped ? breath : breath * 0, ready);
             else if (exactDue || reportDue)

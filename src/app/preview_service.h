@@ -63,6 +63,8 @@ public:
     ~PreviewService() override;
 
     void request(PreviewRequest request);
+    /// Whether all that was asked for is rendered, exactly, and has been handed over.
+    bool isAtRest() const;
 
 Q_SIGNALS:
     void frameReady(const baryton::PreviewFrame& frame);
@@ -79,12 +81,13 @@ private:
     StageInput inputOf(const PreviewRequest& request, const std::string& stageId);
     void report(const PreviewRequest& request);
 
-    std::mutex lock_;
+    mutable std::mutex lock_;
     std::condition_variable wake_;
     std::optional<PreviewRequest> next_;
     std::chrono::steady_clock::time_point nextSince_;
     bool nextMoves_ = false; ///< it belongs to a movement: shown quickly, exactly once the hand rests
     bool ending_ = false;
+    bool isAtRest_ = true;            ///< nothing is due but accounts
     std::shared_ptr<Task> reporting_; ///< cancelled by the next request
 
     // Only the worker touches these.

@@ -4,9 +4,11 @@
 #include <algorithm>
 #include <cmath>
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "picture/development.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "colour/transfer-inl.h"
 

@@ -1,8 +1,10 @@
 #include "picture/light.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "picture/light.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "colour/transfer-inl.h"
 

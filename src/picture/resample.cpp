@@ -1,8 +1,10 @@
 #include "picture/resample.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "picture/resample.cpp"
 #include <hwy/foreach_target.h>
+#endif
 #include <hwy/highway.h>
 
 HWY_BEFORE_NAMESPACE();

@@ -1,8 +1,10 @@
 #include "picture/warp.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "picture/warp.cpp"
 #include <hwy/foreach_target.h>
+#endif
 #include <hwy/highway.h>
 
 #ifndef BARYTON_WARP_SAMPLES
@@ -25,16 +27,16 @@ namespace HWY_NAMESPACE {
 namespace hn = hwy::HWY_NAMESPACE;
 
 /// Three vectors of four lanes become one: the lanes of each joined by `op`.
-template <class D, class V, class Op>
-HWY_INLINE V JoinedLanes(D d, V a, V b, V c, Op op) {
-    const V ab = op(hn::InterleaveLower(d, a, b), hn::InterleaveUpper(d, a, b));
-    const V cc = op(hn::InterleaveLower(d, c, c), hn::InterleaveUpper(d, c, c));
+template <class D, class V8, class Op>
+HWY_INLINE V8 JoinedLanes(D d, V8 a, V8 b, V8 c, Op op) {
+    const V8 ab = op(hn::InterleaveLower(d, a, b), hn::InterleaveUpper(d, a, b));
+    const V8 cc = op(hn::InterleaveLower(d, c, c), hn::InterleaveUpper(d, c, c));
     return op(hn::ConcatLowerLower(d, cc, ab), hn::ConcatUpperUpper(d, cc, ab));
 }
 
 /// Four sums of a vector's lanes.
-template <class D, class V>
-HWY_INLINE auto Folded(D /*d*/, V v) {
+template <class D, class V8>
+HWY_INLINE auto Folded(D /*d*/, V8 v) {
     if constexpr (hn::MaxLanes(D()) == 8) {
         const hn::FixedTag<float, 4> four;
         return hn::Add(hn::LowerHalf(four, v), hn::UpperHalf(four, v));
@@ -51,7 +53,7 @@ HWY_INLINE void Interpolate(const float* const* planes, std::size_t stride, cons
                             const float* weights, std::size_t count, float* const* out) {
     const hn::CappedTag<float, 8> d;
     const hn::FixedTag<float, 4> four;
-    using V = hn::Vec<decltype(d)>;
+    using V8 = hn::Vec<decltype(d)>;
     using V4 = hn::Vec<decltype(four)>;
     constexpr std::size_t lanes = hn::MaxLanes(d);
     for (std::size_t i = 0; i < count; ++i) {
@@ -61,15 +63,15 @@ HWY_INLINE void Interpolate(const float* const* planes, std::size_t stride, cons
         const float *acrossB = weights + 8U * samples.across[kB][i], *downB = weights + 8U * samples.down[kB][i];
         const float *r = planes[0] + samples.at[0][i], *g = planes[1] + samples.at[kG][i],
                     *b = planes[2] + samples.at[kB][i];
-        V sumR = hn::Zero(d), sumG = sumR, sumB = sumR;
+        V8 sumR = hn::Zero(d), sumG = sumR, sumB = sumR;
         V4 leastR = hn::LoadU(four, r + stride + 1), leastG = hn::LoadU(four, g + stride + 1);
         V4 leastB = hn::LoadU(four, b + stride + 1), mostR = leastR, mostG = leastG, mostB = leastB;
         for (std::size_t row = 0; row < 6; ++row, r += stride, g += stride, b += stride) {
             for (std::size_t x = 0; x < 8; x += lanes) {
                 // The same three times where they have one place: that is worked out once.
-                const V wR = hn::Mul(hn::LoadU(d, acrossR + x), hn::Set(d, downR[row]));
-                const V wG = hn::Mul(hn::LoadU(d, acrossG + x), hn::Set(d, downG[row]));
-                const V wB = hn::Mul(hn::LoadU(d, acrossB + x), hn::Set(d, downB[row]));
+                const V8 wR = hn::Mul(hn::LoadU(d, acrossR + x), hn::Set(d, downR[row]));
+                const V8 wG = hn::Mul(hn::LoadU(d, acrossG + x), hn::Set(d, downG[row]));
+                const V8 wB = hn::Mul(hn::LoadU(d, acrossB + x), hn::Set(d, downB[row]));
                 sumR = hn::MulAdd(hn::LoadU(d, r + x), wR, sumR);
                 sumG = hn::MulAdd(hn::LoadU(d, g + x), wG, sumG);
                 sumB = hn::MulAdd(hn::LoadU(d, b + x), wB, sumB);

@@ -1,8 +1,10 @@
 #include "render/steps.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "render/steps.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/blend-inl.h"
 #include "stages/oklab-inl.h"

@@ -4,9 +4,11 @@
 #include "stages/bars.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/bars.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/simd-inl.h"
 

@@ -5,9 +5,11 @@
 #include "stages/channel_mix.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/channel_mix.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/simd-inl.h"
 

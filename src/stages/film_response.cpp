@@ -2,9 +2,11 @@
 #include "stages/film_constants.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/film_response.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/simd-inl.h"
 

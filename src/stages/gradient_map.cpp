@@ -2,9 +2,11 @@
 #include "stages/gradient_map.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/gradient_map.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/blend-inl.h"
 

@@ -3,9 +3,11 @@
 #include "stages/kept_grain.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/grain.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/spline-inl.h"
 

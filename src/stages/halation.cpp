@@ -3,9 +3,11 @@
 #include "picture/blur.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/halation.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/laid_over-inl.h"
 

@@ -2,9 +2,11 @@
 #include "stages/laid_over.h"
 #include "picture/blur.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/laid_over.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/simd-inl.h"
 

@@ -2,9 +2,11 @@
 #include "stages/lut_constants.h"
 #include "stages/lut_kernel.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/lut.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/simd-inl.h"
 

@@ -2,9 +2,11 @@
 #include "stages/push_table.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/push_table.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/oklab-inl.h"
 

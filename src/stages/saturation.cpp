@@ -6,9 +6,11 @@
 #include "colour/matrix.h"
 #include "stages/stage_type.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/saturation.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/oklab-inl.h"
 #include "stages/spline-inl.h"

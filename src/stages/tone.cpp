@@ -2,9 +2,11 @@
 #include "stages/stage_type.h"
 #include "stages/tone_curve.h"
 
+#ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "stages/tone.cpp"
 #include <hwy/foreach_target.h>
+#endif
 
 #include "stages/simd-inl.h"
 #include "stages/spline-inl.h"

@@ -66,7 +66,7 @@ double keys(double x) {
 }
 
 /// The overlay in double, as overlay.h has it, for one that is not made smaller.
-struct Judge {
+struct OverlayJudge {
     Picture over;
     double scale = 1, turn = 0, x = 0, y = 0; ///< degrees; fractions of the frame
     bool mirror = false;
@@ -109,7 +109,7 @@ double lightOf(const Picture& picture, int plane, int y) {
 
 TEST(Overlay, LiesWhereItsNumbersSayAtEveryDispatchLevel) {
     const PictureContent content = carried(slantedWaves(60, 44));
-    const Judge plain{pictureOf(decodeCarried(*content.encoded))};
+    const OverlayJudge plain{pictureOf(decodeCarried(*content.encoded))};
     Picture source = randomPicture(241, 167, 3);
     struct Case {
         double scale, turn, x, y;
@@ -120,7 +120,7 @@ TEST(Overlay, LiesWhereItsNumbersSayAtEveryDispatchLevel) {
                               Case{1.2, 33, -0.15, 0.3, false}, Case{2.5, -141, 0.4, 0.1, true}})
             for (const char* mode : {"normal", "screen", "luminosity"}) {
                 if (kSanitized && std::string(mode) != "screen") continue;
-                Judge judge = plain;
+                OverlayJudge judge = plain;
                 judge.scale = c.scale, judge.turn = c.turn, judge.x = c.x, judge.y = c.y, judge.mirror = c.mirror;
                 const Picture out = graded(laid(content, {{"scale", c.scale},
                                                           {"turn", c.turn},

@@ -20,7 +20,7 @@ namespace {
 
 using Colour = std::array<float, 3>;
 
-Colour through(const Stage& stage, const Colour& in) {
+Colour throughStage(const Stage& stage, const Colour& in) {
     Grade grade;
     grade.look.emplace_back();
     grade.look[0].stages.push_back(stage);
@@ -116,8 +116,8 @@ TEST(Levels, DoWhatTheirNumbersSay) {
 
 TEST(Warmth, IsRelativeAndEvenInMired) {
     const Colour grey = {0.5F, 0.5F, 0.5F};
-    const Colour warm = through(stageWith("warmth", {{"warmth", 30.0}}), grey),
-                 cool = through(stageWith("warmth", {{"warmth", -30.0}}), grey);
+    const Colour warm = throughStage(stageWith("warmth", {{"warmth", 30.0}}), grey),
+                 cool = throughStage(stageWith("warmth", {{"warmth", -30.0}}), grey);
     EXPECT_GT(warm[0], warm[2]);
     EXPECT_LT(cool[0], cool[2]);
     const double kelvin = 1e6 / (1e6 / kNeutralTemperature - 30);
@@ -139,23 +139,23 @@ TEST(HueBands, TurnTheirHuesAndLeaveTheRest) {
     const double hue = hueOf(green);
     const Stage stage =
         stageWith("hue-bands", {{"band1.centre", hue}, {"band1.width", 40.0}, {"band1.shift", -30.0}});
-    EXPECT_NEAR(std::remainder(hueOf(through(stage, green)) - hue, 360), -30, 1);
-    EXPECT_NEAR(chromaOf(through(stage, green)), chromaOf(green), 0.01);
-    const Colour still = through(stage, red);
+    EXPECT_NEAR(std::remainder(hueOf(throughStage(stage, green)) - hue, 360), -30, 1);
+    EXPECT_NEAR(chromaOf(throughStage(stage, green)), chromaOf(green), 0.01);
+    const Colour still = throughStage(stage, red);
     for (std::size_t k = 0; k < 3; ++k) EXPECT_NEAR(still[k], red[k], 1e-4);
     const Stage quiet = stageWith("hue-bands", {{"band1.centre", hue}, {"band1.saturation", -1.0}});
-    EXPECT_LT(chromaOf(through(quiet, green)), 0.01);
+    EXPECT_LT(chromaOf(throughStage(quiet, green)), 0.01);
 }
 
 TEST(Saturation, GuardsItsHueAndTellsMutedFromVivid) {
     const Colour skin = {0.80F, 0.60F, 0.50F}, blue = {0.2F, 0.3F, 0.8F}, muted = {0.52F, 0.50F, 0.47F};
     const Stage guarded =
         stageWith("saturation", {{"overall", -0.8}, {"guard.hue", hueOf(skin)}, {"guard.strength", 1.0}});
-    EXPECT_NEAR(chromaOf(through(guarded, skin)), chromaOf(skin), 0.003);
-    EXPECT_LT(chromaOf(through(guarded, blue)), 0.3 * chromaOf(blue));
+    EXPECT_NEAR(chromaOf(throughStage(guarded, skin)), chromaOf(skin), 0.003);
+    EXPECT_LT(chromaOf(throughStage(guarded, blue)), 0.3 * chromaOf(blue));
     const Stage onlyMuted = stageWith("saturation", {{"muted", 1.0}});
-    EXPECT_NEAR(chromaOf(through(onlyMuted, blue)), chromaOf(blue), 0.01);
-    EXPECT_GT(chromaOf(through(onlyMuted, muted)), 1.6 * chromaOf(muted));
+    EXPECT_NEAR(chromaOf(throughStage(onlyMuted, blue)), chromaOf(blue), 0.01);
+    EXPECT_GT(chromaOf(throughStage(onlyMuted, muted)), 1.6 * chromaOf(muted));
 }
 
 TEST(Gamut, FoldsWhatLiesPastTheLimitInsideAtItsLightnessAndHueAndKeepsTheOrder) {
@@ -174,7 +174,7 @@ TEST(Gamut, FoldsWhatLiesPastTheLimitInsideAtItsLightnessAndHueAndKeepsTheOrder)
                     break;
                 Colour in;
                 for (std::size_t k = 0; k < 3; ++k) in[k] = static_cast<float>(linearToSrgb(linear[k]));
-                const Colour out = through(stage, in);
+                const Colour out = throughStage(stage, in);
                 const double now = chromaOf(out);
                 EXPECT_GT(now, before - 2e-4) << "what was more colourful stays so";
                 before = now;
@@ -190,13 +190,13 @@ TEST(Gamut, FoldsWhatLiesPastTheLimitInsideAtItsLightnessAndHueAndKeepsTheOrder)
     EXPECT_GT(folded, 500);
     for (const Colour& quiet : {Colour{0.5F, 0.5F, 0.5F}, Colour{0.8F, 0.6F, 0.5F}, Colour{1, 1, 1}})
         for (std::size_t k = 0; k < 3; ++k)
-            EXPECT_NEAR(through(stage, quiet)[k], quiet[k], 2e-6) << "what is no way near the limit passes";
+            EXPECT_NEAR(throughStage(stage, quiet)[k], quiet[k], 2e-6) << "what is no way near the limit passes";
 }
 
 TEST(Gamut, ColoursPastWhiteDarkenRatherThanPale) {
     const Colour lamp = {1.3F, 1.1F, -0.05F};
     const auto by = [&](double darkening) {
-        return through(stageWith("gamut", {{"amount", 1.0}, {"darkening", darkening}}), lamp);
+        return throughStage(stageWith("gamut", {{"amount", 1.0}, {"darkening", darkening}}), lamp);
     };
     EXPECT_LT(chromaOf(by(0)), 0.03) << "at its lightness there is no room for colour";
     EXPECT_GT(chromaOf(by(0.6)), 0.1);
@@ -206,7 +206,7 @@ TEST(Gamut, ColoursPastWhiteDarkenRatherThanPale) {
 
 TEST(Tone, RollsLightsOffIntoALowerWhiteAndLeavesTheRest) {
     const auto by = [](double amount, float grey) {
-        return through(stageWith("tone", {{"roll.off", amount}}), {grey, grey, grey})[1];
+        return throughStage(stageWith("tone", {{"roll.off", amount}}), {grey, grey, grey})[1];
     };
     EXPECT_NEAR(by(1, 0.6F), 0.6F, 1e-6F);
     EXPECT_NEAR(by(1, 1), 0.85, 1e-4) << "0.7 + 0.3 / 2";
@@ -221,16 +221,17 @@ TEST(Tone, RollsLightsOffIntoALowerWhiteAndLeavesTheRest) {
 
 TEST(Monochrome, IsGreyAndItsFilterMovesHues) {
     const Colour red = {0.7F, 0.2F, 0.2F}, blue = {0.2F, 0.2F, 0.7F};
-    const Colour plain = through(stageWith("monochrome", {{"amount", 1.0}}), red);
+    const Colour plain = throughStage(stageWith("monochrome", {{"amount", 1.0}}), red);
     EXPECT_NEAR(plain[0], plain[1], 1e-4);
     EXPECT_NEAR(plain[2], plain[1], 1e-4);
     const Stage filtered = stageWith("monochrome", {{"amount", 1.0}, {"red.lightness", 0.8}});
-    EXPECT_GT(through(filtered, red)[1], plain[1] + 0.1F);
-    EXPECT_NEAR(through(filtered, blue)[1], through(stageWith("monochrome", {{"amount", 1.0}}), blue)[1], 0.01);
-    const Colour tinted = through(
+    EXPECT_GT(throughStage(filtered, red)[1], plain[1] + 0.1F);
+    EXPECT_NEAR(throughStage(filtered, blue)[1], throughStage(stageWith("monochrome", {{"amount", 1.0}}), blue)[1],
+                0.01);
+    const Colour tinted = throughStage(
         stageWith("monochrome", {{"amount", 1.0}, {"tint.hue", 70.0}, {"tint.amount", 1.0}}), {0.5F, 0.5F, 0.5F});
     EXPECT_NEAR(hueOf(tinted), 70, 3);
-    const Colour white = through(stageWith("monochrome", {{"amount", 1.0}, {"tint.amount", 1.0}}), {1, 1, 1});
+    const Colour white = throughStage(stageWith("monochrome", {{"amount", 1.0}, {"tint.amount", 1.0}}), {1, 1, 1});
     EXPECT_NEAR(white[0], white[2], 2e-3) << "white stays neutral";
 }
 
@@ -249,8 +250,8 @@ TEST(GradientMap, GivesTonesTheirStopsColours) {
                                                    {"stop3.r", 0.6},
                                                    {"stop3.g", 0.1},
                                                    {"stop3.b", 0.1}});
-    const Colour black = through(stage, {0, 0, 0}), middle = through(stage, {0.5F, 0.5F, 0.5F}),
-                 quarter = through(stage, {0.25F, 0.25F, 0.25F});
+    const Colour black = throughStage(stage, {0, 0, 0}), middle = throughStage(stage, {0.5F, 0.5F, 0.5F}),
+                 quarter = throughStage(stage, {0.25F, 0.25F, 0.25F});
     EXPECT_NEAR(black[2], 0.2, 1e-4);
     EXPECT_NEAR(middle[0], 0.6, 1e-3) << "stops count in the order of their positions";
     EXPECT_NEAR(quarter[0], 0.35, 1e-3);
@@ -258,21 +259,21 @@ TEST(GradientMap, GivesTonesTheirStopsColours) {
     Stage light = stage;
     light.parameters["blend"] = std::string("luminosity");
     const Colour red = {0.7F, 0.2F, 0.2F};
-    EXPECT_NEAR(std::remainder(hueOf(through(light, red)) - hueOf(red), 360), 0, 6);
+    EXPECT_NEAR(std::remainder(hueOf(throughStage(light, red)) - hueOf(red), 360), 0, 6);
 }
 
 TEST(PushTable, PushesRangesAndNeverPastAnEnd) {
     const Stage blueShadows = stageWith("push-table", {{"row1.yellow.blue", 1.0}});
-    EXPECT_GT(through(blueShadows, {0.1F, 0.1F, 0.1F})[2], 0.4F);
-    EXPECT_NEAR(through(blueShadows, {0.9F, 0.9F, 0.9F})[2], 0.9, 1e-5);
+    EXPECT_GT(throughStage(blueShadows, {0.1F, 0.1F, 0.1F})[2], 0.4F);
+    EXPECT_NEAR(throughStage(blueShadows, {0.9F, 0.9F, 0.9F})[2], 0.9, 1e-5);
     Random random(2);
     for (int i = 0; i < 40; ++i) {
         Stage stage = randomStage(random, {}, "push-table", 1);
         stage.parameters["hold.luma"] = false;
         for (int c = 0; c < 20; ++c) {
-            const Colour out =
-                through(stage, {static_cast<float>(uniform(random, 0, 1)), static_cast<float>(uniform(random, 0, 1)),
-                                static_cast<float>(uniform(random, 0, 1))});
+            const Colour out = throughStage(stage, {static_cast<float>(uniform(random, 0, 1)),
+                                                    static_cast<float>(uniform(random, 0, 1)),
+                                                    static_cast<float>(uniform(random, 0, 1))});
             for (const float v : out) {
                 EXPECT_GE(v, -1e-5F);
                 EXPECT_LE(v, 1 + 1e-5F);
@@ -280,14 +281,14 @@ TEST(PushTable, PushesRangesAndNeverPastAnEnd) {
         }
     }
     const Stage held = stageWith("push-table", {{"hold.luma", true}, {"row2.cyan.red", 0.8}});
-    const Colour out = through(held, {0.5F, 0.5F, 0.5F});
+    const Colour out = throughStage(held, {0.5F, 0.5F, 0.5F});
     EXPECT_GT(out[0], out[1]);
     EXPECT_NEAR(luma(out[0], out[1], out[2]), 0.5, 1e-5);
 }
 
 TEST(Tone, MovesItsPartsAndKeepsHues) {
     const auto at = [](std::map<std::string, Value> values, float v) {
-        return through(stageWith("tone", std::move(values)), {v, v, v})[1];
+        return throughStage(stageWith("tone", std::move(values)), {v, v, v})[1];
     };
     EXPECT_GT(at({{"shadows", 0.8}}, 0.2F), 0.25F);
     EXPECT_NEAR(at({{"shadows", 0.8}}, 0), 0, 1e-4);
@@ -295,7 +296,7 @@ TEST(Tone, MovesItsPartsAndKeepsHues) {
     EXPECT_GT(at({{"black.end", 1.0}}, 0), 0.1F);
     EXPECT_LT(at({{"white.end", -1.0}}, 1), 0.9F);
     EXPECT_NEAR(at({{"contrast", 1.0}, {"pivot", 0.5}}, 0.5F), 0.5, 2e-3);
-    const Colour orange = {0.6F, 0.4F, 0.25F}, moved = through(stageWith("tone", {{"contrast", 0.6}}), orange);
+    const Colour orange = {0.6F, 0.4F, 0.25F}, moved = throughStage(stageWith("tone", {{"contrast", 0.6}}), orange);
     EXPECT_NEAR(double(moved[0]) / moved[2], double(orange[0]) / orange[2], 0.02) << "channels keep their ratio";
 }
 

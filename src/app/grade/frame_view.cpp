@@ -15,9 +15,9 @@ namespace baryton {
 
 namespace {
 
-constexpr double kMargin = 14, kFoot = 22; // px beside the picture, and below it for what the hand can do
-constexpr double kReach = 9;               // px, how near to an edge the hand holds it
-constexpr double kLeastSide = 24;          // px of the screen
+constexpr double kAround = 14, kBelow = 22; // px beside the picture, and below it for what the hand can do
+constexpr double kReach = 9;                // px, how near to an edge the hand holds it
+constexpr double kLeastSide = 24;           // px of the screen
 
 const QString kGuideName = QStringLiteral("frame-guide");
 
@@ -128,7 +128,7 @@ void FrameView::drawGuide(QPainter& p, const QRectF& f) const {
 }
 
 QRectF FrameView::room() const {
-    return QRectF(rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin - kFoot);
+    return QRectF(rect()).adjusted(kAround, kAround, -kAround, -kAround - kBelow);
 }
 
 Mat3 FrameView::perspective() const {
@@ -480,7 +480,7 @@ void FrameView::paintEvent(QPaintEvent*) {
     for (const double y : {frame.top(), frame.bottom()})
         p.drawLine(QPointF(frame.center().x() - arm, y), QPointF(frame.center().x() + arm, y));
     p.setPen(c.second);
-    p.drawText(QRectF(0, height() - kFoot - 4, width(), kFoot), Qt::AlignCenter,
+    p.drawText(QRectF(0, height() - kBelow - 4, width(), kBelow), Qt::AlignCenter,
                fontMetrics().elidedText(footText(), Qt::ElideRight, width() - 16));
     if (hasFocus()) {
         p.setPen(QPen(c.accent, 1));

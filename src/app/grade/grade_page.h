@@ -33,6 +33,7 @@ public:
     GridView* grid() const { return grid_; }
     CompareBar* compareBar() const { return compare_; }
     ChainView* chain() const { return chain_; }
+    const PreviewService& preview() const { return preview_; }
     EditorPanel* editorPanel() const { return panel_; }
     EditorPanel* pinnedPanel() const { return pinned_; }
     std::array<EditorPanel*, 2> panels() const { return {panel_, pinned_}; }

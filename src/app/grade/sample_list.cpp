@@ -15,7 +15,7 @@ namespace baryton {
 
 namespace {
 
-constexpr int kRow = 36, kMostShown = 8, kSwatch = 7;
+constexpr int kRow = 36, kMostShown = 8, kSampleSwatch = 7;
 constexpr double kLeastChroma = 0.01; ///< below it a hue is noise
 
 QColor shown(const std::array<float, 3>& c) {
@@ -46,11 +46,11 @@ protected:
         p.setFont(font);
         int y = 0;
         for (const Entry& entry : entries) {
-            p.fillRect(QRectF(0, y + 3, kSwatch, kRow - 8), shown(entry.point.before));
-            p.fillRect(QRectF(kSwatch, y + 3, kSwatch, kRow - 8), shown(entry.point.after));
+            p.fillRect(QRectF(0, y + 3, kSampleSwatch, kRow - 8), shown(entry.point.before));
+            p.fillRect(QRectF(kSampleSwatch, y + 3, kSampleSwatch, kRow - 8), shown(entry.point.after));
             p.setPen(c.faint); // or a dark one could not be told from the panel
-            p.drawRect(QRectF(0.5, y + 3.5, 2 * kSwatch - 1, kRow - 9));
-            constexpr double text = 2 * kSwatch + 4;
+            p.drawRect(QRectF(0.5, y + 3.5, 2 * kSampleSwatch - 1, kRow - 9));
+            constexpr double text = 2 * kSampleSwatch + 4;
             const QRectF line(text, y + 1, width() - text, kRow / 2.0 - 2);
             p.setPen(c.text);
             p.drawText(line, Qt::AlignVCenter, entry.label + QStringLiteral("  ") + numbers(entry.point.after));

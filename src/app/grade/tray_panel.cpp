@@ -16,7 +16,7 @@ namespace baryton {
 
 namespace {
 
-constexpr int kMargin = 16; ///< what of the panel is not thumbnail
+constexpr int kBeside = 16; ///< what of the panel is not thumbnail
 
 /// Sorts and filters what the model says. What is being worked on stays in the tray whatever the filter says of it
 /// now: its first edit makes a picture a graded one.
@@ -128,7 +128,7 @@ TrayPanel::TrayPanel(AppState& state, QWidget* parent)
     connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &TrayPanel::takeSelection);
     connect(&state, &AppState::keyChanged, this, &TrayPanel::showSelection);
     connect(&state, &AppState::targetsChanged, this, &TrayPanel::showSelection);
-    delegate_->setWidth(lastWidth() - kMargin);
+    delegate_->setWidth(lastWidth() - kBeside);
 }
 
 int TrayPanel::lastWidth() {
@@ -193,7 +193,7 @@ void TrayPanel::setThumbnailWidth(int width) {
 
 void TrayPanel::resizeEvent(QResizeEvent*) {
     rememberLayout(QStringLiteral("tray-width"), QByteArray::number(width()));
-    delegate_->setWidth(width() - kMargin);
+    delegate_->setWidth(width() - kBeside);
     list_->doItemsLayout();
     if (state_.pictures().size() > 0) showName();
 }

@@ -16,7 +16,7 @@ const QString GroupList::kMimeType = QStringLiteral("application/x-baryton-items
 
 namespace {
 
-enum Role { GroupRole = Qt::UserRole, CountRole, FixedRole };
+enum GroupRoles { GroupRole = Qt::UserRole, CountRole, FixedRole };
 
 /// The name at the left, the count at the right.
 class GroupDelegate : public QStyledItemDelegate {

@@ -1,5 +1,6 @@
 #include "app/widgets/colour_disc.h"
 #include "app/theme/theme.h"
+#include "app/widgets/angles.h"
 #include "app/widgets/shift_speed.h"
 #include "colour/hue_scale.h"
 
@@ -9,12 +10,10 @@
 #include <QTimer>
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 namespace baryton {
 
 namespace {
-constexpr double kRadians = std::numbers::pi / 180;
 constexpr double kHandleReach = 12; ///< pixels within which a press takes a handle
 constexpr double kTraceReach = 0.5; ///< of Cb and Cr that the trace's image spans
 constexpr int kRestMilliseconds = 250;

@@ -1,5 +1,6 @@
 #include "app/widgets/scope_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/angles.h"
 #include "colour/hue_scale.h"
 #include "colour/spaces.h"
 
@@ -8,15 +9,13 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <numbers>
 
 namespace baryton {
 
 namespace {
 
-constexpr double kRadians = std::numbers::pi / 180;
-constexpr double kPlaneReach = 0.56; ///< of Cb and Cr from the middle to the edge: the full primaries lie within
-constexpr double kTraceReach = 0.5;  ///< what is counted
+constexpr double kPlaneReach = 0.56;  ///< of Cb and Cr from the middle to the edge: the full primaries lie within
+constexpr double kCountedReach = 0.5; ///< what is counted
 
 /// Brightness of a trace: rare values are seen, frequent ones do not drown all others.
 double glow(std::uint32_t count, double most) {
@@ -89,8 +88,8 @@ const std::vector<std::array<float, 3>>& tintsOf(int size) {
         tints.resize(static_cast<std::size_t>(size) * static_cast<std::size_t>(size));
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
-                const double cb = ((x + 0.5) / size - 0.5) * 2 * kTraceReach,
-                             cr = (0.5 - (y + 0.5) / size) * 2 * kTraceReach;
+                const double cb = ((x + 0.5) / size - 0.5) * 2 * kCountedReach,
+                             cr = (0.5 - (y + 0.5) / size) * 2 * kCountedReach;
                 const Vec3 d = hueDirection(std::atan2(cr, cb) / kRadians);
                 const double tint = std::min(1.0, std::hypot(cb, cr) * 6) * 0.3;
                 for (std::size_t k = 0; k < 3; ++k)
@@ -152,7 +151,7 @@ void ScopeView::paintVectorscope(QPainter& p) const {
     p.setBrush(c.well);
     p.drawEllipse(area.adjusted(1, 1, -1, -1));
     p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.drawImage(QRectF(fromPlane(-kTraceReach, kTraceReach), fromPlane(kTraceReach, -kTraceReach)), trace_);
+    p.drawImage(QRectF(fromPlane(-kCountedReach, kCountedReach), fromPlane(kCountedReach, -kCountedReach)), trace_);
     p.setPen(QPen(c.grid, 1));
     p.drawLine(fromPlane(-kPlaneReach, 0), fromPlane(kPlaneReach, 0));
     p.drawLine(fromPlane(0, -kPlaneReach), fromPlane(0, kPlaneReach));

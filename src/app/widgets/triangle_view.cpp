@@ -1,5 +1,6 @@
 #include "app/widgets/triangle_view.h"
 #include "app/theme/theme.h"
+#include "app/widgets/angles.h"
 #include "app/widgets/shift_speed.h"
 
 #include <QKeyEvent>
@@ -7,13 +8,11 @@
 #include <QPainter>
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 namespace baryton {
 
 namespace {
 
-constexpr double kRadians = std::numbers::pi / 180;
 // IEC 61966-2-1, x and y of red, green, blue, and D65.
 const QPointF kCorners[3] = {{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}};
 const QPointF kWhite{0.3127, 0.3290};
