@@ -4086,6 +4086,34 @@
         <source>Set sample points</source>
         <translation>Messpunkte setzen</translation>
     </message>
+    <message>
+        <source>it has {} shapes; {} is the most</source>
+        <translation>sie hat {} Formen; {} sind das meiste</translation>
+    </message>
+    <message>
+        <source>{} lies outside {}…{}</source>
+        <translation>{} liegt außerhalb von {}…{}</translation>
+    </message>
+    <message>
+        <source>the two places of a ramp must not lie on one another</source>
+        <translation>die beiden Orte eines Verlaufs dürfen nicht aufeinander liegen</translation>
+    </message>
+    <message>
+        <source>there is no shape &quot;{}&quot; in this version</source>
+        <translation>die Form „{}“ gibt es in dieser Version nicht</translation>
+    </message>
+    <message>
+        <source>open it with a newer Baryton, or take the shape out</source>
+        <translation>mit einem neueren Baryton öffnen oder die Form herausnehmen</translation>
+    </message>
+    <message>
+        <source>{} (its mask)</source>
+        <translation>{} (ihre Maske)</translation>
+    </message>
+    <message>
+        <source>Mask</source>
+        <translation>Maske</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -4822,6 +4850,14 @@
         <source>The Finish has all its stages</source>
         <translation>Der Abschluss hat alle seine Stufen</translation>
     </message>
+    <message>
+        <source> · covers nothing</source>
+        <translation> · deckt nichts</translation>
+    </message>
+    <message>
+        <source> · covers all</source>
+        <translation> · deckt alles</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ChannelMixEditor</name>
@@ -5189,54 +5225,6 @@
     <message>
         <source>Name</source>
         <translation>Name</translation>
-    </message>
-    <message>
-        <source>A layer is a run of stages with a strength of its own. Strength and switch act on all of them together; the name is where a preset finds it again.</source>
-        <translation>Eine Ebene ist eine Folge von Stufen mit eigener Stärke. Stärke und Schalter wirken auf alle zusammen; an ihrem Namen findet eine Vorgabe sie wieder.</translation>
-    </message>
-    <message>
-        <source>Layer name</source>
-        <translation>Name der Ebene</translation>
-    </message>
-    <message>
-        <source>Blend mode</source>
-        <translation>Mischart</translation>
-    </message>
-    <message>
-        <source>How the layer is laid over what comes before it</source>
-        <translation>Wie die Ebene über das gelegt wird, was davor kommt</translation>
-    </message>
-    <message>
-        <source>Earlier</source>
-        <translation>Früher</translation>
-    </message>
-    <message>
-        <source>Lets the layer act before the one below</source>
-        <translation>Lässt die Ebene vor der darunter wirken</translation>
-    </message>
-    <message>
-        <source>Later</source>
-        <translation>Später</translation>
-    </message>
-    <message>
-        <source>Lets the layer act after the one above</source>
-        <translation>Lässt die Ebene nach der darüber wirken</translation>
-    </message>
-    <message>
-        <source>Merge down</source>
-        <translation>Nach unten vereinen</translation>
-    </message>
-    <message>
-        <source>Puts its stages behind those of the layer below; both must be laid over plainly</source>
-        <translation>Hängt ihre Stufen hinter die der Ebene darunter; beide müssen schlicht aufliegen</translation>
-    </message>
-    <message>
-        <source>Delete layer</source>
-        <translation>Ebene löschen</translation>
-    </message>
-    <message>
-        <source>Undo brings it back</source>
-        <translation>Rückgängig holt es zurück</translation>
     </message>
     <message>
         <source>This stage comes from a newer Baryton. It is kept as it is and changes nothing here.</source>
@@ -6099,6 +6087,253 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>write one of the words of docs/formats/preset.md</source>
         <translation>eines der Wörter aus docs/formats/preset.md schreiben</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LayerEditor</name>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>adds</source>
+        <translation>dazu</translation>
+    </message>
+    <message>
+        <source>takes away</source>
+        <translation>nimmt weg</translation>
+    </message>
+    <message>
+        <source>keeps</source>
+        <translation>behält</translation>
+    </message>
+    <message>
+        <source>Outside of it</source>
+        <translation>Außerhalb</translation>
+    </message>
+    <message>
+        <source>All turned round</source>
+        <translation>Alles umkehren</translation>
+    </message>
+    <message>
+        <source>Darken the rest</source>
+        <translation>Rest abdunkeln</translation>
+    </message>
+    <message>
+        <source>Layer name</source>
+        <translation>Name der Ebene</translation>
+    </message>
+    <message>
+        <source>Blend mode</source>
+        <translation>Mischart</translation>
+    </message>
+    <message>
+        <source>How the layer is laid over what comes before it</source>
+        <translation>Wie die Ebene über das gelegt wird, was davor kommt</translation>
+    </message>
+    <message>
+        <source>Earlier</source>
+        <translation>Früher</translation>
+    </message>
+    <message>
+        <source>Lets the layer act before the one below</source>
+        <translation>Lässt die Ebene vor der darunter wirken</translation>
+    </message>
+    <message>
+        <source>Later</source>
+        <translation>Später</translation>
+    </message>
+    <message>
+        <source>Lets the layer act after the one above</source>
+        <translation>Lässt die Ebene nach der darüber wirken</translation>
+    </message>
+    <message>
+        <source>Merge down</source>
+        <translation>Nach unten vereinen</translation>
+    </message>
+    <message>
+        <source>Puts its stages behind those of the layer below; both must be laid over plainly</source>
+        <translation>Hängt ihre Stufen hinter die der Ebene darunter; beide müssen schlicht aufliegen</translation>
+    </message>
+    <message>
+        <source>Delete layer</source>
+        <translation>Ebene löschen</translation>
+    </message>
+    <message>
+        <source>Undo brings it back</source>
+        <translation>Rückgängig holt es zurück</translation>
+    </message>
+    <message>
+        <source>WHERE IT ACTS</source>
+        <translation>WO ES WIRKT</translation>
+    </message>
+    <message>
+        <source>Add ellipse</source>
+        <translation>Ellipse dazu</translation>
+    </message>
+    <message>
+        <source>A soft ellipse, placed on the picture</source>
+        <translation>Eine weiche Ellipse, auf dem Bild gesetzt</translation>
+    </message>
+    <message>
+        <source>Add ramp</source>
+        <translation>Verlauf dazu</translation>
+    </message>
+    <message>
+        <source>From all to nothing between two lines, placed on the picture</source>
+        <translation>Von allem zu nichts zwischen zwei Linien, auf dem Bild gesetzt</translation>
+    </message>
+    <message>
+        <source>Shapes of the mask</source>
+        <translation>Formen der Maske</translation>
+    </message>
+    <message>
+        <source>The layer acts here as well</source>
+        <translation>Die Ebene wirkt auch hier</translation>
+    </message>
+    <message>
+        <source>The layer does not act here</source>
+        <translation>Die Ebene wirkt hier nicht</translation>
+    </message>
+    <message>
+        <source>The layer acts only here, of what there is so far</source>
+        <translation>Die Ebene wirkt nur hier, von dem, was es bis dahin gibt</translation>
+    </message>
+    <message>
+        <source>The shape is what lies outside its line</source>
+        <translation>Die Form ist, was außerhalb ihrer Linie liegt</translation>
+    </message>
+    <message>
+        <source>Delete shape</source>
+        <translation>Form löschen</translation>
+    </message>
+    <message>
+        <source>Of the picture&apos;s width, before any frame</source>
+        <translation>Von der Breite des Bildes, vor jedem Ausschnitt</translation>
+    </message>
+    <message>
+        <source>Of its height</source>
+        <translation>Von seiner Höhe</translation>
+    </message>
+    <message>
+        <source>Of the picture&apos;s long side</source>
+        <translation>Von der langen Seite des Bildes</translation>
+    </message>
+    <message>
+        <source>Centre across</source>
+        <translation>Mitte quer</translation>
+    </message>
+    <message>
+        <source>Centre down</source>
+        <translation>Mitte hoch</translation>
+    </message>
+    <message>
+        <source>Radius across</source>
+        <translation>Radius quer</translation>
+    </message>
+    <message>
+        <source>Radius down</source>
+        <translation>Radius hoch</translation>
+    </message>
+    <message>
+        <source>Turn</source>
+        <translation>Drehung</translation>
+    </message>
+    <message>
+        <source>Clockwise</source>
+        <translation>Im Uhrzeigersinn</translation>
+    </message>
+    <message>
+        <source>Feather</source>
+        <translation>Weiche Kante</translation>
+    </message>
+    <message>
+        <source>Over how much of its radius it fades</source>
+        <translation>Über wie viel ihres Radius sie ausläuft</translation>
+    </message>
+    <message>
+        <source>Whole across</source>
+        <translation>Ganz quer</translation>
+    </message>
+    <message>
+        <source>Whole down</source>
+        <translation>Ganz hoch</translation>
+    </message>
+    <message>
+        <source>Nothing across</source>
+        <translation>Nichts quer</translation>
+    </message>
+    <message>
+        <source>Nothing down</source>
+        <translation>Nichts hoch</translation>
+    </message>
+    <message>
+        <source>THE WHOLE MASK</source>
+        <translation>DIE GANZE MASKE</translation>
+    </message>
+    <message>
+        <source>The layer acts where it did not, and the other way round</source>
+        <translation>Die Ebene wirkt, wo sie nicht wirkte, und umgekehrt</translation>
+    </message>
+    <message>
+        <source>The picture is darkened where the layer does not act, as long as this is ticked</source>
+        <translation>Das Bild wird dunkel, wo die Ebene nicht wirkt, solange dies angekreuzt ist</translation>
+    </message>
+    <message>
+        <source>Density</source>
+        <translation>Dichte</translation>
+    </message>
+    <message>
+        <source>How much of the mask is felt at most</source>
+        <translation>Wie viel von der Maske höchstens zu spüren ist</translation>
+    </message>
+    <message>
+        <source>Everywhere: it has no mask</source>
+        <translation>Überall: sie hat keine Maske</translation>
+    </message>
+    <message>
+        <source>Covers nothing of the picture: nothing of the layer is seen</source>
+        <translation>Deckt nichts vom Bild: von der Ebene ist nichts zu sehen</translation>
+    </message>
+    <message>
+        <source>Covers all of the picture</source>
+        <translation>Deckt das ganze Bild</translation>
+    </message>
+    <message>
+        <source>Covers %1 % of the picture</source>
+        <translation>Deckt %1 % des Bildes</translation>
+    </message>
+    <message>
+        <source>Ellipse</source>
+        <translation>Ellipse</translation>
+    </message>
+    <message>
+        <source>Ramp</source>
+        <translation>Verlauf</translation>
+    </message>
+    <message>
+        <source>, taken away</source>
+        <translation>, weggenommen</translation>
+    </message>
+    <message>
+        <source>, kept of it</source>
+        <translation>, davon behalten</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>   mask %1 %</source>
+        <translation>   Maske %1 %</translation>
+    </message>
+    <message>
+        <source>A run of stages with one strength, which acts where its mask lets it.</source>
+        <translation>Eine Folge von Stufen mit einer Stärke; sie wirkt, wo ihre Maske sie lässt.</translation>
+    </message>
+    <message>
+        <source>By its name a preset finds the layer again</source>
+        <translation>An ihrem Namen findet eine Vorgabe die Ebene wieder</translation>
     </message>
 </context>
 <context>
@@ -8750,6 +8985,14 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>a picture</source>
         <translation>ein Bild</translation>
+    </message>
+    <message>
+        <source>{} shapes</source>
+        <translation>{} Formen</translation>
+    </message>
+    <message>
+        <source>a mask</source>
+        <translation>eine Maske</translation>
     </message>
 </context>
 <context>

@@ -101,7 +101,7 @@ int CarryTree::addOwnFields(QTreeWidgetItem* parent, CarryPath path, const Item&
         const ParameterType& type = ownFieldType(field.word);
         path.parameter = field.word;
         addLeaf(parent, path, name.arg(QString::fromStdString(type.name)),
-                QString::fromStdString(shownText(type, *value)), true);
+                QString::fromStdString(shownText(type, *value)), true, type.kind != ParameterKind::Mask);
         ++count;
     }
     return count;

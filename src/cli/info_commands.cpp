@@ -28,6 +28,8 @@ std::string kindName(ParameterKind kind) {
         return "text";
     case ParameterKind::Picture:
         return "picture";
+    case ParameterKind::Mask:
+        return "mask";
     case ParameterKind::LutFile:
         break;
     }

@@ -66,6 +66,7 @@ int show(const PresetOptions& options) {
         if (layer.enabled) head += *layer.enabled ? " · on" : " · off";
         if (layer.strength) head += fmt::format(" · strength {:.0f}", *layer.strength * 100);
         if (layer.blend) head += " · " + *layer.blend;
+        if (layer.isMasked()) head += fmt::format(" · mask of {} shapes", layer.mask->shapes.size());
         showPart(head, layer.stages);
     }
     showPart("Finish", preset.carried.finish);

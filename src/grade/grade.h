@@ -1,5 +1,6 @@
 #pragma once
 #include "grade/lut_table.h"
+#include "grade/mask.h"
 #include "grade/picture_content.h"
 
 #include <map>
@@ -21,8 +22,8 @@ struct CurvePoint {
 using Curve = std::vector<CurvePoint>;
 
 /// The value of one parameter: a number (in the unit of its description), a switch, a choice by id, a curve, a LUT, a
-/// picture.
-using Value = std::variant<double, bool, std::string, Curve, LutContent, PictureContent>;
+/// picture, a mask.
+using Value = std::variant<double, bool, std::string, Curve, LutContent, PictureContent, Mask>;
 
 /// One operation with its parameters. A parameter that is not present stands at its default; so do `enabled` (true)
 /// and `strength` (1). In a preset the same struct says what is *carried*: present means carried, at whatever value.
@@ -40,19 +41,26 @@ struct Stage {
     bool operator==(const Stage&) const = default;
 };
 
-/// A named run of stages with a strength of its own, laid over what comes before it by a blend mode.
+/// A named run of stages with a strength of its own, laid over what comes before it by a blend mode, where its mask
+/// lets it.
 struct Layer {
     std::string id;
     std::string name;
     std::optional<bool> enabled;
     std::optional<double> strength;   ///< 0…1
     std::optional<std::string> blend; ///< the id of a blend mode (see render/blend.h); normal when absent
+    std::optional<Mask> mask;         ///< everywhere when absent
     std::vector<Stage> stages;
     UnknownFields unknown;
 
     bool isEnabled() const { return enabled.value_or(true); }
+    bool isMasked() const { return mask && !mask->isEmpty(); }
     double strengthOrFull() const { return strength.value_or(1.0); }
     std::string blendOrNormal() const { return blend.value_or("normal"); }
+    /// Whether what its stages make takes the place of what was there, everywhere and all of it.
+    bool isLaidOverWhole() const {
+        return isEnabled() && strengthOrFull() == 1 && blendOrNormal() == "normal" && !isMasked();
+    }
     bool operator==(const Layer&) const = default;
 };
 

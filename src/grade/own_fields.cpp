@@ -32,6 +32,7 @@ const std::vector<OwnField<Layer>>& ownFieldsOf(const Layer&) {
         field<Layer, bool, &Layer::enabled>(kEnabledWord, true),
         field<Layer, double, &Layer::strength>(kStrengthWord, 1.0),
         field<Layer, std::string, &Layer::blend>(kBlendWord, std::string("normal")),
+        field<Layer, Mask, &Layer::mask>(kMaskWord, Mask()),
     };
     return fields;
 }

@@ -23,7 +23,8 @@ struct OwnField {
     Value getOrDefault(const Item& item) const { return get(item).value_or(defaultValue); }
 };
 
-inline const std::string kEnabledWord = "enabled", kStrengthWord = "strength", kBlendWord = "blend";
+inline const std::string kEnabledWord = "enabled", kStrengthWord = "strength", kBlendWord = "blend",
+                         kMaskWord = "mask";
 
 const std::vector<OwnField<Stage>>& ownFieldsOf(const Stage& stage);
 const std::vector<OwnField<Layer>>& ownFieldsOf(const Layer& layer);

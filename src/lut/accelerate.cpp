@@ -2,18 +2,40 @@
 #include "lut/bake.h"
 #include "stages/stage_type.h"
 
+#include <utility>
+
 namespace baryton {
 
 Program accelerated(const Grade& grade, int size) {
-    Grade front = grade; // the Finish runs behind the cube, also what of it could be baked
-    front.finish.clear();
-    Grade quick = lutGrade(bakeLook(front, size, "preview", true), "preview");
-    quick.finish = grade.finish;
-    // And so does what looks at neighbours, ahead of it.
+    Grade quick;
+    quick.finish = grade.finish; // the Finish runs behind the cubes, also what of it could be baked
+    // And so does what looks at neighbours, ahead of them.
     for (const Stage& stage : grade.prep) {
         const StageType* type = findStageType(stage.type);
         if (type && type->footprint == Footprint::Narrow) quick.prep.push_back(stage);
     }
+    // Layers are one cube as far as they follow one another; one with a mask has a cube of its own, behind its mask.
+    Grade run;
+    run.prep = grade.prep;
+    const auto baked = [&](Grade part, Layer into) {
+        into.stages = lutGrade(bakeLook(part, size, "preview", true), "preview").look.front().stages;
+        quick.look.push_back(std::move(into));
+    };
+    const auto bakeRun = [&] {
+        if (!isNeutral(run)) baked(run, {});
+        run = {};
+    };
+    for (const Layer& layer : grade.look) {
+        if (!layer.isMasked()) {
+            run.look.push_back(layer);
+        } else if (layer.isEnabled()) {
+            bakeRun();
+            Grade alone;
+            alone.look.emplace_back().stages = layer.stages;
+            baked(std::move(alone), layer);
+        }
+    }
+    bakeRun();
     return Program::compile(quick);
 }
 

@@ -73,6 +73,7 @@ void halveRowByAlpha(const Picture& picture, int plane, int above, int below, fl
 Picture halved(const Picture& picture) {
     Picture half((picture.width() + 1) / 2, (picture.height() + 1) / 2, picture.hasAlpha());
     half.setScale(picture.scale() * half.longSide() / picture.longSide());
+    half.setFramePlace(picture.framePlace());
     const int lastY = picture.height() - 1;
     for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane) {
         float* const base = half.row(plane, 0);
@@ -99,6 +100,7 @@ Picture scaledDown(const Picture& picture, int width, int height) {
 Picture cropped(const Picture& picture, int x, int y, int width, int height) {
     Picture part(width, height, picture.hasAlpha());
     part.setScale(picture.scale());
+    part.setFramePlace(picture.framePlace());
     for (int plane = 0; plane < (picture.hasAlpha() ? 4 : 3); ++plane)
         for (int row = 0; row < height; ++row)
             std::memcpy(part.row(plane, row), picture.row(plane, y + row) + x,
@@ -110,6 +112,7 @@ Picture resized(const Picture& picture, int width, int height) {
     if (width == picture.width() && height == picture.height()) return picture;
     Picture result(width, height, picture.hasAlpha());
     result.setScale(picture.scale() * result.longSide() / picture.longSide());
+    result.setFramePlace(picture.framePlace());
     const auto across = static_cast<std::size_t>(picture.width()), rows = static_cast<std::size_t>(picture.height());
     // Sums weighted by alpha stay within the range of their pixels only where no weight is negative.
     const auto kernel = picture.hasAlpha() ? ResampleKernel::Triangle : ResampleKernel::Lanczos;

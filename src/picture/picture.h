@@ -2,8 +2,11 @@
 #include <cstddef>
 #include <memory>
 #include <string>
+#include <utility>
 
 namespace baryton {
+
+class FramePlace;
 
 /// Rows start on multiples of this many floats, and kernels may read and write up to the next multiple.
 constexpr std::size_t kRowPad = 16;
@@ -27,6 +30,10 @@ public:
     /// where it was made smaller. What is measured in pixels of the file needs it.
     double scale() const { return scale_; }
     void setScale(double scale) { scale_ = scale; }
+    /// Where the frame that it shows, or shows a part of, lies in the picture as its file has it; null where it is
+    /// that picture.
+    const std::shared_ptr<const FramePlace>& framePlace() const { return framePlace_; }
+    void setFramePlace(std::shared_ptr<const FramePlace> place) { framePlace_ = std::move(place); }
     std::size_t bytes() const { return planeSize() * static_cast<std::size_t>(planes_) * sizeof(float); }
 
     /// Row `y` of plane 0 (red), 1 (green), 2 (blue) or 3 (alpha); 64-byte aligned.
@@ -50,6 +57,7 @@ private:
     int width_ = 0, height_ = 0, planes_ = 0;
     std::size_t stride_ = 0;
     double scale_ = 1;
+    std::shared_ptr<const FramePlace> framePlace_;
     std::shared_ptr<float[]> data_;
 };
 

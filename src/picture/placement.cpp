@@ -1,4 +1,5 @@
 #include "picture/placement.h"
+#include "picture/frame_place.h"
 #include "picture/warp.h"
 
 #include <algorithm>
@@ -103,9 +104,13 @@ Picture placed(const Picture& picture, const Placement& placement, int threads, 
     if (!placement.orientation.isNone()) {
         Placement rest = placement;
         rest.orientation = {};
-        return placed(oriented(picture, placement.orientation), rest, threads, task);
+        const Picture turned = oriented(picture, placement.orientation);
+        Picture result = placed(turned, rest, threads, task);
+        result.setFramePlace(std::make_shared<const FramePlace>(placement, turned.width(), turned.height()));
+        return result;
     }
     Picture result = placedRows(picture, 0, picture.height(), placement, 0, placement.height, threads, task);
+    result.setFramePlace(std::make_shared<const FramePlace>(placement, picture.width(), picture.height()));
     if (task) task->throwIfCancelled();
     return result;
 }

@@ -72,7 +72,7 @@ RowRange rowsBehind(const Placement& placement, int sourceHeight, int y, int cou
 Picture placedRows(const Picture& band, int bandTop, int sourceHeight, const Placement& placement, int y, int count,
                    int threads = 0, const Task* task = nullptr);
 
-/// The placed picture as a whole. Throws Cancelled.
+/// The placed picture as a whole, which knows its place in the source (framePlace). Throws Cancelled.
 Picture placed(const Picture& picture, const Placement& placement, int threads = 0, const Task* task = nullptr);
 
 } // namespace baryton

@@ -40,7 +40,7 @@ Grade onlyStage(const Grade& grade, const StagePlace& place, const Stage& stage)
     if (place.part == Part::Look) {
         Layer layer = grade.look[place.layer];
         layer.stages = {stage};
-        layer.blend.reset(); // the stage's own doing, before its layer is laid over
+        layer.blend.reset(), layer.mask.reset(); // the stage's own doing, before its layer is laid over
         alone.look.push_back(std::move(layer));
     }
     return alone;

@@ -6,6 +6,7 @@
 namespace baryton {
 
 class BaseLevel;
+class FramePlace;
 
 /// Where the pixels that a program runs over lie in the whole frame: what looks at places, or around itself, needs
 /// it.
@@ -20,6 +21,8 @@ struct FrameMap {
     bool isMoving = false; ///< a control moves: Narrow stages that can hardly be seen at this scale are left out
     /// The frame as Wide stages see it. Without one it is made of the pixels at hand, which must then be the frame.
     std::shared_ptr<const BaseLevel> base{};
+    /// Where the frame lies in the picture it was taken from, for masks; null where it is all of it.
+    std::shared_ptr<const FramePlace> place{};
 
     /// The map of a picture that is the whole frame, at the picture's own scale.
     static FrameMap whole(const Picture& picture);

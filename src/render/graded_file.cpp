@@ -1,4 +1,5 @@
 #include "render/graded_file.h"
+#include "picture/frame_place.h"
 #include "picture/metadata.h"
 #include "picture/picture_writer.h"
 #include "picture/quantise.h"
@@ -27,6 +28,9 @@ FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& 
     const Shot shot = settings.lens.isWanted ? readShot(file) : Shot();
     geometry_ = geometryOf(settings, shot);
     placement_ = placementIn(reader_->width(), reader_->height());
+    Placement asWanted = placement_;
+    asWanted.orientation = geometry_.frame.orientation; // done by the reader, but masks are of the file as it is
+    place_ = std::make_shared<const FramePlace>(asWanted, reader_->width(), reader_->height());
     remarks_ = reader_->remarks();
     if (const std::string lacks = lensProblem(geometry_.lens, shot); !lacks.empty()) remarks_.push_back(lacks);
     const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
@@ -37,6 +41,7 @@ FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& 
     if (!isSmaller) return;
     Rows rows(*this, 0);
     small_ = readScaledDown(framed(rows), size.width, size.height, task);
+    small_.setFramePlace(place_);
     width_ = size.width, height_ = size.height;
     reader_.reset();
 }
@@ -61,6 +66,7 @@ FrameMap FileSource::frameFor(const Program& program, const Task* task) {
     map.perPixelX = 1.0 / width_, map.perPixelY = 1.0 / height_;
     map.aspect = double(width_) / height_;
     map.scale = reader_ ? reader_->scale() : small_.scale();
+    map.place = place_;
     if (!program.needs(map.scale).base) return map;
     const std::lock_guard<std::mutex> guard(baseLock_);
     if (!base_ && !reader_) base_ = BaseLevel::of(small_);
@@ -68,7 +74,9 @@ FrameMap FileSource::frameFor(const Program& program, const Task* task) {
         // It is needed before the first band: the file is read twice, from memory where it is not too large.
         constexpr std::size_t mostKept = std::size_t(160) << 20;
         if (reader_->decodedBytes() <= mostKept) reader_->keepDecoded();
-        base_ = std::make_shared<const BaseLevel>(readBase(task));
+        Picture base = readBase(task);
+        base.setFramePlace(place_);
+        base_ = std::make_shared<const BaseLevel>(std::move(base));
         if (reader_->decodedBytes() > mostKept && placement_.copiesPixels()) reader_->rewind();
     }
     map.base = base_;

@@ -63,6 +63,7 @@ private:
     std::unique_ptr<PictureReader> reader_; ///< else
     Geometry geometry_;
     Placement placement_; ///< of the frame in what it reads
+    std::shared_ptr<const FramePlace> place_;
     std::mutex baseLock_;
     std::shared_ptr<const BaseLevel> base_;
 };

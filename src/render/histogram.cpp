@@ -70,7 +70,7 @@ Grade upTo(const Grade& grade, const std::string& stageId) {
         before.look.resize(place->layer + 1);
         // Within its layer a stage works on what the layer has made so far, not yet laid over anything.
         Layer& layer = before.look.back();
-        layer.strength.reset(), layer.blend.reset(), layer.enabled.reset();
+        layer.strength.reset(), layer.blend.reset(), layer.enabled.reset(), layer.mask.reset();
     }
     if (place->part != Part::Finish) before.finish.clear();
     if (place->part == Part::Prep) before.look.clear();
@@ -95,8 +95,7 @@ std::optional<Grade> fromOn(const Grade& grade, const std::string& stageId) {
     rest.prep.clear();
     if (place->part == Part::Look) {
         const Layer& layer = grade.look[place->layer];
-        const bool isPlain = layer.isEnabled() && layer.strengthOrFull() == 1 && layer.blendOrNormal() == "normal";
-        if (!isPlain && place->index > 0) return {};
+        if (!layer.isLaidOverWhole() && place->index > 0) return {};
         rest.look.erase(rest.look.begin(), rest.look.begin() + static_cast<std::ptrdiff_t>(place->layer));
         cut(rest.look.front().stages);
         return rest;

@@ -1,6 +1,7 @@
 #include "render/plan.h"
 #include "base/parallel.h"
 #include "render/base_level.h"
+#include "render/mask_weights.h"
 
 #include <algorithm>
 #include <cstring>
@@ -87,6 +88,8 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& pixels,
             }
             if (kernel.domain != late.type->lateDomain) throw std::logic_error(late.type->id + ": not in its domain");
         }
+        for (const Program::LateMask& late : from.masks)
+            segment.points.steps[before + late.step].mask = std::make_shared<const MaskWeights>(late.mask, frame_);
         if (!from.narrow) continue;
         AreaKernel kernel = from.narrow->type->compileNarrow(from.narrow->stage, frame_.scale);
         constexpr int hardlySeen = 2; // the margin of a Gaussian below 0.8 pixels

@@ -1,4 +1,5 @@
 #include "render/point_run.h"
+#include "render/mask_weights.h"
 #include "render/steps.h"
 
 #include <algorithm>
@@ -11,6 +12,12 @@ struct alignas(64) Kept {
     float planes[kKeepSlots][3][kBlockPixels];
     float weights[kKeepSlots][kBlockPixels];
 };
+
+constexpr auto ones = [] {
+    std::array<float, kBlockPixels> all{};
+    all.fill(1);
+    return all;
+}();
 } // namespace
 
 void PointRun::operator()(const Block& whole) const {
@@ -45,6 +52,9 @@ void PointRun::operator()(const Block& whole) const {
             case PointStep::Kind::Weigh:
                 runLimitWeights(under, kBlockPixels, step.limits, block.count, kept.weights[step.slot]);
                 break;
+            case PointStep::Kind::Mask:
+                (*step.mask)(block, kept.weights[step.slot]);
+                break;
             case PointStep::Kind::Mix:
                 if (step.isWeighted)
                     runMixWeighted(under, kBlockPixels, step.strength, kept.weights[step.slot], block);
@@ -52,7 +62,8 @@ void PointRun::operator()(const Block& whole) const {
                     runMix(under, kBlockPixels, step.strength, block);
                 break;
             case PointStep::Kind::Blend:
-                runBlend(under, kBlockPixels, step.strength, step.mode, block);
+                runBlend(under, kBlockPixels, step.strength, step.isWeighted ? kept.weights[step.slot] : ones.data(),
+                         step.mode, block);
                 break;
             }
         }

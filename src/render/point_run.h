@@ -4,22 +4,26 @@
 #include "stages/limits.h"
 
 #include <array>
+#include <memory>
 #include <vector>
 
 namespace baryton {
 
+class MaskWeights;
+
 /// One step over single pixels.
 struct PointStep {
-    /// Keep sets the colours aside in a slot; Weigh makes a slot's plane of weights, by which its Mix is then laid
-    /// over the kept colours.
-    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Weigh, Mix, Blend } kind = Kind::Stage;
-    Kernel kernel;                      ///< Stage
-    std::array<float, 9> matrix{};      ///< Matrix
-    int slot = 0;                       ///< Keep, Weigh, Mix, Blend
-    float strength = 1;                 ///< Mix, Blend: result · strength + kept · (1 − strength)
-    Limits limits;                      ///< Weigh: by the kept colours
-    bool isWeighted = false;            ///< Mix: the strength is multiplied by the slot's weights
-    BlendMode mode = BlendMode::Normal; ///< Blend
+    /// Keep sets the colours aside in a slot; Weigh and Mask make a slot's plane of weights, by which its Mix or
+    /// Blend is then laid over the kept colours.
+    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Weigh, Mask, Mix, Blend } kind = Kind::Stage;
+    Kernel kernel;                           ///< Stage
+    std::array<float, 9> matrix{};           ///< Matrix
+    int slot = 0;                            ///< Keep, Weigh, Mask, Mix, Blend
+    float strength = 1;                      ///< Mix, Blend: result · strength + kept · (1 − strength)
+    Limits limits;                           ///< Weigh: by the kept colours
+    std::shared_ptr<const MaskWeights> mask; ///< Mask: by the pixels' places
+    bool isWeighted = false;                 ///< Mix, Blend: the strength is multiplied by the slot's weights
+    BlendMode mode = BlendMode::Normal;      ///< Blend
 };
 
 /// Neighbouring stages that look at single pixels, fused: what enters and leaves is in the working encoding.

@@ -1,4 +1,6 @@
 #include "render/program.h"
+#include "base/words.h"
+#include "render/mask_weights.h"
 #include "render/plan.h"
 #include "stages/finish_order.h"
 
@@ -12,6 +14,7 @@ FrameMap FrameMap::whole(const Picture& picture) {
     map.perPixelX = 1.0 / picture.width(), map.perPixelY = 1.0 / picture.height();
     map.aspect = double(picture.width()) / picture.height();
     map.scale = picture.scale();
+    map.place = picture.framePlace();
     return map;
 }
 
@@ -56,10 +59,18 @@ private:
         const bool any = mode != BlendMode::Normal || std::any_of(layer.stages.begin(), layer.stages.end(),
                                                                   [&](const Stage& s) { return counts(s); });
         if (!layer.isEnabled() || strength <= 0 || !any) return;
-        const int slot = strength < 1 || mode != BlendMode::Normal ? keep() : -1;
+        if (layer.isMasked() && options_.onlyWhatBakes) return;
+        const int slot = strength < 1 || mode != BlendMode::Normal || layer.isMasked() ? keep() : -1;
+        if (layer.isMasked()) {
+            program_.segments_.back().masks.push_back({steps().size(), *layer.mask});
+            Step& weigh = push(Step::Kind::Mask);
+            weigh.slot = slot;
+            weigh.mask = std::make_shared<const MaskWeights>(*layer.mask, FrameMap()); // until a frame is known
+        }
         addStages(layer.stages);
         if (slot < 0) return;
         mix(slot, strength);
+        steps().back().isWeighted = layer.isMasked();
         if (mode == BlendMode::Normal) return;
         steps().back().kind = Step::Kind::Blend;
         steps().back().mode = mode;
@@ -268,6 +279,9 @@ std::vector<std::string> leftOutOfLut(const Grade& grade) {
         const StageType* type = findStageType(stage.type);
         if (type && !type->bakes() && !isNeutral(stage)) names.push_back(stageTitle(stage));
     }
+    for (const Layer& layer : grade.look)
+        if (layer.isMasked() && layer.isEnabled() && layer.strengthOrFull() > 0)
+            names.push_back(inWords("{} (its mask)", layer.name));
     return names;
 }
 

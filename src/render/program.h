@@ -74,9 +74,15 @@ private:
         const StageType* type = nullptr;
         Stage stage;
     };
+    /// A mask that is made ready when the frame is known.
+    struct LateMask {
+        std::size_t step = 0;
+        Mask mask;
+    };
     struct Segment {
         PointRun points;
         std::vector<LateStage> late;
+        std::vector<LateMask> masks;
         std::optional<NarrowStage> narrow; ///< in all but the last
     };
     CompileOptions options_;
@@ -87,7 +93,8 @@ private:
 /// from then on: it must not be copied while the sink is used.
 Program::Sink into(Picture& picture, int left = 0, int top = 0);
 
-/// The names of the stages that change the picture but can't be part of a LUT, in the order they act.
+/// The names of the stages that change the picture but can't be part of a LUT, in the order they act, and those of
+/// layers that are held to a mask.
 std::vector<std::string> leftOutOfLut(const Grade& grade);
 
 } // namespace baryton

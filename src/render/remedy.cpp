@@ -12,9 +12,7 @@ namespace {
 /// A place at the end of the Look where a stage acts on all that comes before it: the last layer where that is laid
 /// over whole, else a new one.
 std::vector<Stage>& lookEnd(Grade& grade) {
-    const bool isWhole = !grade.look.empty() && grade.look.back().isEnabled() &&
-                         grade.look.back().strengthOrFull() == 1 && grade.look.back().blendOrNormal() == "normal";
-    if (!isWhole) {
+    if (grade.look.empty() || !grade.look.back().isLaidOverWhole()) {
         Layer layer;
         layer.id = freeId(grade, "layer");
         grade.look.push_back(std::move(layer));

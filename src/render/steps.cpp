@@ -79,10 +79,12 @@ void MixWeightedBlock(const float* kept, std::size_t stride, float strength, con
     });
 }
 
-void BlendBlock(const float* kept, std::size_t stride, float strength, BlendMode mode, const Block& block) {
+void BlendBlock(const float* kept, std::size_t stride, float strength, const float* weights, BlendMode mode,
+                const Block& block) {
     const D d;
-    const V s = Splat(strength);
+    const V strengths = Splat(strength);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
+        const V s = hn::Mul(strengths, hn::LoadU(d, weights + i));
         const Colour lower = {hn::LoadU(d, kept + i), hn::LoadU(d, kept + stride + i),
                               hn::LoadU(d, kept + 2 * stride + i)};
         const Colour out = Blended(mode, lower, {r, g, b});
@@ -126,8 +128,9 @@ void runLimitWeights(const float* kept, std::size_t keptStride, const Limits& li
                      float* weights) {
     HWY_DYNAMIC_DISPATCH(LimitWeightsBlock)(kept, keptStride, limits, count, weights);
 }
-void runBlend(const float* kept, std::size_t keptStride, float strength, BlendMode mode, const Block& block) {
-    HWY_DYNAMIC_DISPATCH(BlendBlock)(kept, keptStride, strength, mode, block);
+void runBlend(const float* kept, std::size_t keptStride, float strength, const float* weights, BlendMode mode,
+              const Block& block) {
+    HWY_DYNAMIC_DISPATCH(BlendBlock)(kept, keptStride, strength, weights, mode, block);
 }
 
 } // namespace baryton

@@ -19,7 +19,8 @@ void runMixWeighted(const float* kept, std::size_t keptStride, float strength, c
 /// The weights of kept colours within limits, as a plane of `count` pixels, a multiple of kRowPad.
 void runLimitWeights(const float* kept, std::size_t keptStride, const Limits& limits, std::size_t count,
                      float* weights);
-/// Lays the block over what was kept by a blend mode, and mixes by strength.
-void runBlend(const float* kept, std::size_t keptStride, float strength, BlendMode mode, const Block& block);
+/// Lays the block over what was kept by a blend mode, and mixes by strength times each pixel's weight.
+void runBlend(const float* kept, std::size_t keptStride, float strength, const float* weights, BlendMode mode,
+              const Block& block);
 
 } // namespace baryton

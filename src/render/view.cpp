@@ -117,6 +117,7 @@ void takeAverages(ViewSource& source, const Pyramid& pyramid, const ViewRegion& 
     source.frame.left = x / fullWidth, source.frame.top = y / fullHeight;
     source.frame.perPixelX = 1 / (region.scale * fullWidth), source.frame.perPixelY = 1 / (region.scale * fullHeight);
     source.frame.aspect = fullWidth / fullHeight;
+    source.frame.place = pyramid.full().framePlace();
     source.frame.scale = region.scale;
 
     // The smallest level that is still at least as large as the view wants it.

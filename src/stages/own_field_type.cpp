@@ -16,8 +16,11 @@ const ParameterType& ownFieldType(const std::string& word) {
         blend.id = kBlendWord, blend.name = words("Blend"), blend.kind = ParameterKind::Choice;
         blend.options = blendModes();
         blend.defaultValue = std::string("normal");
+        ParameterType mask;
+        mask.id = kMaskWord, mask.name = words("Mask"), mask.kind = ParameterKind::Mask;
+        mask.defaultValue = Mask();
         return std::vector{std::move(enabled), percent(kStrengthWord, words("Strength"), 0, 100, 100, {}),
-                           std::move(blend)};
+                           std::move(blend), std::move(mask)};
     }();
     for (const ParameterType& type : types)
         if (type.id == word) return type;

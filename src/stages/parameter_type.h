@@ -8,7 +8,7 @@
 namespace baryton {
 
 /// Text is a name of something that is known elsewhere; empty for none.
-enum class ParameterKind { Number, Toggle, Choice, CurveShape, LutFile, Picture, Text };
+enum class ParameterKind { Number, Toggle, Choice, CurveShape, LutFile, Picture, Text, Mask };
 /// Pixels are those of the full-size picture; PerMille are thousandths of the frame's long side.
 enum class Unit { None, Stops, Kelvin, Percent, Degrees, Pixels, PerMille, Millimetres };
 

@@ -27,6 +27,8 @@ std::string kindWord(ParameterKind kind) {
         return words("a text");
     case ParameterKind::Picture:
         return words("a picture");
+    case ParameterKind::Mask:
+        return words("a mask");
     case ParameterKind::LutFile:
         break;
     }
@@ -76,6 +78,11 @@ void validateValue(const ParameterType& type, const Value& value, const std::str
     } else if (const std::string problem = picture ? overlayProblem(*picture) : std::string(); !problem.empty()) {
         errors.emplace_back("", at, problem, words("choose the picture again and save"));
     }
+    if (const auto* mask = std::get_if<Mask>(&value)) {
+        const MaskProblem problem = problemOf(*mask);
+        if (!problem.what.empty())
+            errors.emplace_back("", at + problem.place, problem.what, words("correct the value"));
+    }
     if (const auto* curve = std::get_if<Curve>(&value); curve && !isRisingCurve(*curve))
         errors.emplace_back(
             "", at,
@@ -117,7 +124,9 @@ void validateStage(const Stage& stage, Part part, const std::string& path, std::
 /// Whether the value is one that `repaired` keeps; a number may lie outside the range.
 bool canStay(const ParameterType& type, const Value& value) {
     const auto* curve = std::get_if<Curve>(&value);
-    return value.index() == type.defaultValue.index() && (!curve || isRisingCurve(*curve)) && isOption(type, value);
+    const auto* mask = std::get_if<Mask>(&value);
+    return value.index() == type.defaultValue.index() && (!curve || isRisingCurve(*curve)) &&
+           (!mask || problemOf(*mask).what.empty()) && isOption(type, value);
 }
 
 void holdToRange(const ParameterType& type, Value& value) {

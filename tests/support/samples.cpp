@@ -109,12 +109,37 @@ Value randomValue(Random& random, const ParameterType& parameter) {
                 for (int x = 0; x < 3; ++x) small.row(k, y)[x] = static_cast<float>(uniform(random, 0, 1));
         return PictureContent{"random", std::make_shared<const std::string>(encodeCarried(small))};
     }
+    case ParameterKind::Mask:
+        return randomMask(random);
     case ParameterKind::Text:
         return "text " + std::to_string(random() % 100);
     case ParameterKind::Number:
         break;
     }
     return uniform(random, parameter.minimum, parameter.maximum);
+}
+
+Mask randomMask(Random& random) {
+    Mask mask;
+    const auto place = [&] { return uniform(random, -0.3, 1.3); };
+    for (auto left = 1 + random() % 4; left > 0; --left) {
+        MaskShape shape;
+        if (random() % 2 == 0)
+            shape.form = MaskEllipse{place(),
+                                     place(),
+                                     uniform(random, 0.05, 0.6),
+                                     uniform(random, 0.05, 0.6),
+                                     uniform(random, -180, 180),
+                                     uniform(random, 0, 1)};
+        else
+            shape.form = MaskRamp{place(), place(), place(), place()};
+        shape.way = static_cast<MaskShape::Way>(random() % 3);
+        shape.isInverted = random() % 4 == 0;
+        mask.shapes.push_back(shape);
+    }
+    mask.isInverted = random() % 3 == 0;
+    if (random() % 3 == 0) mask.density = uniform(random, 0.2, 1);
+    return mask;
 }
 
 Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood) {

@@ -23,6 +23,8 @@ Picture lampsAtNight(int width, int height);
 
 /// A value within a parameter's range; for curves, a rising one within 0…1.
 Value randomValue(Random& random, const ParameterType& parameter);
+/// A mask of one to four shapes, some of them taking away or intersecting, some turned round.
+Mask randomMask(Random& random);
 /// A stage with each parameter set with the given likelihood, sometimes with a strength.
 Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood = 0.7);
 /// A grade with Prep, one to three layers of up to four stages each, and Finish.

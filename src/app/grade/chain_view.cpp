@@ -20,6 +20,7 @@ namespace baryton {
 namespace {
 constexpr int kCardTop = StageCard::kTop, kStringY = StageCard::kStringY;
 constexpr int kGap = 8, kSource = 54;
+constexpr QSize kMaskPicture(26, 17);
 constexpr int kLeastCard = 76; ///< px that a card may shrink to: its name on two lines
 
 /// Where the picture stands, at the string's left end.
@@ -159,10 +160,17 @@ ChainView::Layout ChainView::layOut(int cardWidth) const {
             title += QStringLiteral(" · ") +
                      QString::fromStdString(blendModes()[static_cast<std::size_t>(blendModeFrom(*layer.blend))].name);
         if (!layer.isEnabled()) title += tr(" · off");
-        const int least = fontMetrics().horizontalAdvance(title) + 28;
+        const QImage mask = layer.isMasked() ? masks_.image(*layer.mask, kMaskPicture) : QImage();
+        if (layer.isMasked()) {
+            const MaskCover cover = masks_.coverOf(*layer.mask);
+            if (cover.isNothing()) title += tr(" · covers nothing");
+            if (cover.isEverything()) title += tr(" · covers all");
+        }
+        const int least =
+            fontMetrics().horizontalAdvance(title) + 28 + (mask.isNull() ? 0 : kMaskPicture.width() + 6);
         x = std::max(x, start + least);
-        layout.brackets.push_back(
-            {QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l, layer.isEnabled(), title});
+        layout.brackets.push_back({QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l,
+                                   layer.isEnabled(), title, mask});
         x += kGap;
     }
     addPlus(Part::Look);
@@ -184,13 +192,19 @@ bool ChainView::eventFilter(QObject* watched, QEvent* event) {
     return QWidget::eventFilter(watched, event);
 }
 
+void ChainView::setFrame(double aspect, const std::shared_ptr<const FramePlace>& place) {
+    if (!masks_.setFrame(place, aspect)) return;
+    const auto& look = state_.shownGrade().look;
+    if (std::any_of(look.begin(), look.end(), [](const Layer& layer) { return layer.isMasked(); })) rebuild();
+}
+
 ChainView::Counts ChainView::countStages(const Grade& grade) {
     Counts counts;
     for (const auto& layer : grade.look)
         for (const auto& stage : layer.stages) {
             const StageType* type = findStageType(stage.type);
             ++counts.look;
-            counts.baking += type && type->bakes();
+            counts.baking += type && type->bakes() && !layer.isMasked();
         }
     return counts;
 }
@@ -242,6 +256,13 @@ void ChainView::paintEvent(QPaintEvent*) {
         const QRectF title(bracket.box.left() + 9, bracket.box.top() - 7,
                            metrics.horizontalAdvance(bracket.title) + 8, 14);
         p.fillRect(title, c.panel);
+        if (!bracket.mask.isNull()) {
+            const QRectF picture(QPointF(title.right() + 2, bracket.box.top() - 9), QSizeF(kMaskPicture));
+            p.fillRect(picture.adjusted(-3, 0, 3, 0), c.panel);
+            p.drawImage(picture, bracket.mask);
+            p.setPen(QPen(c.edge, 1));
+            p.drawRect(picture);
+        }
         p.setPen(isChosen ? c.accent : layer.isEnabled() ? c.text : c.second);
         p.drawText(title, Qt::AlignCenter, bracket.title);
     }

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/grade/mask_hands.h"
 #include "app/grade/stage_card.h"
 #include "app/grade/stage_commands.h"
 #include "render/diagnose.h"
@@ -21,6 +22,8 @@ public:
     /// The list of all stages, or of those of one part, at that part's +.
     void openAddList(AddAt at = AddAt::Chosen, std::optional<Part> part = {});
     void setReports(const std::vector<StageReport>& reports);
+    /// The frame that the miniatures of masks show.
+    void setFrame(double aspect, const std::shared_ptr<const FramePlace>& place);
     QSize sizeHint() const override { return {layout_.width, 140}; }
 
 Q_SIGNALS:
@@ -51,6 +54,7 @@ private:
         std::size_t layer;
         bool isOn;
         QString title;
+        QImage mask; ///< behind the title; null for none
         bool operator==(const Bracket&) const = default;
     };
     struct Counts {
@@ -78,6 +82,7 @@ private:
     std::vector<std::string> shape_; ///< what the cards were built for
     Layout layout_;
     Counts counts_;
+    MaskHands masks_;
     std::optional<int> dropX_; ///< where the line is drawn while a card is dragged
     std::map<Part, QWidget*> addButtons_;
 };

@@ -1,12 +1,11 @@
 #include "app/grade/editor_panel.h"
+#include "app/grade/layer_editor.h"
 #include "app/grade/stage_commands.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
-#include "stages/blend.h"
 #include "stages/frame.h"
 #include "stages/lens.h"
 
-#include <QGridLayout>
 #include <QInputDialog>
 #include <QMenu>
 
@@ -283,61 +282,6 @@ void EditorPanel::editLayer(const QString& gesture, const std::function<void(Lay
     state_.editKey(next, gesture);
 }
 
-QWidget* EditorPanel::makeLayerPage() {
-    auto* page = new QWidget;
-    auto* layout = new QVBoxLayout(page);
-    layout->setContentsMargins(0, 0, 0, 0);
-    auto* note =
-        makeLabel(tr("A layer is a run of stages with a strength of its own. Strength and switch act on all of "
-                     "them together; the name is where a preset finds it again."),
-                  "second");
-    note->setWordWrap(true);
-    layout->addWidget(note);
-    auto* name = new QLineEdit(QString::fromStdString(chosenLayer()->name));
-    name->setAccessibleName(tr("Layer name"));
-    layout->addWidget(name);
-    connect(name, &QLineEdit::editingFinished, this, [this, name] {
-        const std::string text = name->text().trimmed().toStdString();
-        if (chosenLayer() && !text.empty() && text != chosenLayer()->name)
-            editLayer({}, [&](Layer& layer) { layer.name = text; });
-    });
-    auto* blend = new QComboBox;
-    blend->setAccessibleName(tr("Blend mode"));
-    blend->setToolTip(tr("How the layer is laid over what comes before it"));
-    for (const auto& mode : blendModes()) blend->addItem(QString::fromStdString(mode.name));
-    blend->setCurrentIndex(static_cast<int>(blendModeFrom(chosenLayer()->blendOrNormal())));
-    layout->addWidget(blend);
-    connect(blend, &QComboBox::activated, this, [this](int index) {
-        editLayer({}, [index](Layer& layer) {
-            if (index == 0)
-                layer.blend.reset();
-            else
-                layer.blend = blendModes()[static_cast<std::size_t>(index)].id;
-        });
-    });
-    const std::string id = chosenLayer()->id;
-    auto* grid = new QGridLayout;
-    const auto add = [&](int row, int column, const QString& text, const QString& tip, bool enabled, auto action) {
-        auto* button = makeButton(text, "");
-        button->setToolTip(tip);
-        button->setEnabled(enabled);
-        grid->addWidget(button, row, column);
-        connect(button, &QPushButton::clicked, this, action);
-    };
-    const Grade& grade = state_.keyGrade();
-    add(0, 0, tr("Earlier"), tr("Lets the layer act before the one below"), grade.look.size() > 1,
-        [this, id] { moveLayer(state_, id, -1); });
-    add(0, 1, tr("Later"), tr("Lets the layer act after the one above"), grade.look.size() > 1,
-        [this, id] { moveLayer(state_, id, 1); });
-    add(1, 0, tr("Merge down"), tr("Puts its stages behind those of the layer below; both must be laid over plainly"),
-        canMergeDown(grade, id), [this, id] { mergeLayerDown(state_, id); });
-    add(1, 1, tr("Delete layer"), tr("Undo brings it back"), grade.look.size() > 1,
-        [this, id] { removeLayer(state_, id); });
-    layout->addLayout(grid);
-    layout->addStretch(1);
-    return page;
-}
-
 void EditorPanel::rebuild() {
     const std::string id = target();
     const auto place = findStage(state_.shownGrade(), id);
@@ -354,17 +298,21 @@ void EditorPanel::rebuild() {
     QWidget* page = nullptr;
     if (place) {
         editor_ = makeEditor(state_, id, nullptr);
-        page = editor_;
-        if (editor_) {
-            connect(editor_, &StageEditor::pickWanted, this, &EditorPanel::pickWanted);
-            connect(editor_, &StageEditor::litChanged, this, &EditorPanel::litChanged);
-            connect(editor_, &StageEditor::lineFound, this, &EditorPanel::lineFound);
-            connect(editor_, &StageEditor::guideChosen, this, &EditorPanel::guideChosen);
-            connect(editor_, &StageEditor::linesWanted, this, &EditorPanel::linesWanted);
-            editor_->setPins(pins_);
-        }
     } else if (chosenLayer()) {
-        page = makeLayerPage();
+        editor_ = new LayerEditor(state_, id);
+    }
+    page = editor_;
+    if (editor_) {
+        connect(editor_, &StageEditor::pickWanted, this, &EditorPanel::pickWanted);
+        connect(editor_, &StageEditor::litChanged, this, &EditorPanel::litChanged);
+        connect(editor_, &StageEditor::lineFound, this, &EditorPanel::lineFound);
+        connect(editor_, &StageEditor::guideChosen, this, &EditorPanel::guideChosen);
+        connect(editor_, &StageEditor::linesWanted, this, &EditorPanel::linesWanted);
+        connect(editor_, &StageEditor::figureChanged, this, &EditorPanel::figureChanged);
+        connect(editor_, &StageEditor::onPictureWanted, this, [this] {
+            if (role_ == Role::Follows) onPicture_->setChecked(true);
+        });
+        editor_->setPins(pins_);
     }
     if (!page) {
         auto* none = makeLabel(place ? tr("This stage comes from a newer Baryton. It is kept as it is and changes "
@@ -383,7 +331,7 @@ void EditorPanel::rebuild() {
     if (QWidget* old = scroll_->takeWidget()) old->deleteLater();
     scroll_->setWidget(page);
     onPicture_->setVisible(role_ == Role::Follows && editor_ && editor_->worksOnPicture());
-    more_->setVisible(editor_ != nullptr);
+    more_->setVisible(place && editor_);
     findings_->show(nullptr);
     Q_EMIT onPictureToggled(isOnPicture());
     refresh();

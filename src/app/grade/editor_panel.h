@@ -41,10 +41,11 @@ Q_SIGNALS:
     void pinWanted(const std::string& stageId);
     void unpinWanted();
     void pickWanted(const QString& what, baryton::TakePicked take);
-    void litChanged(const QImage& mask); ///< these three: see StageEditor
+    void litChanged(const QImage& mask); ///< these five: see StageEditor
     void lineFound(const QLineF& line);
     void guideChosen(int guide);
     void linesWanted(bool draws);
+    void figureChanged();
 
 private:
     void rebuild();
@@ -52,7 +53,6 @@ private:
     void makeFoot(QVBoxLayout* layout);
     void openKept();
     void keepSettings();
-    QWidget* makeLayerPage();
     const Layer* chosenLayer() const;
     void editLayer(const QString& gesture, const std::function<void(Layer&)>& change);
 

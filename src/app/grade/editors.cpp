@@ -127,6 +127,12 @@ HuePicks* StageEditor::addHuePicks(QBoxLayout* layout, const std::function<std::
     return picks;
 }
 
+void StageEditor::setFrame(double aspect, const std::shared_ptr<const FramePlace>& place) {
+    if (aspect == aspect_ && place == framePlace_) return;
+    aspect_ = aspect, framePlace_ = place;
+    frameMoved();
+}
+
 void StageEditor::setPins(const QVector<HuePicks::Pin>& pins) {
     pins_ = pins;
     for (HuePicks* each : picks_) each->setPins(pins);

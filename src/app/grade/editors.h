@@ -38,7 +38,8 @@ inline QVector<double> toCounts(const std::array<std::uint32_t, 256>& from) {
     return QVector<double>(from.begin(), from.end());
 }
 
-/// The editor of one stage. It shows what the state holds and asks the state for changes.
+/// The editor of one stage (or of one layer: LayerEditor). It shows what the state holds and asks the state for
+/// changes.
 class StageEditor : public QWidget {
     Q_OBJECT
 public:
@@ -67,12 +68,15 @@ public:
     virtual Qt::CursorShape pullAt(QPointF, QSizeF) const { return Qt::ArrowCursor; }
     virtual void startPull(QPointF, QSizeF) {}
     virtual void pullTo(QPointF) {}
+    /// What there is to say of a place under the pointer, in fractions of the frame.
+    virtual QString pointerWords(QPointF) const { return {}; }
     /// What a press there takes or makes, and what dragging from it does (offset in pixels, y upward).
     virtual void pressOnPicture(const PickedColour&) {}
     virtual void dragOnPicture(QPointF, Qt::KeyboardModifiers) {}
 
-    /// Width over height of the frame that the stage has a place in.
-    void setAspect(double aspect) { aspect_ = aspect; }
+    /// The frame that the stage has a place in: its width over its height, and where it lies in its source (null: it
+    /// is the source).
+    void setFrame(double aspect, const std::shared_ptr<const FramePlace>& place);
 
 Q_SIGNALS:
     /// The next press on the picture gives a colour; the source's colour there is handed to `take`.
@@ -83,6 +87,10 @@ Q_SIGNALS:
     void guideChosen(int guide);
     /// Lines are drawn on the picture that make it straight, or are done.
     void linesWanted(bool draws);
+    /// What `figure` says has changed without a change of the grade; and presses on the picture are to work the
+    /// stage.
+    void figureChanged();
+    void onPictureWanted();
     /// What of the picture is to stay lit, as shares of 255 over the whole picture; a null image: all of it.
     void litChanged(const QImage& mask);
 
@@ -114,6 +122,9 @@ protected:
     void addLimits(QVBoxLayout* layout);
     LimitsStrip* limits() const { return limits_; }
     double aspect() const { return aspect_; }
+    const std::shared_ptr<const FramePlace>& framePlace() const { return framePlace_; }
+    /// After another frame was set.
+    virtual void frameMoved() {}
     /// A place in fractions of the frame in frame heights, in which lengths are as long either way; and back.
     QPointF heights(QPointF share) const { return {share.x() * aspect_, share.y()}; }
     QPointF share(QPointF heights) const { return {heights.x() / aspect_, heights.y()}; }
@@ -131,6 +142,7 @@ private:
     std::vector<HuePicks*> picks_;
     QVector<HuePicks::Pin> pins_;
     double aspect_ = 1.5;
+    std::shared_ptr<const FramePlace> framePlace_;
     Picture input_;
 };
 

@@ -242,6 +242,7 @@ void GradePage::connectHand() {
         hand_->setWorks(on, placesStage());
         updateFigure();
     });
+    connect(panel_, &EditorPanel::figureChanged, this, &GradePage::updateFigure);
     connect(hand_, &PictureHand::pressed, this, [this](QPointF at) {
         if (!hasPixels()) return;
         if (placesStage())

@@ -63,14 +63,20 @@ QSizeF GradePage::pullReach() const {
 }
 
 void GradePage::updateFigure() {
-    const bool places = placesStage() && hasPixels();
-    if (places) panel_->editor()->setAspect(double(view_->pictureSize().width()) / view_->pictureSize().height());
-    view_->setFigure(places ? panel_->editor()->figure() : PictureFigure());
+    if (hasPixels()) {
+        const double aspect = double(view_->pictureSize().width()) / view_->pictureSize().height();
+        const auto& place = loaded_.pyramid->full().framePlace();
+        chain_->setFrame(aspect, place);
+        for (const EditorPanel* each : panels())
+            if (each->editor()) each->editor()->setFrame(aspect, place);
+    }
+    view_->setFigure(placesStage() && hasPixels() ? panel_->editor()->figure() : PictureFigure());
 }
 
 void GradePage::showPointer(QPointF at) {
     if (!hasPixels()) return;
     if (placesStage()) view_->setPressCursor(panel_->editor()->pullAt(shareOf(at), pullReach()));
+    const QString words = panel_->editor() ? panel_->editor()->pointerWords(shareOf(at)) : QString();
     const Picture& full = loaded_.pyramid->full();
     at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
@@ -93,7 +99,7 @@ void GradePage::showPointer(QPointF at) {
                        .arg(level(after[2]));
     constexpr double least = 0.01; // below it a hue is noise
     if (std::hypot(chroma[0], chroma[1]) > least) text += tr("   hue %1°").arg(std::lround(hueOf(seen)));
-    Q_EMIT pointerText(text);
+    Q_EMIT pointerText(text + words);
     pointedAfter_ = after;
     for (std::size_t i = 0; i < panels().size(); ++i) panels()[i]->setPointed(pointer_->inputs[i].mean(full, pixel));
     showSamples();

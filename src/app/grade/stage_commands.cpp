@@ -220,7 +220,8 @@ void resetLayer(AppState& state, const std::string& id) {
     Layer bare = *now;
     bare.strength.reset(), bare.enabled.reset(), bare.blend.reset();
     for (Stage& stage : bare.stages) makeBare(stage);
-    const Layer wanted = then ? resetOf(*now, *then, bare) : bare;
+    Layer wanted = then ? resetOf(*now, *then, bare) : bare;
+    wanted.mask = now->mask; // what was drawn has a Delete of its own
     Grade next = state.keyGrade();
     for (Layer& layer : next.look)
         if (layer.id == wanted.id) layer = wanted;
@@ -275,7 +276,7 @@ void splitLayer(AppState& state, const std::string& stageId) {
     Layer above;
     above.id = freeId(next, "layer");
     above.name = freeLayerName(next, below.name);
-    above.enabled = below.enabled;
+    above.enabled = below.enabled, above.mask = below.mask;
     const auto cut = below.stages.begin() + static_cast<std::ptrdiff_t>(place->index);
     above.stages.assign(cut, below.stages.end());
     below.stages.erase(cut, below.stages.end());
@@ -286,10 +287,7 @@ void splitLayer(AppState& state, const std::string& stageId) {
 bool canMergeDown(const Grade& grade, const std::string& layerId) {
     const auto at = layerIndex(grade, layerId);
     if (!at || *at == 0) return false;
-    const auto isPlain = [](const Layer& l) {
-        return l.isEnabled() && l.strengthOrFull() == 1 && l.blendOrNormal() == "normal";
-    };
-    return isPlain(grade.look[*at]) && isPlain(grade.look[*at - 1]);
+    return grade.look[*at].isLaidOverWhole() && grade.look[*at - 1].isLaidOverWhole();
 }
 
 void mergeLayerDown(AppState& state, const std::string& layerId) {

@@ -1,0 +1,237 @@
+#include "app/grade/mask_hands.h"
+
+#include <QLineF>
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace baryton {
+
+namespace {
+
+/// Numbers as files and rows have them.
+double placed(double v) {
+    return std::clamp(std::round(v * 1e4) / 1e4, -kMaskReach, kMaskReach);
+}
+double radius(double v) {
+    return std::clamp(std::round(v * 1e4) / 1e4, 0.005, kMaskReach);
+}
+double degrees(double radians) {
+    return std::round(std::remainder(radians * 180 / std::numbers::pi, 180) * 10) / 10; // half a turn is none
+}
+double angleOf(QPointF way) {
+    return std::atan2(way.y(), way.x());
+}
+
+} // namespace
+
+bool MaskHands::setFrame(std::shared_ptr<const FramePlace> place, double aspect) {
+    if (place == place_ && aspect == aspect_) return false;
+    place_ = std::move(place), aspect_ = aspect;
+    return true;
+}
+
+FrameMap MaskHands::map() const {
+    FrameMap map;
+    map.place = place_, map.aspect = aspect_;
+    return map;
+}
+
+QPointF MaskHands::toSource(QPointF frame) const {
+    if (!place_) return frame;
+    const SharePoint there = place_->toSource({frame.x(), frame.y()});
+    return {there.x, there.y};
+}
+
+QPointF MaskHands::fromSource(QPointF source) const {
+    if (!place_) return source;
+    const SharePoint there = place_->fromSource({source.x(), source.y()});
+    return {there.x, there.y};
+}
+
+QPointF MaskHands::lengths(QPointF source) const {
+    return {source.x() * std::min(1.0, sourceAspect()), source.y() * std::min(1.0, 1 / sourceAspect())};
+}
+
+QPointF MaskHands::share(QPointF lengths) const {
+    return {lengths.x() / std::min(1.0, sourceAspect()), lengths.y() / std::min(1.0, 1 / sourceAspect())};
+}
+
+MaskShape MaskHands::newEllipse() const {
+    const QPointF middle = toSource({0.5, 0.5}), across = lengths(toSource({0.72, 0.5})) - lengths(middle),
+                  down = lengths(toSource({0.5, 0.72})) - lengths(middle);
+    MaskEllipse ellipse;
+    ellipse.x = placed(middle.x()), ellipse.y = placed(middle.y());
+    ellipse.radiusX = radius(std::hypot(across.x(), across.y())),
+    ellipse.radiusY = radius(std::hypot(down.x(), down.y()));
+    ellipse.turn = degrees(angleOf(across));
+    return {ellipse, MaskShape::Way::Add, false};
+}
+
+MaskShape MaskHands::newRamp() const {
+    const QPointF from = toSource({0.5, 0.3}), to = toSource({0.5, 0.7});
+    return {MaskRamp{placed(from.x()), placed(from.y()), placed(to.x()), placed(to.y())}, MaskShape::Way::Add, false};
+}
+
+QPointF MaskHands::onEllipse(const MaskEllipse& e, double angle, double scale) const {
+    const double a = e.radiusX * std::cos(angle) * scale, b = e.radiusY * std::sin(angle) * scale,
+                 turn = e.turn * std::numbers::pi / 180;
+    return fromSource(share(lengths({e.x, e.y}) + QPointF(a * std::cos(turn) - b * std::sin(turn),
+                                                          a * std::sin(turn) + b * std::cos(turn))));
+}
+
+QPointF MaskHands::inside(const MaskEllipse& e, QPointF frame) const {
+    const QPointF d = lengths(toSource(frame)) - lengths({e.x, e.y});
+    const double turn = e.turn * std::numbers::pi / 180;
+    return {(d.x() * std::cos(turn) + d.y() * std::sin(turn)) / e.radiusX,
+            (d.y() * std::cos(turn) - d.x() * std::sin(turn)) / e.radiusY};
+}
+
+void MaskHands::addForm(const MaskEllipse& e, bool isFaint, PictureFigure& figure) const {
+    const auto add = [&](double scale, bool faint) {
+        constexpr int pieces = 96;
+        QPolygonF points;
+        for (int i = 0; i <= pieces; ++i) points.append(onEllipse(e, 2 * std::numbers::pi * i / pieces, scale));
+        figure.lines.append({points, faint, {}});
+    };
+    add(1, isFaint);
+    if (isFaint) return;
+    if (e.feather > 0.02 && e.feather < 0.98) add(1 - e.feather, true); // whole up to there
+    figure.handles.append(fromSource({e.x, e.y}));
+    for (int quarter = 0; quarter < 4; ++quarter)
+        figure.handles.append(onEllipse(e, quarter * std::numbers::pi / 2, 1));
+}
+
+void MaskHands::addForm(const MaskRamp& ramp, bool isFaint, PictureFigure& figure) const {
+    const QPointF from = lengths({ramp.fromX, ramp.fromY}), to = lengths({ramp.toX, ramp.toY});
+    const QPointF way = to - from, across = QPointF(-way.y(), way.x()) / std::max(std::hypot(way.x(), way.y()), 1e-9);
+    const auto add = [&](double part, bool faint) {
+        constexpr int pieces = 24; // straight in the source, perhaps not in the frame
+        constexpr double reach = 1.5;
+        QPolygonF points;
+        for (int i = 0; i <= pieces; ++i)
+            points.append(fromSource(share(from + way * part + across * (reach * (2.0 * i / pieces - 1)))));
+        figure.lines.append({points, faint, {}});
+    };
+    add(0, isFaint), add(1, isFaint);
+    if (isFaint) return;
+    add(0.5, true);
+    for (const QPointF& end : {from, to}) figure.handles.append(fromSource(share(end)));
+}
+
+PictureFigure MaskHands::figure(const Mask& mask, int chosen) const {
+    PictureFigure figure;
+    for (int i = 0; i < static_cast<int>(mask.shapes.size()); ++i)
+        std::visit([&](const auto& form) { addForm(form, i != chosen, figure); },
+                   mask.shapes[static_cast<std::size_t>(i)].form);
+    return figure;
+}
+
+MaskHands::Pull MaskHands::pullAt(const MaskShape& shape, QPointF at, QSizeF reach) const {
+    const QPointF here = lengths(toSource(at));
+    const QPointF aside = lengths(toSource(at + QPointF(0, reach.height()))) - here;
+    const double near = std::hypot(aside.x(), aside.y());
+    const auto away = [&](QPointF frame) { return QLineF(here, lengths(toSource(frame))).length(); };
+    if (const auto* ramp = std::get_if<MaskRamp>(&shape.form)) {
+        const double from = QLineF(here, lengths({ramp->fromX, ramp->fromY})).length(),
+                     to = QLineF(here, lengths({ramp->toX, ramp->toY})).length();
+        if (std::min(from, to) < near) return from < to ? Pull::From : Pull::To;
+        return Pull::Move;
+    }
+    const auto& e = std::get<MaskEllipse>(shape.form);
+    for (int quarter = 0; quarter < 4; ++quarter)
+        if (away(onEllipse(e, quarter * std::numbers::pi / 2, 1)) < near)
+            return quarter % 2 == 0 ? Pull::Width : Pull::Height;
+    const QPointF in = inside(e, at);
+    const double from = std::hypot(in.x(), in.y());
+    const double fromMiddle = QLineF(here, lengths({e.x, e.y})).length();
+    if (std::abs(from - 1) * fromMiddle / std::max(from, 1e-6) < near) return Pull::Size;
+    return from < 1 ? Pull::Move : Pull::Turn;
+}
+
+Qt::CursorShape MaskHands::cursorAt(const MaskShape& shape, QPointF at, QSizeF reach) const {
+    switch (pullAt(shape, at, reach)) {
+    case Pull::Width:
+    case Pull::Height:
+    case Pull::Size:
+        return Qt::SizeFDiagCursor;
+    case Pull::Turn:
+        return Qt::CrossCursor;
+    case Pull::From:
+    case Pull::To:
+        return Qt::PointingHandCursor;
+    case Pull::Move:
+        break;
+    }
+    return Qt::SizeAllCursor;
+}
+
+void MaskHands::start(const MaskShape& shape, QPointF at, QSizeF reach) {
+    pull_ = pullAt(shape, at, reach);
+    from_ = shape, at_ = at;
+}
+
+MaskEllipse MaskHands::pulled(MaskEllipse e, QPointF at) const {
+    const QPointF began = inside(e, at_), now = inside(e, at);
+    const QPointF middle = lengths({e.x, e.y});
+    switch (pull_) {
+    case Pull::Width:
+        e.radiusX = radius(e.radiusX * (std::abs(now.x()) + 1 - std::abs(began.x())));
+        break;
+    case Pull::Height:
+        e.radiusY = radius(e.radiusY * (std::abs(now.y()) + 1 - std::abs(began.y())));
+        break;
+    case Pull::Size: {
+        const double by = std::hypot(now.x(), now.y()) / std::max(std::hypot(began.x(), began.y()), 1e-6);
+        e.radiusX = radius(e.radiusX * by), e.radiusY = radius(e.radiusY * by);
+        break;
+    }
+    case Pull::Turn:
+        e.turn = degrees(e.turn * std::numbers::pi / 180 + angleOf(lengths(toSource(at)) - middle) -
+                         angleOf(lengths(toSource(at_)) - middle));
+        break;
+    default: {
+        const QPointF to = share(middle + lengths(toSource(at)) - lengths(toSource(at_)));
+        e.x = placed(to.x()), e.y = placed(to.y());
+    }
+    }
+    return e;
+}
+
+MaskRamp MaskHands::pulled(MaskRamp ramp, QPointF at) const {
+    const QPointF by = toSource(at) - toSource(at_);
+    MaskRamp next = ramp;
+    if (pull_ != Pull::To) next.fromX = placed(ramp.fromX + by.x()), next.fromY = placed(ramp.fromY + by.y());
+    if (pull_ != Pull::From) next.toX = placed(ramp.toX + by.x()), next.toY = placed(ramp.toY + by.y());
+    // Its two places never lie on one another.
+    return std::hypot(next.toX - next.fromX, next.toY - next.fromY) < 0.005 ? ramp : next;
+}
+
+MaskShape MaskHands::pulledTo(QPointF at) const {
+    MaskShape shape = from_;
+    std::visit([&](auto& form) { form = pulled(form, at); }, shape.form);
+    return shape;
+}
+
+double MaskHands::weightAt(const Mask& mask, QPointF at) const {
+    const QPointF source = toSource(at);
+    return double(MaskWeights(mask, map()).at({source.x(), source.y()}));
+}
+
+QImage MaskHands::image(const Mask& mask, QSize size) const {
+    const MaskWeights weights(mask, map());
+    QImage image(size, QImage::Format_Grayscale8);
+    std::vector<float> row(static_cast<std::size_t>(size.width()));
+    Block block;
+    block.count = row.size();
+    block.dx = 1.0F / static_cast<float>(size.width()), block.x = 0.5F * block.dx;
+    for (int y = 0; y < size.height(); ++y) {
+        block.y = (static_cast<float>(y) + 0.5F) / static_cast<float>(size.height());
+        weights(block, row.data());
+        uchar* out = image.scanLine(y);
+        for (std::size_t x = 0; x < row.size(); ++x) out[x] = static_cast<uchar>(std::lround(row[x] * 255));
+    }
+    return image;
+}
+
+} // namespace baryton

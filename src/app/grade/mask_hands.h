@@ -1,0 +1,61 @@
+#pragma once
+#include "app/widgets/picture_figure.h"
+#include "grade/mask.h"
+#include "render/mask_weights.h"
+
+#include <QImage>
+#include <QSizeF>
+#include <Qt>
+#include <memory>
+
+namespace baryton {
+
+/// A mask's shapes as they are seen and pulled on the picture. What is seen is in fractions of the frame; shapes are
+/// in fractions of the source, where lengths are measured in its long side.
+class MaskHands {
+public:
+    /// Where the frame lies in its source (null: it is the source), and its width over its height; true where that is
+    /// another than before.
+    bool setFrame(std::shared_ptr<const FramePlace> place, double aspect);
+
+    /// New shapes in the middle of the frame, level with it.
+    MaskShape newEllipse() const;
+    MaskShape newRamp() const;
+
+    /// The chosen shape with its handles, the others faintly.
+    PictureFigure figure(const Mask& mask, int chosen) const;
+    /// What a pull at a place would do with a shape; `reach` is how far from a line or handle a hand may be.
+    Qt::CursorShape cursorAt(const MaskShape& shape, QPointF at, QSizeF reach) const;
+    void start(const MaskShape& shape, QPointF at, QSizeF reach);
+    /// The shape as it is once the hand is there.
+    MaskShape pulledTo(QPointF at) const;
+    /// The weights over the frame, 0…255.
+    QImage image(const Mask& mask, QSize size) const;
+    double weightAt(const Mask& mask, QPointF at) const;
+    MaskCover coverOf(const Mask& mask) const { return baryton::coverOf(mask, map()); }
+
+private:
+    enum class Pull { Move, Width, Height, Size, Turn, From, To };
+    FrameMap map() const;
+    QPointF toSource(QPointF frame) const;
+    QPointF fromSource(QPointF source) const;
+    double sourceAspect() const { return place_ ? place_->aspect() : aspect_; }
+    QPointF lengths(QPointF source) const; ///< a place of the source in its long side
+    QPointF share(QPointF lengths) const;  ///< and back
+    QPointF onEllipse(const MaskEllipse& ellipse, double angle, double scale) const;
+    /// A place in the ellipse's own coordinates: its line is 1 from the middle.
+    QPointF inside(const MaskEllipse& ellipse, QPointF frame) const;
+    void addForm(const MaskEllipse& ellipse, bool isFaint, PictureFigure& figure) const;
+    void addForm(const MaskRamp& ramp, bool isFaint, PictureFigure& figure) const;
+    Pull pullAt(const MaskShape& shape, QPointF at, QSizeF reach) const;
+    MaskEllipse pulled(MaskEllipse ellipse, QPointF at) const;
+    MaskRamp pulled(MaskRamp ramp, QPointF at) const;
+
+    std::shared_ptr<const FramePlace> place_;
+    double aspect_ = 1.5;
+    MaskShape from_; ///< of the pull
+    QPointF at_;     ///< where it began, in the frame
+    Pull pull_ = Pull::Move;
+};
+
+} // namespace baryton
