@@ -54,7 +54,7 @@ void Driver::settle() {
                !state().pictures().at(state().key()).error.isEmpty();
     };
     if (!waitFor(ready)) qFatal("the window does not come to rest");
-    QTest::qWait(350); // what is asked for after a moment has been asked for
+    QTest::qWait(150); // what is asked for after a moment has been asked for
     if (!waitFor([this] { return window().gradePage()->preview().isAtRest(); }))
         qFatal("the viewer does not come to rest");
     QTest::qWait(10); // what it sent has come

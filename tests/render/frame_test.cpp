@@ -286,11 +286,11 @@ TEST(Frame, FilesAndTheWindowHaveTheSameBaseLevelOfWhatIsMadeStraight) {
     // It is made from a smaller picture, which is turned and freed of its lens in a fraction of the time.
     const TempFolder folder;
     const std::filesystem::path file = folder.path() / "wide.png";
-    writePicture(file, Program().quantised(lampsAtNight(5100, kSanitized ? 300 : 900), 16, false), {},
-                 {FileFormat::Png, 16});
+    writePicture(file, Program().quantised(lampsAtNight(5100, 900), 16, false), {}, {FileFormat::Png, 16});
     const Picture source = readPicture(file).picture;
     const Program glow = Program::compile(finishOf({{"bloom", {{"amount", 1.0}, {"threshold", 0.6}}}}));
     for (const double quarters : {0.0, 1.0}) {
+        if (kSanitized && quarters == 0) continue;
         Grade grade = startingGrade();
         Stage lens = makeStage(grade, kLensType), frame = makeStage(grade, "frame");
         lens.parameters = {{"barrel", 0.04}, {"red", 0.6}, {"blue", -0.4}, {"corners", 0.7}};
