@@ -117,15 +117,18 @@ void MaskWeights::places(const Block& block, float* x, float* y) const {
     }
 }
 
-void MaskWeights::operator()(const Block& whole, float* weights) const {
+bool MaskWeights::operator()(const Block& whole, float* weights) const {
     alignas(64) static thread_local float x[kBlockPixels], y[kBlockPixels];
+    bool isAny = false;
     for (std::size_t start = 0; start < whole.count; start += kBlockPixels) {
         Block block = whole;
         block.count = std::min(kBlockPixels, whole.count - start);
         block.first += static_cast<float>(start);
         places(block, x, y);
         weigh(x, y, block.count, weights + start);
+        isAny = isAny || std::any_of(weights + start, weights + start + block.count, [](float w) { return w != 0; });
     }
+    return isAny;
 }
 
 float MaskWeights::at(SharePoint source) const {

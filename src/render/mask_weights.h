@@ -16,8 +16,8 @@ class MaskWeights {
 public:
     MaskWeights(const Mask& mask, const FrameMap& frame);
 
-    /// The weights of a run of pixels, 0…1; `block.count` of them.
-    void operator()(const Block& block, float* weights) const;
+    /// The weights of a run of pixels, 0…1; `block.count` of them. False where all of them are 0.
+    bool operator()(const Block& block, float* weights) const;
     /// Of one place of the source.
     float at(SharePoint source) const;
 

@@ -28,7 +28,8 @@ void PointRun::operator()(const Block& whole) const {
         block.r += start, block.g += start, block.b += start;
         block.count = std::min(kBlockPixels, whole.count - start);
         block.first += static_cast<float>(start);
-        for (const PointStep& step : steps) {
+        for (std::size_t at = 0; at < steps.size(); ++at) {
+            const PointStep& step = steps[at];
             const float* under = kept.planes[step.slot][0];
             switch (step.kind) {
             case PointStep::Kind::Stage:
@@ -53,7 +54,7 @@ void PointRun::operator()(const Block& whole) const {
                 runLimitWeights(under, kBlockPixels, step.limits, block.count, kept.weights[step.slot]);
                 break;
             case PointStep::Kind::Mask:
-                (*step.mask)(block, kept.weights[step.slot]);
+                if (!(*step.mask)(block, kept.weights[step.slot])) at += step.skip - 1;
                 break;
             case PointStep::Kind::Mix:
                 if (step.isWeighted)

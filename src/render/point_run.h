@@ -16,11 +16,12 @@ struct PointStep {
     /// Keep sets the colours aside in a slot; Weigh and Mask make a slot's plane of weights, by which its Mix or
     /// Blend is then laid over the kept colours.
     enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Weigh, Mask, Mix, Blend } kind = Kind::Stage;
-    Kernel kernel;                           ///< Stage
-    std::array<float, 9> matrix{};           ///< Matrix
-    int slot = 0;                            ///< Keep, Weigh, Mask, Mix, Blend
-    float strength = 1;                      ///< Mix, Blend: result · strength + kept · (1 − strength)
-    Limits limits;                           ///< Weigh: by the kept colours
+    Kernel kernel;                 ///< Stage
+    std::array<float, 9> matrix{}; ///< Matrix
+    int slot = 0;                  ///< Keep, Weigh, Mask, Mix, Blend
+    float strength = 1;            ///< Mix, Blend: result · strength + kept · (1 − strength)
+    Limits limits;                 ///< Weigh: by the kept colours
+    std::size_t skip = 0; ///< Mask: how many steps to the one behind its Mix or Blend, where it lets nothing through
     std::shared_ptr<const MaskWeights> mask; ///< Mask: by the pixels' places
     bool isWeighted = false;                 ///< Mix, Blend: the strength is multiplied by the slot's weights
     BlendMode mode = BlendMode::Normal;      ///< Blend

@@ -61,8 +61,9 @@ private:
         if (!layer.isEnabled() || strength <= 0 || !any) return;
         if (layer.isMasked() && options_.onlyWhatBakes) return;
         const int slot = strength < 1 || mode != BlendMode::Normal || layer.isMasked() ? keep() : -1;
+        const std::size_t mask = steps().size();
         if (layer.isMasked()) {
-            program_.segments_.back().masks.push_back({steps().size(), *layer.mask});
+            program_.segments_.back().masks.push_back({mask, *layer.mask});
             Step& weigh = push(Step::Kind::Mask);
             weigh.slot = slot;
             weigh.mask = std::make_shared<const MaskWeights>(*layer.mask, FrameMap()); // until a frame is known
@@ -71,6 +72,7 @@ private:
         if (slot < 0) return;
         mix(slot, strength);
         steps().back().isWeighted = layer.isMasked();
+        if (layer.isMasked()) steps()[mask].skip = steps().size() - mask;
         if (mode == BlendMode::Normal) return;
         steps().back().kind = Step::Kind::Blend;
         steps().back().mode = mode;
