@@ -5633,6 +5633,14 @@
         <source>Press on places of the picture, or of the reference beside it, to sample them (S or Escape is done)</source>
         <translation>Auf Stellen des Bildes oder der Referenz daneben drücken, um sie zu messen (fertig mit S oder Escape)</translation>
     </message>
+    <message>
+        <source>New layer in a ramp here</source>
+        <translation>Neue Ebene in einem Verlauf hier</translation>
+    </message>
+    <message>
+        <source>New layer in an ellipse here</source>
+        <translation>Neue Ebene in einer Ellipse hier</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GradientEditor</name>

@@ -197,4 +197,32 @@ TEST(MaskScreen, TheRestIsDarkenedWhileThatIsTicked) {
     EXPECT_NEAR(seen({0.05, 0.05}), corner, 3) << "not longer than its layer is in hand";
 }
 
+TEST(MaskScreen, ALayerIsMadeAtAPlaceOfThePictureInOneAction) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    PictureView* view = d.window().gradePage()->view();
+    const auto pickAt = [&](QPointF share, const char* entry) {
+        rightClick(view, d.onPicture(share));
+        pick(tr8(entry));
+        QTest::qWait(30);
+    };
+    pickAt({0.3, 0.6}, "New layer in an ellipse here");
+    ASSERT_EQ(d.state().keyGrade().look.size(), 2u);
+    EXPECT_EQ(d.state().chosenStage(), d.state().keyGrade().look[1].id);
+    EXPECT_TRUE(layerPanel(d)->isOnPicture());
+    const auto made = std::get<MaskEllipse>(maskOf(d, 1).shapes.at(0).form);
+    EXPECT_NEAR(made.x, 0.3, 0.003);
+    EXPECT_NEAR(made.y, 0.6, 0.003);
+    // What is added next stands in it, and is seen there alone.
+    const QImage before = view->shownAfter();
+    d.addStage(tr8("scale from dark"));
+    d.type(d.named<NumberField>(layerPanel(d), tr8("Contrast")), tr8("-90"), true);
+    d.settle();
+    ASSERT_EQ(d.state().keyGrade().look[1].stages.size(), 1u);
+    EXPECT_EQ(apart(before, view->shownAfter(), {0.85, 0.15}), 0);
+    EXPECT_GT(apart(before, view->shownAfter(), {0.3, 0.6}), 1);
+    pickAt({0.5, 0.5}, "New layer in a ramp here");
+    EXPECT_TRUE(std::holds_alternative<MaskRamp>(maskOf(d, 2).shapes.at(0).form));
+}
+
 } // namespace baryton::test

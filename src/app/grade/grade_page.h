@@ -102,6 +102,7 @@ private:
     void addSample(int picture, QPointF at);
     void sampleNext();
     void openPictureMenu(QPointF position, QPoint global);
+    void addMaskedLayer(bool isRamp, QPointF share);
     void startPick(QObject* owner, const QString& what, TakePicked take);
     bool isPinned() const { return !pinned_->target().empty(); }
     bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }

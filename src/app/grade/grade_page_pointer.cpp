@@ -188,6 +188,14 @@ void GradePage::toggleSampling() {
     sampleNext();
 }
 
+void GradePage::addMaskedLayer(bool isRamp, QPointF share) {
+    MaskHands hands;
+    hands.setFrame(loaded_.pyramid->full().framePlace(),
+                   double(view_->pictureSize().width()) / view_->pictureSize().height());
+    addLayer(state_, Mask{{isRamp ? hands.newRamp(share) : hands.newEllipse(share)}, false, 1});
+    panel_->onPictureButton()->setChecked(true); // it is there to be placed
+}
+
 void GradePage::openPictureMenu(QPointF position, QPoint global) {
     if (!hasPixels()) return;
     auto* menu = new QMenu(this);
@@ -212,6 +220,11 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
         showSamples();
     });
     clear->setEnabled(!samples_.of(picture).isEmpty());
+    menu->addSeparator();
+    for (const bool isRamp : {false, true})
+        menu->addAction(isRamp ? tr("New layer in a ramp here") : tr("New layer in an ellipse here"), this,
+                        [this, isRamp, share] { addMaskedLayer(isRamp, share); })
+            ->setEnabled(isOnPicture && !onReference);
     menu->addSeparator();
     menu->addAction(tr("Reference picture…"), this, &GradePage::chooseReference);
     auto* asReference = menu->addAction(tr("This picture as it is now as the reference"), this, [this] {

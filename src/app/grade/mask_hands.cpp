@@ -57,9 +57,10 @@ QPointF MaskHands::share(QPointF lengths) const {
     return {lengths.x() / std::min(1.0, sourceAspect()), lengths.y() / std::min(1.0, 1 / sourceAspect())};
 }
 
-MaskShape MaskHands::newEllipse() const {
-    const QPointF middle = toSource({0.5, 0.5}), across = lengths(toSource({0.72, 0.5})) - lengths(middle),
-                  down = lengths(toSource({0.5, 0.72})) - lengths(middle);
+MaskShape MaskHands::newEllipse(QPointF at) const {
+    constexpr double reach = 0.22; // of the frame's sides
+    const QPointF middle = toSource(at), across = lengths(toSource(at + QPointF(reach, 0))) - lengths(middle),
+                  down = lengths(toSource(at + QPointF(0, reach))) - lengths(middle);
     MaskEllipse ellipse;
     ellipse.x = placed(middle.x()), ellipse.y = placed(middle.y());
     ellipse.radiusX = radius(std::hypot(across.x(), across.y())),
@@ -68,8 +69,9 @@ MaskShape MaskHands::newEllipse() const {
     return {ellipse, MaskShape::Way::Add, false};
 }
 
-MaskShape MaskHands::newRamp() const {
-    const QPointF from = toSource({0.5, 0.3}), to = toSource({0.5, 0.7});
+MaskShape MaskHands::newRamp(QPointF at) const {
+    constexpr double reach = 0.2;
+    const QPointF from = toSource(at - QPointF(0, reach)), to = toSource(at + QPointF(0, reach));
     return {MaskRamp{placed(from.x()), placed(from.y()), placed(to.x()), placed(to.y())}, MaskShape::Way::Add, false};
 }
 

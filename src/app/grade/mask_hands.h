@@ -18,9 +18,9 @@ public:
     /// another than before.
     bool setFrame(std::shared_ptr<const FramePlace> place, double aspect);
 
-    /// New shapes in the middle of the frame, level with it.
-    MaskShape newEllipse() const;
-    MaskShape newRamp() const;
+    /// New shapes at a place of the frame, level with it.
+    MaskShape newEllipse(QPointF at = {0.5, 0.5}) const;
+    MaskShape newRamp(QPointF at = {0.5, 0.5}) const;
 
     /// The chosen shape with its handles, the others faintly.
     PictureFigure figure(const Mask& mask, int chosen) const;

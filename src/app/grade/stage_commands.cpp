@@ -247,12 +247,13 @@ void resetPicture(AppState& state) {
                        [](const Grade& now, const Grade& opened) { return resetOf(now, opened, startingGrade()); });
 }
 
-void addLayer(AppState& state) {
+void addLayer(AppState& state, const std::optional<Mask>& mask) {
     if (!state.hasKey()) return;
     Grade next = state.keyGrade();
     Layer layer;
     layer.id = freeId(next, "layer");
     layer.name = freeLayerName(next, "Layer");
+    layer.mask = mask;
     const std::string id = layer.id;
     next.look.push_back(std::move(layer));
     state.editKey(next);

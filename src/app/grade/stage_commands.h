@@ -39,7 +39,7 @@ void resetLayer(AppState& state, const std::string& id);
 void resetPart(AppState& state, Part part);
 void resetPicture(AppState& state);
 
-void addLayer(AppState& state);
+void addLayer(AppState& state, const std::optional<Mask>& mask = {});
 void removeLayer(AppState& state, const std::string& layerId);
 /// The stages of the layer from the given one on become a layer of their own above it.
 void splitLayer(AppState& state, const std::string& stageId);
