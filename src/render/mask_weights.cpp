@@ -1,21 +1,70 @@
 #include "render/mask_weights.h"
 #include "render/point_run.h"
 
+#ifndef BARYTON_KERNEL_GROUP
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "render/mask_weights.cpp"
+#include <hwy/foreach_target.h>
+#endif
+
+#include "stages/simd-inl.h"
+
 #include <algorithm>
 #include <cmath>
+#include <iterator>
 #include <numbers>
 
+HWY_BEFORE_NAMESPACE();
 namespace baryton {
+namespace HWY_NAMESPACE {
+
+/// Lays one shape over the weights of those ahead of it. Which kind it is, is no condition within the loop: a vector
+/// chosen by one is miscompiled (docs/architecture.md).
+template <bool kIsRamp>
+HWY_INLINE void Weigh(const ReadiedShape& s, const float* x, const float* y, std::size_t count, float* weights) {
+    const D d;
+    const V zero = hn::Zero(d), one = Splat(1.0F);
+    for (std::size_t i = 0; i < count; i += hn::Lanes(d)) {
+        const V px = hn::LoadU(d, x + i), py = hn::LoadU(d, y + i);
+        const V u = hn::MulAdd(Splat(s.ux), px, hn::MulAdd(Splat(s.uy), py, Splat(s.u0)));
+        const V shape = [&] {
+            if constexpr (kIsRamp) {
+                const V t = hn::Min(hn::Max(u, zero), one);
+                const V inner = hn::MulAdd(t, hn::MulAdd(t, Splat(6.0F), Splat(-15.0F)), Splat(10.0F));
+                return hn::NegMulAdd(hn::Mul(t, hn::Mul(t, t)), inner, one);
+            } else {
+                const V v = hn::MulAdd(Splat(s.vx), px, hn::MulAdd(Splat(s.vy), py, Splat(s.v0)));
+                const V r = hn::Sqrt(hn::MulAdd(u, u, hn::Mul(v, v)));
+                return hn::Sub(one, SmoothStep(r, s.inner, s.perFade));
+            }
+        }();
+        const V own = hn::MulAdd(Splat(s.sign), shape, Splat(s.offset)), before = hn::LoadU(d, weights + i);
+        const V share = hn::MulAdd(Splat(s.perOwn), own, Splat(s.kept));
+        hn::StoreU(hn::MulAdd(before, share, hn::Mul(Splat(s.added), own)), d, weights + i);
+    }
+}
+
+void WeighShape(const ReadiedShape& s, const float* x, const float* y, std::size_t count, float* weights) {
+    if (s.isRamp)
+        Weigh<true>(s, x, y, count, weights);
+    else
+        Weigh<false>(s, x, y, count, weights);
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace baryton
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+namespace baryton {
+
+HWY_EXPORT(WeighShape);
 
 namespace {
 
 /// Where a frame bends, places are worked out for every so many columns, counted from the frame's first, and lie
 /// evenly between them: within 0.01 px.
 constexpr int kKnot = 16;
-
-float held(float v) {
-    return v < 0 ? 0 : v > 1 ? 1 : v;
-}
 
 } // namespace
 
@@ -42,7 +91,9 @@ MaskWeights::Shape MaskWeights::readied(const MaskShape& from, double aspect) {
         const double fade = std::max(e.feather, 0.002); // a step would have no edge to be averaged
         shape.inner = number(1 - fade), shape.perFade = number(1 / fade);
     }
-    shape.way = from.way;
+    shape.kept = from.way == MaskShape::Way::Intersect ? 0.0F : 1.0F;
+    shape.perOwn = from.way == MaskShape::Way::Intersect ? 1.0F : -1.0F;
+    shape.added = from.way == MaskShape::Way::Add ? 1.0F : 0.0F;
     if (from.isInverted) shape.sign = -1, shape.offset = 1;
     return shape;
 }
@@ -50,38 +101,14 @@ MaskWeights::Shape MaskWeights::readied(const MaskShape& from, double aspect) {
 MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame) : frame_(frame.place) {
     const double aspect = frame_ ? frame_->aspect() : frame.aspect;
     for (const MaskShape& shape : mask.shapes) shapes_.push_back(readied(shape, aspect));
-    start_ = !shapes_.empty() && shapes_.front().way == MaskShape::Way::Add ? 0.0F : 1.0F;
+    start_ = !mask.shapes.empty() && mask.shapes.front().way == MaskShape::Way::Add ? 0.0F : 1.0F;
     const auto density = static_cast<float>(mask.density);
     sign_ = mask.isInverted ? -density : density, offset_ = mask.isInverted ? density : 0;
 }
 
 void MaskWeights::weigh(const float* x, const float* y, std::size_t count, float* weights) const {
     std::fill(weights, weights + count, start_);
-    for (const Shape& s : shapes_) {
-        alignas(64) float own[kBlockPixels];
-        if (s.isRamp)
-            for (std::size_t i = 0; i < count; ++i) {
-                const float t = held(s.ux * x[i] + s.uy * y[i] + s.u0);
-                own[i] = 1 - t * t * t * (t * (t * 6 - 15) + 10);
-            }
-        else
-            for (std::size_t i = 0; i < count; ++i) {
-                const float u = s.ux * x[i] + s.uy * y[i] + s.u0, v = s.vx * x[i] + s.vy * y[i] + s.v0;
-                const float t = held((std::sqrt(u * u + v * v) - s.inner) * s.perFade);
-                own[i] = 1 - t * t * (3 - 2 * t);
-            }
-        switch (s.way) {
-        case MaskShape::Way::Add:
-            for (std::size_t i = 0; i < count; ++i) weights[i] += (1 - weights[i]) * (s.offset + s.sign * own[i]);
-            break;
-        case MaskShape::Way::TakeAway:
-            for (std::size_t i = 0; i < count; ++i) weights[i] *= 1 - (s.offset + s.sign * own[i]);
-            break;
-        case MaskShape::Way::Intersect:
-            for (std::size_t i = 0; i < count; ++i) weights[i] *= s.offset + s.sign * own[i];
-            break;
-        }
-    }
+    for (const Shape& shape : shapes_) HWY_DYNAMIC_DISPATCH(WeighShape)(shape, x, y, count, weights);
     for (std::size_t i = 0; i < count; ++i) weights[i] = offset_ + sign_ * weights[i];
 }
 
@@ -118,24 +145,28 @@ void MaskWeights::places(const Block& block, float* x, float* y) const {
 }
 
 bool MaskWeights::operator()(const Block& whole, float* weights) const {
-    alignas(64) static thread_local float x[kBlockPixels], y[kBlockPixels];
+    alignas(64) static thread_local float x[kBlockPixels], y[kBlockPixels], found[kBlockPixels];
     bool isAny = false;
     for (std::size_t start = 0; start < whole.count; start += kBlockPixels) {
         Block block = whole;
         block.count = std::min(kBlockPixels, whole.count - start);
         block.first += static_cast<float>(start);
         places(block, x, y);
-        weigh(x, y, block.count, weights + start);
-        isAny = isAny || std::any_of(weights + start, weights + start + block.count, [](float w) { return w != 0; });
+        const std::size_t padded = (block.count + kRowPad - 1) / kRowPad * kRowPad;
+        std::fill(x + block.count, x + padded, 0.0F), std::fill(y + block.count, y + padded, 0.0F);
+        weigh(x, y, padded, found);
+        std::copy_n(found, block.count, weights + start);
+        isAny = isAny || std::any_of(found, found + block.count, [](float w) { return w != 0; });
     }
     return isAny;
 }
 
 float MaskWeights::at(SharePoint source) const {
-    const auto x = static_cast<float>(source.x), y = static_cast<float>(source.y);
-    float weight = 0;
-    weigh(&x, &y, 1, &weight);
-    return weight;
+    float x[kRowPad], y[kRowPad], weights[kRowPad];
+    std::fill(std::begin(x), std::end(x), static_cast<float>(source.x));
+    std::fill(std::begin(y), std::end(y), static_cast<float>(source.y));
+    weigh(x, y, kRowPad, weights);
+    return weights[0];
 }
 
 MaskCover coverOf(const Mask& mask, const FrameMap& frame) {
@@ -158,3 +189,4 @@ MaskCover coverOf(const Mask& mask, const FrameMap& frame) {
 }
 
 } // namespace baryton
+#endif

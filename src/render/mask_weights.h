@@ -9,6 +9,16 @@
 
 namespace baryton {
 
+/// A shape over places of the source: two numbers that are even in them (a ramp has one), from which its weight
+/// follows.
+struct ReadiedShape {
+    bool isRamp = false;
+    float ux = 0, uy = 0, u0 = 0, vx = 0, vy = 0, v0 = 0;
+    float inner = 0, perFade = 1; ///< of an ellipse: the radius up to which it is whole, 1 / the fading part
+    float kept = 1, perOwn = -1, added = 1; ///< of the weight w ahead and its own o: w (kept + perOwn o) + added o
+    float sign = 1, offset = 0;             ///< what inverts it
+};
+
 /// A mask made ready for the pixels of one view: the weight of each comes from its place in the source and nothing
 /// else, so a mask stays on what it was drawn on when the frame is cut, turned or made straight, and a pixel has the
 /// same weight however a picture is cut into runs.
@@ -22,15 +32,7 @@ public:
     float at(SharePoint source) const;
 
 private:
-    /// A shape over places of the source: two numbers that are even in them (a ramp has one), from which its weight
-    /// follows.
-    struct Shape {
-        bool isRamp = false;
-        float ux = 0, uy = 0, u0 = 0, vx = 0, vy = 0, v0 = 0;
-        float inner = 0, perFade = 1; ///< of an ellipse: the radius up to which it is whole, 1 / the fading part
-        MaskShape::Way way = MaskShape::Way::Add;
-        float sign = 1, offset = 0; ///< what inverts it
-    };
+    using Shape = ReadiedShape;
     static Shape readied(const MaskShape& shape, double aspect);
     void weigh(const float* x, const float* y, std::size_t count, float* weights) const;
     void places(const Block& block, float* x, float* y) const;
