@@ -152,16 +152,24 @@ TEST(Mask, OfNonsenseIsRefusedWithItsPlace) {
     EXPECT_FALSE(repaired(grade).look[0].mask);
 }
 
-TEST(Mask, UndoneIsTheSameBits) {
+TEST(Mask, WhatDoesNothingChangesNoBit) {
     Random random(6);
     for (int i = 0; i < 20; ++i) {
         const Mask mask = randomMask(random);
         const Picture plain = weightsOf(mask, 160, 90);
-        Mask twice = mask;
-        twice.isInverted = !twice.isInverted, twice.isInverted = !twice.isInverted;
-        twice.shapes.push_back({MaskEllipse(), MaskShape::Way::Intersect, false});
-        twice.shapes.pop_back();
-        EXPECT_TRUE(sameBytes(weightsOf(twice, 160, 90), plain));
+        // A shape that is nowhere, added or taken away, and one that is everywhere, kept of it.
+        for (const auto& [form, way] : {std::pair(MaskEllipse{3, 3, 0.1, 0.1, 0, 1}, MaskShape::Way::Add),
+                                        {MaskEllipse{3, 3, 0.1, 0.1, 0, 1}, MaskShape::Way::TakeAway},
+                                        {MaskEllipse{0.5, 0.5, 4, 4, 0, 0.1}, MaskShape::Way::Intersect}}) {
+            Mask more = mask;
+            more.shapes.push_back({form, way, false});
+            EXPECT_TRUE(sameBytes(weightsOf(more, 160, 90), plain)) << i << ' ' << static_cast<int>(way);
+        }
+        // The only shape turned round and all of it turned round once more.
+        Mask one = ellipse({0.4, 0.5, 0.3, 0.2, 30, 0.5});
+        const Picture once = weightsOf(one, 160, 90);
+        one.isInverted = one.shapes[0].isInverted = true;
+        EXPECT_LT(largestDifference(weightsOf(one, 160, 90), once), 1e-6);
         // Turned round, the two of them are everything.
         Mask other = mask;
         other.isInverted = !mask.isInverted;

@@ -161,13 +161,16 @@ ChainView::Layout ChainView::layOut(int cardWidth) const {
                      QString::fromStdString(blendModes()[static_cast<std::size_t>(blendModeFrom(*layer.blend))].name);
         if (!layer.isEnabled()) title += tr(" · off");
         const QImage mask = layer.isMasked() ? masks_.image(*layer.mask, kMaskPicture) : QImage();
+        QString widest = title; // what a mask covers may come and go while a hand moves it: cards stay where they are
         if (layer.isMasked()) {
+            const QString nothing = tr(" · covers nothing"), all = tr(" · covers all");
             const MaskCover cover = masks_.coverOf(*layer.mask);
-            if (cover.isNothing()) title += tr(" · covers nothing");
-            if (cover.isEverything()) title += tr(" · covers all");
+            widest += nothing.size() > all.size() ? nothing : all;
+            if (cover.isNothing()) title += nothing;
+            if (cover.isEverything()) title += all;
         }
         const int least =
-            fontMetrics().horizontalAdvance(title) + 28 + (mask.isNull() ? 0 : kMaskPicture.width() + 6);
+            fontMetrics().horizontalAdvance(widest) + 28 + (mask.isNull() ? 0 : kMaskPicture.width() + 6);
         x = std::max(x, start + least);
         layout.brackets.push_back({QRect(start, kCardTop - 9, x - start, StageCard::kSize.height() + 18), l,
                                    layer.isEnabled(), title, mask});

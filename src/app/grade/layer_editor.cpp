@@ -377,7 +377,9 @@ Qt::CursorShape LayerEditor::pullAt(QPointF at, QSizeF reach) const {
 }
 
 void LayerEditor::startPull(QPointF at, QSizeF reach) {
-    if (const MaskShape* shape = chosenShape()) hands_.start(*shape, at, reach);
+    const MaskShape* shape = chosenShape();
+    pulled_ = shape ? shapes_->currentRow() : -1;
+    if (shape) hands_.start(*shape, at, reach);
 }
 
 QString LayerEditor::pointerWords(QPointF at) const {
@@ -386,8 +388,12 @@ QString LayerEditor::pointerWords(QPointF at) const {
 }
 
 void LayerEditor::pullTo(QPointF at) {
-    if (!chosenShape()) return;
-    editShape(QStringLiteral("/pull"), [&](MaskShape& shape) { shape.form = hands_.pulledTo(at).form; });
+    // Undo may have taken it away under the hand: no other shape becomes it.
+    if (!chosenShape() || shapes_->currentRow() != pulled_) return;
+    editShape(QStringLiteral("/pull"), [&](MaskShape& shape) {
+        const MaskShape next = hands_.pulledTo(at);
+        if (next.form.index() == shape.form.index()) shape.form = next.form;
+    });
 }
 
 } // namespace baryton

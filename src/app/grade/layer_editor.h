@@ -54,6 +54,7 @@ private:
     void showLight();
 
     MaskHands hands_;
+    int pulled_ = -1; ///< the row of the shape that is pulled
     QLineEdit* name_;
     QComboBox* blend_;
     StillText* cover_;
