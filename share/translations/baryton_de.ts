@@ -4095,24 +4095,52 @@
         <translation>{} liegt außerhalb von {}…{}</translation>
     </message>
     <message>
-        <source>the two places of a ramp must not lie on one another</source>
-        <translation>die beiden Orte eines Verlaufs dürfen nicht aufeinander liegen</translation>
-    </message>
-    <message>
-        <source>there is no shape &quot;{}&quot; in this version</source>
-        <translation>die Form „{}“ gibt es in dieser Version nicht</translation>
-    </message>
-    <message>
-        <source>open it with a newer Baryton, or take the shape out</source>
-        <translation>mit einem neueren Baryton öffnen oder die Form herausnehmen</translation>
-    </message>
-    <message>
         <source>{} (its mask)</source>
         <translation>{} (ihre Maske)</translation>
     </message>
     <message>
         <source>Mask</source>
         <translation>Maske</translation>
+    </message>
+    <message>
+        <source>See the mask</source>
+        <translation>Die Maske sehen</translation>
+    </message>
+    <message>
+        <source>Without the masked layers</source>
+        <translation>Ohne die Ebenen mit Maske</translation>
+    </message>
+    <message>
+        <source>A brush on the picture</source>
+        <translation>Ein Pinsel auf dem Bild</translation>
+    </message>
+    <message>
+        <source>Alt with the wheel, or with Up and Down, changes its size; Alt with Shift and the wheel, or with Left and Right, its softness; Ctrl held erases</source>
+        <translation>Alt mit dem Rad oder mit Auf und Ab ändert seine Größe; Alt mit Umschalt und dem Rad oder mit Links und Rechts seine Weichheit; gehaltene Strg löscht</translation>
+    </message>
+    <message>
+        <source>this is not the path of a stroke</source>
+        <translation>das ist kein Weg eines Strichs</translation>
+    </message>
+    <message>
+        <source>it is &quot;x y, x y, …&quot; in shares of the picture; take the stroke out</source>
+        <translation>er ist „x y, x y, …“ in Anteilen des Bildes; nehmen Sie den Strich heraus</translation>
+    </message>
+    <message>
+        <source>masks stand too deep in masks</source>
+        <translation>Masken stehen zu tief in Masken</translation>
+    </message>
+    <message>
+        <source>take this shape out</source>
+        <translation>nehmen Sie diese Form heraus</translation>
+    </message>
+    <message>
+        <source>the two places of a ramp must not lie on one another</source>
+        <translation>die beiden Orte eines Verlaufs dürfen nicht aufeinander liegen</translation>
+    </message>
+    <message>
+        <source>it has {} strokes; {} is the most</source>
+        <translation>sie hat {} Striche; höchstens {} sind möglich</translation>
     </message>
 </context>
 <context>
@@ -5641,6 +5669,18 @@
         <source>New layer in an ellipse here</source>
         <translation>Neue Ebene in einer Ellipse hier</translation>
     </message>
+    <message>
+        <source>without the masked layers</source>
+        <translation>ohne die Ebenen mit Maske</translation>
+    </message>
+    <message>
+        <source>New layer to paint, brush in hand</source>
+        <translation>Neue Ebene zum Malen, Pinsel in der Hand</translation>
+    </message>
+    <message>
+        <source>New layer on this colour</source>
+        <translation>Neue Ebene auf dieser Farbe</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GradientEditor</name>
@@ -6096,13 +6136,13 @@ Einiges davon wurde seither geändert</translation>
         <source>write one of the words of docs/formats/preset.md</source>
         <translation>eines der Wörter aus docs/formats/preset.md schreiben</translation>
     </message>
+    <message>
+        <source>belongs to this picture</source>
+        <translation>gehört zu diesem Bild</translation>
+    </message>
 </context>
 <context>
     <name>baryton::LayerEditor</name>
-    <message>
-        <source>%1 %</source>
-        <translation>%1 %</translation>
-    </message>
     <message>
         <source>adds</source>
         <translation>dazu</translation>
@@ -6122,10 +6162,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>All turned round</source>
         <translation>Alles umkehren</translation>
-    </message>
-    <message>
-        <source>Darken the rest</source>
-        <translation>Rest abdunkeln</translation>
     </message>
     <message>
         <source>Layer name</source>
@@ -6176,22 +6212,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>WO ES WIRKT</translation>
     </message>
     <message>
-        <source>Add ellipse</source>
-        <translation>Ellipse dazu</translation>
-    </message>
-    <message>
-        <source>A soft ellipse, placed on the picture</source>
-        <translation>Eine weiche Ellipse, auf dem Bild gesetzt</translation>
-    </message>
-    <message>
-        <source>Add ramp</source>
-        <translation>Verlauf dazu</translation>
-    </message>
-    <message>
-        <source>From all to nothing between two lines, placed on the picture</source>
-        <translation>Von allem zu nichts zwischen zwei Linien, auf dem Bild gesetzt</translation>
-    </message>
-    <message>
         <source>Shapes of the mask</source>
         <translation>Formen der Maske</translation>
     </message>
@@ -6216,76 +6236,12 @@ Einiges davon wurde seither geändert</translation>
         <translation>Form löschen</translation>
     </message>
     <message>
-        <source>Of the picture&apos;s width, before any frame</source>
-        <translation>Von der Breite des Bildes, vor jedem Ausschnitt</translation>
-    </message>
-    <message>
-        <source>Of its height</source>
-        <translation>Von seiner Höhe</translation>
-    </message>
-    <message>
-        <source>Of the picture&apos;s long side</source>
-        <translation>Von der langen Seite des Bildes</translation>
-    </message>
-    <message>
-        <source>Centre across</source>
-        <translation>Mitte quer</translation>
-    </message>
-    <message>
-        <source>Centre down</source>
-        <translation>Mitte hoch</translation>
-    </message>
-    <message>
-        <source>Radius across</source>
-        <translation>Radius quer</translation>
-    </message>
-    <message>
-        <source>Radius down</source>
-        <translation>Radius hoch</translation>
-    </message>
-    <message>
-        <source>Turn</source>
-        <translation>Drehung</translation>
-    </message>
-    <message>
-        <source>Clockwise</source>
-        <translation>Im Uhrzeigersinn</translation>
-    </message>
-    <message>
-        <source>Feather</source>
-        <translation>Weiche Kante</translation>
-    </message>
-    <message>
-        <source>Over how much of its radius it fades</source>
-        <translation>Über wie viel ihres Radius sie ausläuft</translation>
-    </message>
-    <message>
-        <source>Whole across</source>
-        <translation>Ganz quer</translation>
-    </message>
-    <message>
-        <source>Whole down</source>
-        <translation>Ganz hoch</translation>
-    </message>
-    <message>
-        <source>Nothing across</source>
-        <translation>Nichts quer</translation>
-    </message>
-    <message>
-        <source>Nothing down</source>
-        <translation>Nichts hoch</translation>
-    </message>
-    <message>
         <source>THE WHOLE MASK</source>
         <translation>DIE GANZE MASKE</translation>
     </message>
     <message>
         <source>The layer acts where it did not, and the other way round</source>
         <translation>Die Ebene wirkt, wo sie nicht wirkte, und umgekehrt</translation>
-    </message>
-    <message>
-        <source>The picture is darkened where the layer does not act, as long as this is ticked</source>
-        <translation>Das Bild wird dunkel, wo die Ebene nicht wirkt, solange dies angekreuzt ist</translation>
     </message>
     <message>
         <source>Density</source>
@@ -6298,10 +6254,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Everywhere: it has no mask</source>
         <translation>Überall: sie hat keine Maske</translation>
-    </message>
-    <message>
-        <source>Covers nothing of the picture: nothing of the layer is seen</source>
-        <translation>Deckt nichts vom Bild: von der Ebene ist nichts zu sehen</translation>
     </message>
     <message>
         <source>Covers all of the picture</source>
@@ -6336,12 +6288,124 @@ Einiges davon wurde seither geändert</translation>
         <translation>   Maske %1 %</translation>
     </message>
     <message>
-        <source>A run of stages with one strength, which acts where its mask lets it.</source>
-        <translation>Eine Folge von Stufen mit einer Stärke; sie wirkt, wo ihre Maske sie lässt.</translation>
-    </message>
-    <message>
         <source>By its name a preset finds the layer again</source>
         <translation>An ihrem Namen findet eine Vorgabe die Ebene wieder</translation>
+    </message>
+    <message>
+        <source>Add: %1</source>
+        <translation>Hinzufügen: %1</translation>
+    </message>
+    <message>
+        <source>Adds a soft ellipse, placed on the picture</source>
+        <translation>Fügt eine weiche Ellipse hinzu, die auf dem Bild gelegt wird</translation>
+    </message>
+    <message>
+        <source>Adds from all to nothing between two lines, placed on the picture</source>
+        <translation>Fügt einen Verlauf von ganz nach nichts zwischen zwei Linien hinzu, die auf dem Bild gelegt werden</translation>
+    </message>
+    <message>
+        <source>Brush</source>
+        <translation>Pinsel</translation>
+    </message>
+    <message>
+        <source>Adds what is painted on the picture</source>
+        <translation>Fügt hinzu, was auf das Bild gemalt wird</translation>
+    </message>
+    <message>
+        <source>Tones</source>
+        <translation>Töne</translation>
+    </message>
+    <message>
+        <source>Adds a range of tones, pressed on the picture</source>
+        <translation>Fügt einen Bereich von Tönen hinzu, auf dem Bild gedrückt</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>Adds a range of colours, pressed on the picture</source>
+        <translation>Fügt einen Bereich von Farben hinzu, auf dem Bild gedrückt</translation>
+    </message>
+    <message>
+        <source>A layer’s</source>
+        <translation>Einer Ebene</translation>
+    </message>
+    <message>
+        <source>Adds the mask of another layer, linked: an edit of that one changes both</source>
+        <translation>Fügt die Maske einer anderen Ebene hinzu, verbunden: Eine Änderung an jener ändert beide</translation>
+    </message>
+    <message>
+        <source>No other layer has a mask that this one could be linked to</source>
+        <translation>Keine andere Ebene hat eine Maske, mit der diese verbunden werden könnte</translation>
+    </message>
+    <message>
+        <source>Layer for the rest</source>
+        <translation>Ebene für den Rest</translation>
+    </message>
+    <message>
+        <source>A new layer that acts where this one does not, by this mask: an edit changes both</source>
+        <translation>Eine neue Ebene, die wirkt, wo diese es nicht tut, durch diese Maske: Eine Änderung ändert beide</translation>
+    </message>
+    <message>
+        <source>Seen</source>
+        <translation>Zu sehen</translation>
+    </message>
+    <message>
+        <source>not at all</source>
+        <translation>gar nicht</translation>
+    </message>
+    <message>
+        <source>the rest darkened</source>
+        <translation>der Rest dunkel</translation>
+    </message>
+    <message>
+        <source>as a colour</source>
+        <translation>als Farbe</translation>
+    </message>
+    <message>
+        <source>as grey</source>
+        <translation>als Grau</translation>
+    </message>
+    <message>
+        <source>by its edge</source>
+        <translation>an ihrem Rand</translation>
+    </message>
+    <message>
+        <source>on black</source>
+        <translation>auf Schwarz</translation>
+    </message>
+    <message>
+        <source>How the mask is seen</source>
+        <translation>Wie die Maske zu sehen ist</translation>
+    </message>
+    <message>
+        <source>Over the picture, as long as this layer or one of its stages is chosen (K)</source>
+        <translation>Über dem Bild, solange diese Ebene oder eine ihrer Stufen gewählt ist (K)</translation>
+    </message>
+    <message>
+        <source>Colour of the mask</source>
+        <translation>Farbe der Maske</translation>
+    </message>
+    <message>
+        <source>The colour that it is seen in…</source>
+        <translation>Die Farbe, in der sie zu sehen ist …</translation>
+    </message>
+    <message>
+        <source>Rename</source>
+        <translation>Umbenennen</translation>
+    </message>
+    <message>
+        <source>Duplicate</source>
+        <translation>Verdoppeln</translation>
+    </message>
+    <message>
+        <source>Duplicate, mirrored</source>
+        <translation>Verdoppeln, gespiegelt</translation>
+    </message>
+    <message>
+        <source>Covers nothing: the layer is not seen</source>
+        <translation>Deckt nichts: Die Ebene ist nicht zu sehen</translation>
     </message>
 </context>
 <context>
@@ -6828,6 +6892,296 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>preset · %1</source>
         <translation>Vorgabe · %1</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::MaskPages</name>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>This shape comes from a newer Baryton. It is kept as it is; until it is deleted the layer acts nowhere.</source>
+        <translation>Diese Form stammt aus einem neueren Baryton. Sie bleibt, wie sie ist; bis sie gelöscht wird, wirkt die Ebene nirgends.</translation>
+    </message>
+    <message>
+        <source>Of the picture&apos;s width, before any frame</source>
+        <translation>Von der Breite des Bildes, vor jedem Ausschnitt</translation>
+    </message>
+    <message>
+        <source>Of its height</source>
+        <translation>Von seiner Höhe</translation>
+    </message>
+    <message>
+        <source>Of the picture&apos;s long side</source>
+        <translation>Von der langen Seite des Bildes</translation>
+    </message>
+    <message>
+        <source>Centre across</source>
+        <translation>Mitte waagrecht</translation>
+    </message>
+    <message>
+        <source>Centre down</source>
+        <translation>Mitte senkrecht</translation>
+    </message>
+    <message>
+        <source>Radius across</source>
+        <translation>Radius quer</translation>
+    </message>
+    <message>
+        <source>Radius down</source>
+        <translation>Radius hoch</translation>
+    </message>
+    <message>
+        <source>Turn</source>
+        <translation>Drehung</translation>
+    </message>
+    <message>
+        <source>Clockwise</source>
+        <translation>Im Uhrzeigersinn</translation>
+    </message>
+    <message>
+        <source>Feather</source>
+        <translation>Auslauf</translation>
+    </message>
+    <message>
+        <source>Over how much of its radius it fades</source>
+        <translation>Über wie viel ihres Radius sie ausläuft</translation>
+    </message>
+    <message>
+        <source>Whole across</source>
+        <translation>Ganz quer</translation>
+    </message>
+    <message>
+        <source>Whole down</source>
+        <translation>Ganz hoch</translation>
+    </message>
+    <message>
+        <source>Nothing across</source>
+        <translation>Nichts quer</translation>
+    </message>
+    <message>
+        <source>Nothing down</source>
+        <translation>Nichts hoch</translation>
+    </message>
+    <message>
+        <source>THE NEXT STROKE</source>
+        <translation>DER NÄCHSTE STRICH</translation>
+    </message>
+    <message>
+        <source>Size</source>
+        <translation>Größe</translation>
+    </message>
+    <message>
+        <source>Radius of the brush, of the picture&apos;s long side. On the picture: the wheel with Alt, or Alt with Up and Down</source>
+        <translation>Radius des Pinsels, von der langen Seite des Bildes. Auf dem Bild: das Rad mit Alt, oder Alt mit Auf und Ab</translation>
+    </message>
+    <message>
+        <source>Softness</source>
+        <translation>Weichheit</translation>
+    </message>
+    <message>
+        <source>Over how much of its radius it fades. On the picture: the wheel with Alt and Shift, or Alt with Left and Right</source>
+        <translation>Über wie viel seines Radius er ausläuft. Auf dem Bild: das Rad mit Alt und Umschalt, oder Alt mit Links und Rechts</translation>
+    </message>
+    <message>
+        <source>Flow</source>
+        <translation>Fluss</translation>
+    </message>
+    <message>
+        <source>How much one stroke lays down; strokes over one another build up</source>
+        <translation>Wie viel ein Strich aufträgt; Striche übereinander bauen sich auf</translation>
+    </message>
+    <message>
+        <source>Erases</source>
+        <translation>Löscht</translation>
+    </message>
+    <message>
+        <source>The next strokes take away what is painted; Ctrl held while painting does the other</source>
+        <translation>Die nächsten Striche nehmen Gemaltes weg; gehaltene Strg tut beim Malen das andere</translation>
+    </message>
+    <message>
+        <source>Keeps to its colour</source>
+        <translation>Bleibt bei der Farbe</translation>
+    </message>
+    <message>
+        <source>A stroke stays within the colour that it begins on</source>
+        <translation>Ein Strich bleibt in der Farbe, auf der er beginnt</translation>
+    </message>
+    <message>
+        <source>Ceiling</source>
+        <translation>Obergrenze</translation>
+    </message>
+    <message>
+        <source>However often it is painted over, no more than this</source>
+        <translation>So oft auch übermalt wird, nicht mehr als das</translation>
+    </message>
+    <message>
+        <source>Begin anew</source>
+        <translation>Neu beginnen</translation>
+    </message>
+    <message>
+        <source>The next press on the picture sets the range; those after it widen it</source>
+        <translation>Der nächste Druck auf das Bild setzt den Bereich; die danach weiten ihn</translation>
+    </message>
+    <message>
+        <source>Press or sweep on the picture: the tones there come into the range.</source>
+        <translation>Auf das Bild drücken oder darüber streichen: Die Töne dort kommen in den Bereich.</translation>
+    </message>
+    <message>
+        <source>Tones from</source>
+        <translation>Töne von</translation>
+    </message>
+    <message>
+        <source>The layer acts on tones from here up.</source>
+        <translation>Die Ebene wirkt auf Töne von hier aufwärts.</translation>
+    </message>
+    <message>
+        <source>Tones to</source>
+        <translation>Töne bis</translation>
+    </message>
+    <message>
+        <source>The layer acts on tones up to here.</source>
+        <translation>Die Ebene wirkt auf Töne bis hierher.</translation>
+    </message>
+    <message>
+        <source>Over how many tones it fades beyond the ends</source>
+        <translation>Über wie viele Töne er jenseits der Enden ausläuft</translation>
+    </message>
+    <message>
+        <source>Press or sweep on the picture: the colours there come into the range; with Ctrl they are taken out, by a shape of their own.</source>
+        <translation>Auf das Bild drücken oder darüber streichen: Die Farben dort kommen in den Bereich; mit Strg werden sie herausgenommen, durch eine eigene Form.</translation>
+    </message>
+    <message>
+        <source>Over how much it fades beyond</source>
+        <translation>Über wie viel er jenseits ausläuft</translation>
+    </message>
+    <message>
+        <source>Hue</source>
+        <translation>Farbton</translation>
+    </message>
+    <message>
+        <source>The middle of its hues</source>
+        <translation>Die Mitte seiner Farbtöne</translation>
+    </message>
+    <message>
+        <source>Hue width</source>
+        <translation>Farbtonbreite</translation>
+    </message>
+    <message>
+        <source>How many degrees of hue; 360 is all of them</source>
+        <translation>Wie viele Grad des Farbtons; 360 sind alle</translation>
+    </message>
+    <message>
+        <source>Hue softness</source>
+        <translation>Farbtonweichheit</translation>
+    </message>
+    <message>
+        <source>Chroma from</source>
+        <translation>Buntheit von</translation>
+    </message>
+    <message>
+        <source>Greys come in where this is 0</source>
+        <translation>Graues kommt hinein, wo dies 0 ist</translation>
+    </message>
+    <message>
+        <source>Chroma to</source>
+        <translation>Buntheit bis</translation>
+    </message>
+    <message>
+        <source>Of the most colourful that it holds</source>
+        <translation>Des Buntesten, das er enthält</translation>
+    </message>
+    <message>
+        <source>Chroma softness</source>
+        <translation>Buntheitsweichheit</translation>
+    </message>
+    <message>
+        <source>Lightness from</source>
+        <translation>Helligkeit von</translation>
+    </message>
+    <message>
+        <source>Of its darkest</source>
+        <translation>Seines Dunkelsten</translation>
+    </message>
+    <message>
+        <source>Lightness to</source>
+        <translation>Helligkeit bis</translation>
+    </message>
+    <message>
+        <source>Of its lightest</source>
+        <translation>Seines Hellsten</translation>
+    </message>
+    <message>
+        <source>Lightness softness</source>
+        <translation>Helligkeitsweichheit</translation>
+    </message>
+    <message>
+        <source>Linked to</source>
+        <translation>Verbunden mit</translation>
+    </message>
+    <message>
+        <source>The layer whose mask this is: an edit of that one changes both</source>
+        <translation>Die Ebene, deren Maske dies ist: Eine Änderung an jener ändert beide</translation>
+    </message>
+    <message>
+        <source>A copy of another mask, which goes its own way.</source>
+        <translation>Eine Kopie einer anderen Maske, die ihren eigenen Weg geht.</translation>
+    </message>
+    <message>
+        <source>Cut the link</source>
+        <translation>Verbindung trennen</translation>
+    </message>
+    <message>
+        <source>The mask stays as it is now, and goes its own way from here on</source>
+        <translation>Die Maske bleibt, wie sie jetzt ist, und geht von hier an ihren eigenen Weg</translation>
+    </message>
+    <message>
+        <source>Paint on the picture where the layer is to act.</source>
+        <translation>Auf das Bild malen, wo die Ebene wirken soll.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n stroke(s) painted</source>
+        <translation>
+            <numerusform>%n Strich gemalt</numerusform>
+            <numerusform>%n Striche gemalt</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>a layer that is gone</source>
+        <translation>eine Ebene, die fort ist</translation>
+    </message>
+    <message>
+        <source>Copy</source>
+        <translation>Kopie</translation>
+    </message>
+    <message>
+        <source>As “%1”</source>
+        <translation>Wie „%1“</translation>
+    </message>
+    <message>
+        <source>Ellipse</source>
+        <translation>Ellipse</translation>
+    </message>
+    <message>
+        <source>Ramp</source>
+        <translation>Verlauf</translation>
+    </message>
+    <message>
+        <source>Brush</source>
+        <translation>Pinsel</translation>
+    </message>
+    <message>
+        <source>Tones</source>
+        <translation>Töne</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>Unknown</source>
+        <translation>Unbekannt</translation>
     </message>
 </context>
 <context>

@@ -29,6 +29,16 @@
     </message>
 </context>
 <context>
+    <name>baryton::MaskPages</name>
+    <message numerus="yes">
+        <source>%n stroke(s) painted</source>
+        <translation>
+            <numerusform>%n stroke painted</numerusform>
+            <numerusform>%n strokes painted</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>baryton::PictureSet</name>
     <message numerus="yes">
         <source>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</source>

@@ -4,6 +4,7 @@
 #include "app/carried_files.h"
 #include "app/gestures.h"
 #include "app/history_keeper.h"
+#include "app/mask_tools.h"
 #include "app/picture_set.h"
 #include "app/preset_library.h"
 #include "app/selection.h"
@@ -28,6 +29,7 @@ public:
     PictureSet& pictures() { return pictures_; }
     const Library& library() const { return library_.files(); }
     UndoHistory& undoHistory() { return undo_; }
+    MaskTools& maskTools() { return maskTools_; }
     CarriedFiles& carriedFiles() { return carriedFiles_; }
     /// What undo reaches from a task: the key picture's steps; the library's in
     /// Package, and in Grade until another picture is taken up; in Batch its settings.
@@ -179,6 +181,7 @@ private:
     Gestures gestures_;
     Trial trial_;
     Before before_;
+    MaskTools maskTools_;
     CarriedFiles carriedFiles_;
     std::string chosenStage_;
     bool libraryIsInReach_ = false; ///< changed since the key picture was taken up

@@ -100,8 +100,13 @@ int CarryTree::addOwnFields(QTreeWidgetItem* parent, CarryPath path, const Item&
         if (!value) continue;
         const ParameterType& type = ownFieldType(field.word);
         path.parameter = field.word;
-        addLeaf(parent, path, name.arg(QString::fromStdString(type.name)),
-                QString::fromStdString(shownText(type, *value)), true, type.kind != ParameterKind::Mask);
+        QString shown = QString::fromStdString(shownText(type, *value));
+        const auto* mask = std::get_if<Mask>(&*value);
+        const bool isOwn = mask && mask->isOfOnePicture();
+        if (isOwn) shown += QStringLiteral(" · ") + tr("belongs to this picture");
+        if (isOwn) changed_.erase(path); // offered, but not ticked: a brush has followed what is on this one
+        addLeaf(parent, path, name.arg(QString::fromStdString(type.name)), shown, true,
+                type.kind != ParameterKind::Mask);
         ++count;
     }
     return count;

@@ -43,6 +43,8 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::AddLayer, marked("Look"), marked("Add a layer"), "Ctrl+Shift+L"},
         {Command::WorkOnPicture, marked("Look"), marked("Work on the picture"), "P", {StartsGroup, IsOnOrOff}},
         {Command::ShowAlone, marked("Look"), marked("Show the stage alone"), "O", {IsOnOrOff}},
+        {Command::ShowMask, marked("Look"), marked("See the mask"), "K", {IsOnOrOff}},
+        {Command::WithoutMasked, marked("Look"), marked("Without the masked layers"), "Shift+K", {IsOnOrOff}},
         {Command::DuplicateStage, marked("Look"), marked("Duplicate the stage"), "Ctrl+D"},
         {Command::DeleteStage, marked("Look"), marked("Delete the stage"), "Ctrl+Backspace"},
         {Command::StageEarlier, marked("Look"), marked("Move the stage earlier"), "Ctrl+Left"},
@@ -97,6 +99,10 @@ const std::vector<std::pair<const char*, const char*>>& focusKeys() {
         {marked("A cell of a table"),
          marked("a digit or Enter writes; Up and Down turn it, Shift by ten; Home resets")},
         {marked("The picture"), marked("Space held pans by dragging")},
+        {marked("A brush on the picture"),
+         marked(
+             "Alt with the wheel, or with Up and Down, changes its size; Alt with Shift and the wheel, or with Left "
+             "and Right, its softness; Ctrl held erases")},
         {marked("The frame"),
          marked("arrow keys move it, Shift by ten; comma and full stop turn the picture, M "
                 "mirrors it, X swaps the sides; "

@@ -43,6 +43,8 @@ enum class Command {
     AddLayer,
     WorkOnPicture,
     ShowAlone,
+    ShowMask,
+    WithoutMasked,
     DuplicateStage,
     DeleteStage,
     StageEarlier,

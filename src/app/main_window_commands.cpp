@@ -58,6 +58,8 @@ void MainWindow::makeCommands() {
         {Command::AddLayer, [this] { addLayer(state_); }},
         {Command::WorkOnPicture, [this] { grade_->editorPanel()->onPictureButton()->toggle(); }},
         {Command::ShowAlone, [this] { grade_->toggleAlone(); }},
+        {Command::ShowMask, [this] { state_.maskTools().toggleVeil(); }},
+        {Command::WithoutMasked, [this] { grade_->toggleWithoutMasked(); }},
         {Command::NextPicture, [this] { state_.setKey(state_.key() + 1); }},
         {Command::PreviousPicture, [this] { state_.setKey(state_.key() - 1); }},
         {Command::DuplicateStage, [this] { duplicateStage(state_, state_.chosenStage()); }},
@@ -107,7 +109,9 @@ void MainWindow::checkActions() {
                                                {Command::EditsAll, state_.editsAll()},
                                                {Command::WorkOnPicture, grade_->editorPanel()->isOnPicture()},
                                                {Command::SamplePoints, grade_->isSampling()},
-                                               {Command::ShowAlone, grade_->isAlone()}};
+                                               {Command::ShowAlone, grade_->isAlone()},
+                                               {Command::ShowMask, state_.maskTools().veil() != MaskVeil::None},
+                                               {Command::WithoutMasked, grade_->isWithoutMasked()}};
     for (const auto& [command, on] : states) actions_.at(command)->setChecked(on);
 }
 

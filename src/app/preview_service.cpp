@@ -195,6 +195,10 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         }
         frame.before = before_;
     }
+    if (!request.maskOf.empty()) {
+        frame.mask = greyOf(Program::ofMask(request.grade, request.maskOf), source_);
+        frame.maskOf = request.maskOf;
+    }
     frame.region = request.region;
     frame.scene = request.scene;
     frame.milliseconds = std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - since).count();

@@ -23,12 +23,15 @@ struct PreviewRequest {
     Grade grade;
     std::optional<Grade> before;       ///< the version to compare with, when it is on screen
     std::vector<std::string> inputsOf; ///< the stages whose input is wanted for their editors, the one in hand first
+    std::string maskOf = {};           ///< the layer whose mask is wanted; empty for none
     enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
     int scene = 0; ///< comes back with the frame: by it who asked tells what is shown from what no longer is
 };
 
 struct PreviewFrame {
     QImage after, before;
+    QImage mask; ///< the weights of the layer's mask that was asked for, 8-bit grey, over the same region
+    std::string maskOf;
     ViewRegion region;
     int scene = 0;
     double milliseconds = 0; ///< from the request to the finished pixels

@@ -83,6 +83,18 @@ QImage imageOf(const Program& program, const ViewSource& source, const Task* tas
     return quantisedImage(*toMonitor, wholeOf(graded), task);
 }
 
+QImage greyOf(const Program& program, const ViewSource& source) {
+    QImage image(source.width, source.height, QImage::Format_Grayscale8);
+    if (image.isNull()) throw std::bad_alloc();
+    uchar* const bits = image.bits();
+    const auto stride = static_cast<std::size_t>(image.bytesPerLine());
+    runOverView(program, source, [&](int x, int y, int count, const float* grey, const float*, const float*) {
+        uchar* out = bits + stride * static_cast<std::size_t>(y) + static_cast<std::size_t>(x);
+        for (int i = 0; i < count; ++i) out[i] = static_cast<uchar>(std::clamp(grey[i], 0.0F, 1.0F) * 255 + 0.5F);
+    });
+    return image;
+}
+
 QImage imageOf(const Program& program, const Picture& picture, const Task* task) {
     return imageOf(program, wholeOf(picture), task);
 }

@@ -18,7 +18,9 @@ std::string monitorProfileId();
 /// profile.
 QImage imageOf(const Program& program, const ViewSource& source, const Task* task = nullptr);
 
-/// The same of a whole picture.
+/// What a program gives as numbers from 0 to 1 in its first plane, as 8-bit grey: for no eye, so by no profile.
+QImage greyOf(const Program& program, const ViewSource& source);
+/// The same as imageOf of a whole picture.
 QImage imageOf(const Program& program, const Picture& picture, const Task* task = nullptr);
 QImage imageOf(const Grade& grade, const Picture& picture);
 

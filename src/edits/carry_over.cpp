@@ -1,6 +1,8 @@
 #include "edits/carry_over.h"
+#include "grade/mask_links.h"
 
 #include <algorithm>
+#include <map>
 
 namespace baryton {
 
@@ -40,6 +42,25 @@ void saveOwnFieldsOver(Item& carried, const Item& now) {
 }
 Layer& layerNamed(Grade& grade, const std::string& name) {
     return *std::find_if(grade.look.begin(), grade.look.end(), [&](const Layer& l) { return l.name == name; });
+}
+
+/// Masks that were carried and are linked to layers which were not: to those that stand for them by name, where there
+/// are any. What carries masks alone leaves copies there.
+void linkAgain(Grade& target, const std::vector<Layer>& carried, const std::vector<Layer>& from) {
+    std::map<std::string, std::string> ids;
+    for (const Layer& layer : from)
+        if (hasLayer(target, layer.name)) ids[layer.id] = layerNamed(target, layer.name).id;
+    for (const Layer& layer : carried) {
+        const auto source = std::find_if(from.begin(), from.end(), [&](const Layer& l) { return l.id == layer.id; });
+        if (!layer.mask || source == from.end() || !source->mask || !hasLayer(target, layer.name)) continue;
+        const auto links = linksOf(*source->mask);
+        if (links.empty() ||
+            std::any_of(links.begin(), links.end(), [&](const auto& id) { return !ids.contains(id); }))
+            continue;
+        Layer& to = layerNamed(target, layer.name);
+        to.mask = *source->mask;
+        renameLinks(*to.mask, ids);
+    }
 }
 
 } // namespace
@@ -97,6 +118,7 @@ Grade carriedOver(const Grade& target, const Grade& before, const Grade& after) 
         }
     }
     result = applied(result, preset, ApplyMode::Set);
+    linkAgain(result, preset.carried.look, after.look);
     for (const StagePlace& place : added) {
         Stage made = stageAt(after, place);
         made.id = freeId(result, made.type);

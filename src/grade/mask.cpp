@@ -1,47 +1,97 @@
 #include "grade/mask.h"
 #include "base/words.h"
+#include "grade/mask_numbers.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace baryton {
 
 namespace {
 
-/// Calls `check` with the name, value and range of each number of a shape.
-template <class Check>
-void eachNumber(const MaskShape& shape, const Check& check) {
-    if (const auto* ellipse = std::get_if<MaskEllipse>(&shape.form)) {
-        check("x", ellipse->x, -kMaskReach, kMaskReach), check("y", ellipse->y, -kMaskReach, kMaskReach);
-        check("radiusX", ellipse->radiusX, kLeastMaskLength, kMaskReach);
-        check("radiusY", ellipse->radiusY, kLeastMaskLength, kMaskReach);
-        check("turn", ellipse->turn, -360, 360), check("feather", ellipse->feather, 0, 1);
-        return;
+void checkStroke(const MaskStroke& stroke, const std::string& place, const auto& check) {
+    check(place + "/size", stroke.size, kLeastMaskLength, kMaskReach);
+    check(place + "/softness", stroke.softness, 0, 1), check(place + "/flow", stroke.flow, 0, 1);
+    for (const StrokePoint& p : stroke.points) {
+        check(place + "/path", p.x, -kMaskReach, kMaskReach), check(place + "/path", p.y, -kMaskReach, kMaskReach);
+        check(place + "/path", p.width, 0, 1);
     }
-    const auto& ramp = std::get<MaskRamp>(shape.form);
-    check("fromX", ramp.fromX, -kMaskReach, kMaskReach), check("fromY", ramp.fromY, -kMaskReach, kMaskReach);
-    check("toX", ramp.toX, -kMaskReach, kMaskReach), check("toY", ramp.toY, -kMaskReach, kMaskReach);
+    if (stroke.colour)
+        for (const double v : *stroke.colour) check(place + "/colour", v, -2, 2);
+}
+
+/// Calls `check` with the name, value and range of each number of a shape, `say` with what else is wrong of it.
+void checkShape(const MaskShape& shape, const auto& check, const auto& say) {
+    std::visit(
+        [&]<class Form>(const Form& form) {
+            for (const auto& number : kMaskNumbers<Form>)
+                check(std::string("/") + number.word, form.*number.member, number.low, number.high);
+        },
+        shape.form);
+    if (const auto* ramp = std::get_if<MaskRamp>(&shape.form))
+        if (std::hypot(ramp->toX - ramp->fromX, ramp->toY - ramp->fromY) < kLeastMaskLength)
+            say("", words("the two places of a ramp must not lie on one another"));
+    if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
+        if (brush->strokes.size() > kMostStrokes)
+            say("/strokes", inWords("it has {} strokes; {} is the most", brush->strokes.size(), kMostStrokes));
+        for (std::size_t i = 0; i < brush->strokes.size(); ++i)
+            checkStroke(*brush->strokes[i], "/strokes/" + std::to_string(i), check);
+    }
+    const auto* other = std::get_if<MaskOfLayer>(&shape.form);
+    if (!other || !other->layer.empty() || !other->mask) return;
+    const MaskProblem problem = problemOf(*other->mask);
+    if (!problem.what.empty()) say("/mask" + problem.place, problem.what);
+}
+
+bool sees(const Mask& mask, bool all) {
+    const auto one = [all](const MaskShape& shape) {
+        if (const auto* other = std::get_if<MaskOfLayer>(&shape.form)) return other->mask && sees(*other->mask, all);
+        if (const auto* brush = std::get_if<MaskBrush>(&shape.form))
+            return !all && std::any_of(brush->strokes.begin(), brush->strokes.end(),
+                                       [](const SharedStroke& stroke) { return stroke->colour.has_value(); });
+        return std::holds_alternative<MaskTones>(shape.form) || std::holds_alternative<MaskColours>(shape.form);
+    };
+    return all ? std::all_of(mask.shapes.begin(), mask.shapes.end(), one)
+               : std::any_of(mask.shapes.begin(), mask.shapes.end(), one);
 }
 
 } // namespace
+
+bool MaskOfLayer::operator==(const MaskOfLayer& other) const {
+    return layer == other.layer && (mask == other.mask || (mask && other.mask && *mask == *other.mask));
+}
+
+bool Mask::seesColours() const {
+    return sees(*this, false);
+}
+
+bool Mask::seesOnlyColours() const {
+    return sees(*this, true);
+}
+
+bool Mask::isOfOnePicture() const {
+    return std::any_of(shapes.begin(), shapes.end(), [](const MaskShape& shape) {
+        const auto* other = std::get_if<MaskOfLayer>(&shape.form);
+        return std::holds_alternative<MaskBrush>(shape.form) ||
+               (other && other->mask && other->mask->isOfOnePicture());
+    });
+}
 
 MaskProblem problemOf(const Mask& mask) {
     if (mask.shapes.size() > kMostMaskShapes)
         return {"/shapes", inWords("it has {} shapes; {} is the most", mask.shapes.size(), kMostMaskShapes)};
     MaskProblem problem;
+    std::string shape;
+    const auto say = [&](const std::string& place, std::string what) {
+        if (problem.what.empty()) problem = {shape + place, std::move(what)};
+    };
     const auto check = [&](const std::string& place, double value, double low, double high) {
-        if (problem.what.empty() && !(value >= low && value <= high))
-            problem = {place, inWords("{} lies outside {}…{}", value, low, high)};
+        if (!(value >= low && value <= high)) say(place, inWords("{} lies outside {}…{}", value, low, high));
     };
     check("/density", mask.density, 0, 1);
-    for (std::size_t i = 0; i < mask.shapes.size(); ++i) {
-        const std::string place = "/shapes/" + std::to_string(i);
-        eachNumber(mask.shapes[i], [&](const char* name, double value, double low, double high) {
-            check(place + "/" + name, value, low, high);
-        });
-        const auto* ramp = std::get_if<MaskRamp>(&mask.shapes[i].form);
-        if (ramp && problem.what.empty() &&
-            std::hypot(ramp->toX - ramp->fromX, ramp->toY - ramp->fromY) < kLeastMaskLength)
-            problem = {place, words("the two places of a ramp must not lie on one another")};
+    for (std::size_t i = 0; i < mask.shapes.size() && problem.what.empty(); ++i) {
+        shape = "/shapes/" + std::to_string(i);
+        checkShape(mask.shapes[i], check, say);
     }
     return problem;
 }

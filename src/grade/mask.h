@@ -1,4 +1,7 @@
 #pragma once
+#include "grade/mask_stroke.h"
+
+#include <memory>
 #include <string>
 #include <variant>
 #include <vector>
@@ -7,7 +10,10 @@ namespace baryton {
 
 // Where a layer acts: a list of shapes as values, free of any resolution. Places are fractions of the sides of the
 // picture as its file has it (upright, neither cut nor turned), so that a frame that changes moves no mask; lengths
-// are fractions of its long side, so that a circle stays one in a picture of another shape.
+// are fractions of its long side, so that a circle stays one in a picture of another shape. Ranges see the colours
+// that enter the Look, whatever the layers ahead do to them.
+
+struct Mask;
 
 /// Whole inside, nothing outside: 1 − smoothstep(1 − feather, 1, r), r the distance from the middle in radii.
 struct MaskEllipse {
@@ -26,13 +32,52 @@ struct MaskRamp {
     bool operator==(const MaskRamp&) const = default;
 };
 
+/// What was painted, in its order: c (1 − Π (1 − f a)) over the strokes, a a stroke's own weight, f its flow and c
+/// the ceiling; a stroke that erases multiplies what there is by 1 − f a.
+struct MaskBrush {
+    std::vector<SharedStroke> strokes;
+    double ceiling = 1; ///< 0…1
+    bool operator==(const MaskBrush&) const = default;
+};
+
+/// Tones, by luma in the working encoding: whole from low to high, fading over the softness on either side.
+struct MaskTones {
+    double low = 0, high = 1, softness = 0.2; ///< 0…1
+    bool operator==(const MaskTones&) const = default;
+};
+
+/// Colours in OKLCh: the product of three windows, each whole within and fading over its softness on either side. The
+/// window of hue opens where colours without a hue are wanted: as the least chroma falls from 0.02 to 0.
+struct MaskColours {
+    double hue = 0, hueWidth = 40, hueSoftness = 20;                     ///< degrees
+    double chromaLow = 0.04, chromaHigh = 0.5, chromaSoftness = 0.03;    ///< 0…0.5
+    double lightnessLow = 0, lightnessHigh = 1, lightnessSoftness = 0.1; ///< 0…1
+    bool operator==(const MaskColours&) const = default;
+};
+
+/// The mask of another layer: linked by that layer's id, so that one edit changes both; or, without an id, a copy
+/// that goes its own way.
+struct MaskOfLayer {
+    std::string layer;
+    std::shared_ptr<const Mask> mask; ///< the copy; of a link what `resolveLinks` found, null while unknown
+    bool operator==(const MaskOfLayer& other) const;
+};
+
+/// A kind of shape of a newer version: kept as it is and let through nothing.
+struct MaskUnknown {
+    std::string kind;
+    std::string json; ///< the whole shape as it was read
+    bool operator==(const MaskUnknown&) const = default;
+};
+
 /// One shape and what it does to those ahead of it, a and b being their weights and its own:
 /// added 1 − (1 − a)(1 − b), taken away a(1 − b), intersected ab.
 struct MaskShape {
     enum class Way { Add, TakeAway, Intersect };
-    std::variant<MaskEllipse, MaskRamp> form;
+    std::variant<MaskEllipse, MaskRamp, MaskBrush, MaskTones, MaskColours, MaskOfLayer, MaskUnknown> form;
     Way way = Way::Add;
     bool isInverted = false;
+    std::string name = {}; ///< given by hand; empty: called by its kind
     bool operator==(const MaskShape&) const = default;
 };
 
@@ -45,15 +90,24 @@ struct Mask {
     double density = 1; ///< 0…1
 
     bool isEmpty() const { return shapes.empty(); }
+    /// Whether its weights follow colours, wholly or in part; and whether they follow nothing else, so that it can be
+    /// part of a LUT. Links count as far as they are resolved.
+    bool seesColours() const;
+    bool seesOnlyColours() const;
+    /// Whether a hand has followed what one picture holds, with a brush: on another it would lie beside it.
+    bool isOfOnePicture() const;
     bool operator==(const Mask&) const = default;
 };
 
-/// How many shapes a mask may have.
+/// How many shapes a mask may have, and how deep masks may stand in masks.
 constexpr std::size_t kMostMaskShapes = 200;
+constexpr int kDeepestMask = 8;
 /// How far places may lie outside the picture, and how long a radius may be, in sides of it.
 constexpr double kMaskReach = 4;
 /// Radii, and the way between a ramp's two places, are at least this.
 constexpr double kLeastMaskLength = 0.001;
+/// Below this softness a range would have no edge to be averaged.
+constexpr double kLeastRangeSoftness = 0.01;
 
 /// What is wrong with a mask's numbers, and where below it ("/shapes/2/feather"); empty texts where nothing is.
 struct MaskProblem {

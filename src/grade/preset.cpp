@@ -1,4 +1,5 @@
 #include "grade/preset.h"
+#include "grade/mask_links.h"
 
 #include <algorithm>
 #include <set>
@@ -67,6 +68,8 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
             stage.parameters.clear();
         }
     setStages(result, result.prep, preset.carried.prep);
+    std::map<std::string, std::string> newIds; // of the preset's layers, for masks that are linked to them
+    std::vector<std::string> masked;
     for (const Layer& carried : preset.carried.look) {
         // Under Replace the old Look stays below until the end, so that its ids are not given again.
         auto at = result.look.end();
@@ -74,12 +77,16 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
             at = std::find_if(result.look.begin() + below, result.look.end(),
                               [&](const Layer& l) { return l.name == carried.name; });
         if (at != result.look.end()) {
+            newIds[carried.id] = at->id;
+            if (carried.mask) masked.push_back(at->id);
             setOwnFields(*at, carried);
             setStages(result, at->stages, carried.stages);
             continue;
         }
         Layer made = carried;
         made.id = freeId(result, "layer");
+        newIds[carried.id] = made.id;
+        if (carried.mask) masked.push_back(made.id);
         made.stages.clear();
         if (mode == ApplyMode::AddAbove) {
             made.name = preset.carried.look.size() == 1 ? preset.name : preset.name + " · " + carried.name;
@@ -88,6 +95,8 @@ Grade applied(const Grade& grade, const Preset& preset, ApplyMode mode, double s
         result.look.push_back(std::move(made));
         setStages(result, result.look.back().stages, carried.stages);
     }
+    for (Layer& layer : result.look)
+        if (std::find(masked.begin(), masked.end(), layer.id) != masked.end()) renameLinks(*layer.mask, newIds);
     setStages(result, result.finish, preset.carried.finish);
     result.look.erase(result.look.begin(), result.look.begin() + below);
     return result;
@@ -157,6 +166,7 @@ Grade carve(const Grade& grade, const IncludeSet& include,
         if (hasOwnFields(carved) || !carved.stages.empty()) result.look.push_back(std::move(carved));
     }
     for (const auto& stage : grade.finish) carveStage(Part::Finish, "", stage, result.finish);
+    cutLinksOutOf(result.look, grade.look); // a layer that is not carried can't be linked to
     return result;
 }
 

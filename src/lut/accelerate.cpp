@@ -1,7 +1,9 @@
 #include "lut/accelerate.h"
+#include "grade/mask_links.h"
 #include "lut/bake.h"
 #include "stages/stage_type.h"
 
+#include <algorithm>
 #include <utility>
 
 namespace baryton {
@@ -16,7 +18,14 @@ Program accelerated(const Grade& grade, int size) {
     }
     // Layers are one cube as far as they follow one another; one with a mask has a cube of its own, behind its mask.
     Grade run;
-    run.prep = grade.prep;
+    std::vector<Layer> look = grade.look;
+    resolveLinks(look);
+    // A mask that sees colours sees those between Prep and the Look.
+    if (std::any_of(look.begin(), look.end(),
+                    [](const Layer& each) { return each.isMasked() && each.mask->seesColours(); }))
+        quick.prep = grade.prep;
+    else
+        run.prep = grade.prep;
     const auto baked = [&](Grade part, Layer into) {
         into.stages = lutGrade(bakeLook(part, size, "preview", true), "preview").look.front().stages;
         quick.look.push_back(std::move(into));
@@ -25,7 +34,7 @@ Program accelerated(const Grade& grade, int size) {
         if (!isNeutral(run)) baked(run, {});
         run = {};
     };
-    for (const Layer& layer : grade.look) {
+    for (const Layer& layer : look) {
         if (!layer.isMasked()) {
             run.look.push_back(layer);
         } else if (layer.isEnabled()) {

@@ -1,5 +1,4 @@
 #include "render/mask_weights.h"
-#include "render/point_run.h"
 
 #ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE
@@ -18,10 +17,18 @@ HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
-/// Lays one shape over the weights of those ahead of it. Which kind it is, is no condition within the loop: a vector
-/// chosen by one is miscompiled (docs/architecture.md).
+/// Lays a shape's own weights over those ahead of it.
+HWY_INLINE void LayOver(const ReadiedWay& way, V shape, float* weights) {
+    const D d;
+    const V own = hn::MulAdd(Splat(way.sign), shape, Splat(way.offset)), before = hn::LoadU(d, weights);
+    const V share = hn::MulAdd(Splat(way.perOwn), own, Splat(way.kept));
+    hn::StoreU(hn::MulAdd(before, share, hn::Mul(Splat(way.added), own)), d, weights);
+}
+
+/// Which kind it is, is no condition within the loop: a vector chosen by one is miscompiled (docs/architecture.md).
 template <bool kIsRamp>
-HWY_INLINE void Weigh(const ReadiedShape& s, const float* x, const float* y, std::size_t count, float* weights) {
+HWY_INLINE void Weigh(const ReadiedForm& s, const ReadiedWay& way, const float* x, const float* y, std::size_t count,
+                      float* weights) {
     const D d;
     const V zero = hn::Zero(d), one = Splat(1.0F);
     for (std::size_t i = 0; i < count; i += hn::Lanes(d)) {
@@ -38,17 +45,21 @@ HWY_INLINE void Weigh(const ReadiedShape& s, const float* x, const float* y, std
                 return hn::Sub(one, SmoothStep(r, s.inner, s.perFade));
             }
         }();
-        const V own = hn::MulAdd(Splat(s.sign), shape, Splat(s.offset)), before = hn::LoadU(d, weights + i);
-        const V share = hn::MulAdd(Splat(s.perOwn), own, Splat(s.kept));
-        hn::StoreU(hn::MulAdd(before, share, hn::Mul(Splat(s.added), own)), d, weights + i);
+        LayOver(way, shape, weights + i);
     }
 }
 
-void WeighShape(const ReadiedShape& s, const float* x, const float* y, std::size_t count, float* weights) {
+void WeighForm(const ReadiedForm& s, const ReadiedWay& way, const float* x, const float* y, std::size_t count,
+               float* weights) {
     if (s.isRamp)
-        Weigh<true>(s, x, y, count, weights);
+        Weigh<true>(s, way, x, y, count, weights);
     else
-        Weigh<false>(s, x, y, count, weights);
+        Weigh<false>(s, way, x, y, count, weights);
+}
+
+void WeighOwn(const float* own, const ReadiedWay& way, std::size_t count, float* weights) {
+    const D d;
+    for (std::size_t i = 0; i < count; i += hn::Lanes(d)) LayOver(way, hn::LoadU(d, own + i), weights + i);
 }
 
 } // namespace HWY_NAMESPACE
@@ -58,58 +69,121 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 namespace baryton {
 
-HWY_EXPORT(WeighShape);
+HWY_EXPORT(WeighForm);
+HWY_EXPORT(WeighOwn);
 
 namespace {
 
 /// Where a frame bends, places are worked out for every so many columns, counted from the frame's first, and lie
 /// evenly between them: within 0.01 px.
 constexpr int kKnot = 16;
+/// Pixels are weighed in pieces: what a few shapes need for them stays in the first cache.
+constexpr std::size_t kPiece = 512;
 
 } // namespace
 
-MaskWeights::Shape MaskWeights::readied(const MaskShape& from, double aspect) {
-    // Places in the long side, from fractions of the sides.
-    const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
-    Shape shape;
-    const auto number = [](double v) { return static_cast<float>(v); };
-    if (const auto* ramp = std::get_if<MaskRamp>(&from.form)) {
-        shape.isRamp = true;
-        const double x = (ramp->toX - ramp->fromX) * width, y = (ramp->toY - ramp->fromY) * height;
-        const double square = std::max(x * x + y * y, kLeastMaskLength * kLeastMaskLength);
-        shape.ux = number(x * width / square), shape.uy = number(y * height / square);
-        shape.u0 = number(-(x * width * ramp->fromX + y * height * ramp->fromY) / square);
-    } else {
-        const auto& e = std::get<MaskEllipse>(from.form);
-        const double angle = std::remainder(e.turn, 360) * std::numbers::pi / 180, c = std::cos(angle),
-                     s = std::sin(angle);
-        const double rx = std::max(e.radiusX, kLeastMaskLength), ry = std::max(e.radiusY, kLeastMaskLength);
-        shape.ux = number(c * width / rx), shape.uy = number(s * height / rx);
-        shape.u0 = number(-(c * width * e.x + s * height * e.y) / rx);
-        shape.vx = number(-s * width / ry), shape.vy = number(c * height / ry);
-        shape.v0 = number(-(-s * width * e.x + c * height * e.y) / ry);
-        const double fade = std::max(e.feather, 0.002); // a step would have no edge to be averaged
-        shape.inner = number(1 - fade), shape.perFade = number(1 / fade);
-    }
-    shape.kept = from.way == MaskShape::Way::Intersect ? 0.0F : 1.0F;
-    shape.perOwn = from.way == MaskShape::Way::Intersect ? 1.0F : -1.0F;
-    shape.added = from.way == MaskShape::Way::Add ? 1.0F : 0.0F;
-    if (from.isInverted) shape.sign = -1, shape.offset = 1;
-    return shape;
+namespace {
+
+ReadiedForm readied(const MaskRamp& ramp, double width, double height) {
+    ReadiedForm form;
+    form.isRamp = true;
+    const double x = (ramp.toX - ramp.fromX) * width, y = (ramp.toY - ramp.fromY) * height;
+    const double square = std::max(x * x + y * y, kLeastMaskLength * kLeastMaskLength);
+    form.ux = static_cast<float>(x * width / square), form.uy = static_cast<float>(y * height / square);
+    form.u0 = static_cast<float>(-(x * width * ramp.fromX + y * height * ramp.fromY) / square);
+    return form;
 }
 
-MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame) : frame_(frame.place) {
+ReadiedForm readied(const MaskEllipse& e, double width, double height) {
+    ReadiedForm form;
+    const auto number = [](double v) { return static_cast<float>(v); };
+    const double angle = std::remainder(e.turn, 360) * std::numbers::pi / 180, c = std::cos(angle),
+                 s = std::sin(angle);
+    const double rx = std::max(e.radiusX, kLeastMaskLength), ry = std::max(e.radiusY, kLeastMaskLength);
+    form.ux = number(c * width / rx), form.uy = number(s * height / rx);
+    form.u0 = number(-(c * width * e.x + s * height * e.y) / rx);
+    form.vx = number(-s * width / ry), form.vy = number(c * height / ry);
+    form.v0 = number(-(-s * width * e.x + c * height * e.y) / ry);
+    const double fade = std::max(e.feather, 0.002); // a step would have no edge to be averaged
+    form.inner = number(1 - fade), form.perFade = number(1 / fade);
+    return form;
+}
+
+ReadiedWay readied(const MaskShape& from) {
+    ReadiedWay way;
+    way.kept = from.way == MaskShape::Way::Intersect ? 0.0F : 1.0F;
+    way.perOwn = from.way == MaskShape::Way::Intersect ? 1.0F : -1.0F;
+    way.added = from.way == MaskShape::Way::Add ? 1.0F : 0.0F;
+    if (from.isInverted) way.sign = -1, way.offset = 1;
+    return way;
+}
+
+} // namespace
+
+/// False for a shape that lets nothing through, whatever way it has: one that this version does not know, and a link
+/// that leads nowhere.
+bool MaskWeights::add(const MaskShape& shape, const FrameMap& frame, double aspect) {
+    // Places in the long side, from fractions of the sides.
+    const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
+    const ReadiedWay way = readied(shape);
+    if (const auto* ellipse = std::get_if<MaskEllipse>(&shape.form)) {
+        shapes_.push_back({readied(*ellipse, width, height), way});
+    } else if (const auto* ramp = std::get_if<MaskRamp>(&shape.form)) {
+        shapes_.push_back({readied(*ramp, width, height), way});
+    } else if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
+        shapes_.push_back({BrushWeights(*brush, static_cast<float>(width), static_cast<float>(height)), way});
+    } else if (const auto* tones = std::get_if<MaskTones>(&shape.form)) {
+        shapes_.push_back({RangeWeights(*tones), way});
+    } else if (const auto* colours = std::get_if<MaskColours>(&shape.form)) {
+        shapes_.push_back({RangeWeights(*colours), way});
+    } else if (const auto* other = std::get_if<MaskOfLayer>(&shape.form); other && other->mask) {
+        auto nested = std::make_shared<const MaskWeights>(*other->mask, frame);
+        const bool isWhole = nested->isWhole_;
+        shapes_.push_back({std::move(nested), way});
+        return isWhole;
+    } else {
+        return false;
+    }
+    return true;
+}
+
+MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame)
+    : frame_(frame.place), seesColours_(mask.seesColours()) {
     const double aspect = frame_ ? frame_->aspect() : frame.aspect;
-    for (const MaskShape& shape : mask.shapes) shapes_.push_back(readied(shape, aspect));
+    for (const MaskShape& shape : mask.shapes) isWhole_ = add(shape, frame, aspect) && isWhole_;
     start_ = !mask.shapes.empty() && mask.shapes.front().way == MaskShape::Way::Add ? 0.0F : 1.0F;
     const auto density = static_cast<float>(mask.density);
     sign_ = mask.isInverted ? -density : density, offset_ = mask.isInverted ? density : 0;
+    // With a shape that can't be worked out nobody knows where the layer was meant to act: nowhere, rather than
+    // wrong.
+    if (!isWhole_) shapes_.clear(), start_ = 0, sign_ = 1, offset_ = 0;
 }
 
-void MaskWeights::weigh(const float* x, const float* y, std::size_t count, float* weights) const {
-    std::fill(weights, weights + count, start_);
-    for (const Shape& shape : shapes_) HWY_DYNAMIC_DISPATCH(WeighShape)(shape, x, y, count, weights);
-    for (std::size_t i = 0; i < count; ++i) weights[i] = offset_ + sign_ * weights[i];
+bool MaskWeights::keepsToColours() const {
+    return std::any_of(shapes_.begin(), shapes_.end(), [](const Shape& shape) {
+        if (const auto* brush = std::get_if<BrushWeights>(&shape.form)) return brush->keepsToColours();
+        const auto* other = std::get_if<std::shared_ptr<const MaskWeights>>(&shape.form);
+        return other && (*other)->keepsToColours();
+    });
+}
+
+void MaskWeights::weigh(const Pixels& pixels, float* weights) const {
+    std::fill(weights, weights + pixels.count, start_);
+    alignas(64) float own[kPiece];
+    for (const Shape& shape : shapes_) {
+        if (const auto* form = std::get_if<ReadiedForm>(&shape.form)) {
+            HWY_DYNAMIC_DISPATCH(WeighForm)(*form, shape.way, pixels.x, pixels.y, pixels.count, weights);
+            continue;
+        }
+        if (const auto* brush = std::get_if<BrushWeights>(&shape.form))
+            (*brush)(pixels.x, pixels.y, pixels.count, pixels.lab, own);
+        else if (const auto* range = std::get_if<RangeWeights>(&shape.form))
+            runRangeWeights(*range, pixels.rgb, pixels.count, own);
+        else
+            std::get<std::shared_ptr<const MaskWeights>>(shape.form)->weigh(pixels, own);
+        HWY_DYNAMIC_DISPATCH(WeighOwn)(own, shape.way, pixels.count, weights);
+    }
+    for (std::size_t i = 0; i < pixels.count; ++i) weights[i] = offset_ + sign_ * weights[i];
 }
 
 void MaskWeights::places(const Block& block, float* x, float* y) const {
@@ -144,46 +218,87 @@ void MaskWeights::places(const Block& block, float* x, float* y) const {
     }
 }
 
-bool MaskWeights::operator()(const Block& whole, float* weights) const {
-    alignas(64) static thread_local float x[kBlockPixels], y[kBlockPixels], found[kBlockPixels];
+bool MaskWeights::operator()(const Block& whole, const float* const* rgb, float* weights) const {
+    alignas(64) float x[kPiece], y[kPiece], found[kPiece], planes[3][kPiece], lab[3][kPiece];
+    const bool needsLab = seesColours_ && keepsToColours();
     bool isAny = false;
-    for (std::size_t start = 0; start < whole.count; start += kBlockPixels) {
+    for (std::size_t start = 0; start < whole.count; start += kPiece) {
         Block block = whole;
-        block.count = std::min(kBlockPixels, whole.count - start);
+        block.count = std::min(kPiece, whole.count - start);
         block.first += static_cast<float>(start);
         places(block, x, y);
-        const std::size_t padded = (block.count + kRowPad - 1) / kRowPad * kRowPad;
-        std::fill(x + block.count, x + padded, 0.0F), std::fill(y + block.count, y + padded, 0.0F);
-        weigh(x, y, padded, found);
+        Pixels pixels{x, y, nullptr, nullptr, (block.count + kRowPad - 1) / kRowPad * kRowPad};
+        std::fill(x + block.count, x + pixels.count, 0.0F), std::fill(y + block.count, y + pixels.count, 0.0F);
+        const float* colours[] = {planes[0], planes[1], planes[2]};
+        const float* perceived[] = {lab[0], lab[1], lab[2]};
+        if (seesColours_) {
+            for (std::size_t k = 0; k < 3; ++k) {
+                if (rgb)
+                    std::copy_n(rgb[k] + start, block.count, planes[k]);
+                else
+                    std::fill_n(planes[k], block.count, 0.0F);
+                std::fill(planes[k] + block.count, planes[k] + pixels.count, 0.0F);
+            }
+            pixels.rgb = colours;
+        }
+        if (needsLab) {
+            float* const to[] = {lab[0], lab[1], lab[2]};
+            runOklab(colours, pixels.count, to);
+            pixels.lab = perceived;
+        }
+        weigh(pixels, found);
         std::copy_n(found, block.count, weights + start);
         isAny = isAny || std::any_of(found, found + block.count, [](float w) { return w != 0; });
     }
     return isAny;
 }
 
-float MaskWeights::at(SharePoint source) const {
-    float x[kRowPad], y[kRowPad], weights[kRowPad];
+float MaskWeights::at(SharePoint source, const std::array<float, 3>& rgb) const {
+    alignas(64) float x[kRowPad], y[kRowPad], planes[3][kRowPad], lab[3][kRowPad], weights[kRowPad];
     std::fill(std::begin(x), std::end(x), static_cast<float>(source.x));
     std::fill(std::begin(y), std::end(y), static_cast<float>(source.y));
-    weigh(x, y, kRowPad, weights);
+    for (std::size_t k = 0; k < 3; ++k) std::fill(std::begin(planes[k]), std::end(planes[k]), rgb[k]);
+    const float* const colours[] = {planes[0], planes[1], planes[2]};
+    float* const to[] = {lab[0], lab[1], lab[2]};
+    runOklab(colours, kRowPad, to);
+    weigh({x, y, colours, to, kRowPad}, weights);
     return weights[0];
 }
 
-MaskCover coverOf(const Mask& mask, const FrameMap& frame) {
-    constexpr int side = 96; // what is smaller than a hundredth of the frame is nothing to the eye
-    const MaskWeights weights(mask, frame);
-    MaskCover cover;
-    alignas(64) float row[side];
+std::vector<float> weightsOver(const Mask& mask, const MaskScene& scene, int width, int height) {
+    const MaskWeights weights(mask, scene.frame);
+    const auto columns = static_cast<std::size_t>(width);
+    std::vector<float> all(columns * static_cast<std::size_t>(height)), planes(3 * (columns + kRowPad));
+    const bool seen = weights.seesColours() && !scene.colours.isEmpty();
+    // Where nothing is known of the colours, nothing is let through for them.
+    if (weights.seesColours() && !seen) return all;
     Block block;
-    block.count = side, block.dx = 1.0F / side, block.x = 0.5F / side;
-    block.aspect = static_cast<float>(frame.aspect);
-    for (int y = 0; y < side; ++y) {
-        block.y = (static_cast<float>(y) + 0.5F) / side;
-        weights(block, row);
-        for (const float w : row) {
-            cover.mean += double(w) / (side * side);
-            cover.least = std::min(cover.least, double(w)), cover.most = std::max(cover.most, double(w));
+    block.count = columns;
+    block.dx = 1.0F / static_cast<float>(width), block.x = 0.5F * block.dx;
+    block.aspect = static_cast<float>(scene.frame.aspect);
+    for (int y = 0; y < height; ++y) {
+        block.y = (static_cast<float>(y) + 0.5F) / static_cast<float>(height);
+        const float* rgb[3];
+        for (std::size_t k = 0; k < 3; ++k) {
+            float* to = planes.data() + k * (columns + kRowPad);
+            rgb[k] = to;
+            if (!seen) continue;
+            const int row = std::min(scene.colours.height() - 1, (2 * y + 1) * scene.colours.height() / (2 * height));
+            const float* from = scene.colours.row(static_cast<int>(k), row);
+            for (int x = 0; x < width; ++x)
+                to[x] = from[std::min(scene.colours.width() - 1, (2 * x + 1) * scene.colours.width() / (2 * width))];
         }
+        weights(block, seen ? rgb : nullptr, all.data() + static_cast<std::size_t>(y) * columns);
+    }
+    return all;
+}
+
+MaskCover coverOf(const Mask& mask, const MaskScene& scene) {
+    constexpr int side = 96; // what is smaller than a hundredth of the frame is nothing to the eye
+    MaskCover cover;
+    for (const float w : weightsOver(mask, scene, side, side)) {
+        cover.mean += double(w) / (side * side);
+        cover.least = std::min(cover.least, double(w)), cover.most = std::max(cover.most, double(w));
     }
     return cover;
 }

@@ -11,6 +11,7 @@ namespace {
 struct alignas(64) Kept {
     float planes[kKeepSlots][3][kBlockPixels];
     float weights[kKeepSlots][kBlockPixels];
+    float input[3][kBlockPixels];
 };
 
 constexpr auto ones = [] {
@@ -53,8 +54,19 @@ void PointRun::operator()(const Block& whole) const {
             case PointStep::Kind::Weigh:
                 runLimitWeights(under, kBlockPixels, step.limits, block.count, kept.weights[step.slot]);
                 break;
-            case PointStep::Kind::Mask:
-                if (!(*step.mask)(block, kept.weights[step.slot])) at += step.skip - 1;
+            case PointStep::Kind::KeepInput: {
+                const float* planes[3] = {block.r, block.g, block.b};
+                for (int k = 0; k < 3; ++k) std::memcpy(kept.input[k], planes[k], block.count * sizeof(float));
+                break;
+            }
+            case PointStep::Kind::Mask: {
+                const float* const input[3] = {kept.input[0], kept.input[1], kept.input[2]};
+                if (!(*step.mask)(block, input, kept.weights[step.slot])) at += step.skip - 1;
+                break;
+            }
+            case PointStep::Kind::ShowMask:
+                for (float* plane : {block.r, block.g, block.b})
+                    std::memcpy(plane, kept.weights[step.slot], block.count * sizeof(float));
                 break;
             case PointStep::Kind::Mix:
                 if (step.isWeighted)

@@ -14,11 +14,13 @@ class MaskWeights;
 /// One step over single pixels.
 struct PointStep {
     /// Keep sets the colours aside in a slot; Weigh and Mask make a slot's plane of weights, by which its Mix or
-    /// Blend is then laid over the kept colours.
-    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, Weigh, Mask, Mix, Blend } kind = Kind::Stage;
+    /// Blend is then laid over the kept colours. KeepInput sets aside what enters the Look, for masks that see
+    /// colours; ShowMask puts a slot's weights in the colours' place.
+    enum class Kind { Stage, Matrix, ToLinear, ToEncoded, Keep, KeepInput, Weigh, Mask, ShowMask, Mix, Blend };
+    Kind kind = Kind::Stage;
     Kernel kernel;                 ///< Stage
     std::array<float, 9> matrix{}; ///< Matrix
-    int slot = 0;                  ///< Keep, Weigh, Mask, Mix, Blend
+    int slot = 0;                  ///< Keep, Weigh, Mask, ShowMask, Mix, Blend
     float strength = 1;            ///< Mix, Blend: result · strength + kept · (1 − strength)
     Limits limits;                 ///< Weigh: by the kept colours
     std::size_t skip = 0; ///< Mask: how many steps to the one behind its Mix or Blend, where it lets nothing through

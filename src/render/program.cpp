@@ -1,5 +1,6 @@
 #include "render/program.h"
 #include "base/words.h"
+#include "grade/mask_links.h"
 #include "render/mask_weights.h"
 #include "render/plan.h"
 #include "stages/finish_order.h"
@@ -34,10 +35,25 @@ public:
 
     Program compile(const Grade& grade) {
         if (options_.prep) addPrep(grade.prep);
-        if (options_.look)
-            for (const Layer& layer : grade.look) addLayer(layer);
+        if (options_.look) addLook(grade.look);
         if (options_.finish) addFinish(grade);
         need(Domain::Encoded);
+        return std::move(program_);
+    }
+
+    Program compileMask(const Grade& grade, const std::string& layerId) {
+        std::vector<Layer> look = grade.look;
+        resolveLinks(look);
+        const auto at = std::find_if(look.begin(), look.end(), [&](const Layer& each) { return each.id == layerId; });
+        const Mask mask = at != look.end() && at->mask ? *at->mask : Mask();
+        if (mask.seesColours()) {
+            addPrep(grade.prep);
+            need(Domain::Encoded);
+            push(Step::Kind::KeepInput);
+        }
+        pushMask(mask, 0);
+        steps().back().skip = 1; // also where it lets nothing through
+        push(Step::Kind::ShowMask);
         return std::move(program_);
     }
 
@@ -52,6 +68,29 @@ private:
         return type.bakes() || !options_.onlyWhatBakes;
     }
 
+    bool isLeftOut(const Layer& layer) const {
+        return layer.isMasked() && options_.onlyWhatBakes && !layer.mask->seesOnlyColours();
+    }
+
+    void addLook(std::vector<Layer> look) {
+        resolveLinks(look);
+        const bool isSeen = std::any_of(look.begin(), look.end(), [&](const Layer& layer) {
+            return layer.isEnabled() && layer.isMasked() && layer.mask->seesColours() && !isLeftOut(layer);
+        });
+        if (isSeen) {
+            need(Domain::Encoded);
+            push(Step::Kind::KeepInput);
+        }
+        for (const Layer& layer : look) addLayer(layer);
+    }
+
+    void pushMask(const Mask& mask, int slot) {
+        program_.segments_.back().masks.push_back({steps().size(), mask});
+        Step& weigh = push(Step::Kind::Mask);
+        weigh.slot = slot;
+        weigh.mask = std::make_shared<const MaskWeights>(mask, FrameMap()); // until a frame is known
+    }
+
     void addLayer(const Layer& layer) {
         const double strength = layer.strengthOrFull();
         const BlendMode mode = blendModeFrom(layer.blendOrNormal());
@@ -59,15 +98,10 @@ private:
         const bool any = mode != BlendMode::Normal || std::any_of(layer.stages.begin(), layer.stages.end(),
                                                                   [&](const Stage& s) { return counts(s); });
         if (!layer.isEnabled() || strength <= 0 || !any) return;
-        if (layer.isMasked() && options_.onlyWhatBakes) return;
+        if (isLeftOut(layer)) return;
         const int slot = strength < 1 || mode != BlendMode::Normal || layer.isMasked() ? keep() : -1;
         const std::size_t mask = steps().size();
-        if (layer.isMasked()) {
-            program_.segments_.back().masks.push_back({mask, *layer.mask});
-            Step& weigh = push(Step::Kind::Mask);
-            weigh.slot = slot;
-            weigh.mask = std::make_shared<const MaskWeights>(*layer.mask, FrameMap()); // until a frame is known
-        }
+        if (layer.isMasked()) pushMask(*layer.mask, slot);
         addStages(layer.stages);
         if (slot < 0) return;
         mix(slot, strength);
@@ -194,6 +228,10 @@ private:
     int usedSlots_ = 0;
 };
 
+Program Program::ofMask(const Grade& grade, const std::string& layerId) {
+    return Compiler({}).compileMask(grade, layerId);
+}
+
 Program Program::compile(const Grade& grade, const CompileOptions& options) {
     if (isInFinishOrder(grade)) return Compiler(options).compile(grade);
     Grade ordered = grade;
@@ -281,8 +319,10 @@ std::vector<std::string> leftOutOfLut(const Grade& grade) {
         const StageType* type = findStageType(stage.type);
         if (type && !type->bakes() && !isNeutral(stage)) names.push_back(stageTitle(stage));
     }
-    for (const Layer& layer : grade.look)
-        if (layer.isMasked() && layer.isEnabled() && layer.strengthOrFull() > 0)
+    std::vector<Layer> look = grade.look;
+    resolveLinks(look);
+    for (const Layer& layer : look)
+        if (layer.isMasked() && !layer.mask->seesOnlyColours() && layer.isEnabled() && layer.strengthOrFull() > 0)
             names.push_back(inWords("{} (its mask)", layer.name));
     return names;
 }

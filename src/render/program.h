@@ -30,6 +30,8 @@ struct CompileOptions {
 class Program {
 public:
     static Program compile(const Grade& grade, const CompileOptions& options = {});
+    /// Where a layer acts: the weights of its mask, as grey (1 everywhere for a layer without one).
+    static Program ofMask(const Grade& grade, const std::string& layerId);
 
     /// True when it returns its input.
     bool isEmpty() const { return stepCount() == 0; }
@@ -94,7 +96,7 @@ private:
 Program::Sink into(Picture& picture, int left = 0, int top = 0);
 
 /// The names of the stages that change the picture but can't be part of a LUT, in the order they act, and those of
-/// layers that are held to a mask.
+/// layers that are held to a mask which is not of colours alone.
 std::vector<std::string> leftOutOfLut(const Grade& grade);
 
 } // namespace baryton

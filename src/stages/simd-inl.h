@@ -8,6 +8,7 @@
 #endif
 
 #include "colour/transfer-inl.h"
+#include "stages/kernel.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace baryton {

@@ -41,6 +41,29 @@ Mask ellipse(const MaskEllipse& form) {
     return {{{form, MaskShape::Way::Add, false}}, false, 1};
 }
 
+/// What is painted at a place, by the definition: through all pieces of all strokes, in double; lengths of the long
+/// side.
+double paintedByHand(const MaskBrush& brush, double x, double y, double w, double h) {
+    double painted = 0;
+    for (const SharedStroke& stroke : brush.strokes) {
+        double nearest = 1e9;
+        const std::size_t last = stroke->points.size() - 1;
+        for (std::size_t i = 0; i < std::max<std::size_t>(last, 1); ++i) {
+            const StrokePoint &a = stroke->points[i], &b = stroke->points[std::min(i + 1, last)];
+            const double dx = (b.x - a.x) * w, dy = (b.y - a.y) * h, px = x - a.x * w, py = y - a.y * h;
+            const double square = dx * dx + dy * dy;
+            const double t = square > 0 ? std::clamp((px * dx + py * dy) / square, 0.0, 1.0) : 0;
+            const double radius = stroke->size * (a.width + t * (b.width - a.width));
+            nearest = std::min(nearest, std::hypot(px - t * dx, py - t * dy) / radius);
+        }
+        const double fade = std::max(stroke->softness, 0.002);
+        const double s = std::clamp((nearest - (1 - fade)) / fade, 0.0, 1.0),
+                     laid = stroke->flow * (1 - s * s * (3 - 2 * s));
+        painted = stroke->erases ? painted * (1 - laid) : 1 - (1 - painted) * (1 - laid);
+    }
+    return brush.ceiling * painted;
+}
+
 /// The weight by the definition, in double.
 double weightByHand(const Mask& mask, double x, double y, double aspect) {
     const double w = std::min(1.0, aspect), h = std::min(1.0, 1 / aspect);
@@ -53,6 +76,8 @@ double weightByHand(const Mask& mask, double x, double y, double aspect) {
                                         (dy * std::cos(a) - dx * std::sin(a)) / e->radiusY);
             const double t = std::clamp((r - (1 - e->feather)) / e->feather, 0.0, 1.0);
             own = 1 - t * t * (3 - 2 * t);
+        } else if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
+            own = paintedByHand(*brush, x * w, y * h, w, h);
         } else {
             const auto& r = std::get<MaskRamp>(shape.form);
             const double ax = (r.toX - r.fromX) * w, ay = (r.toY - r.fromY) * h;
@@ -80,7 +105,7 @@ Picture weightsOf(const Mask& mask, int width, int height) {
     block.dx = 1.0F / static_cast<float>(width), block.x = 0.5F * block.dx;
     for (int y = 0; y < height; ++y) {
         block.y = (static_cast<float>(y) + 0.5F) / static_cast<float>(height);
-        weights(block, row.data());
+        weights(block, nullptr, row.data());
         for (int k = 0; k < 3; ++k) std::copy_n(row.data(), width, out.row(k, y));
     }
     return out;
@@ -116,7 +141,7 @@ TEST(Mask, IsItsFormula) {
 TEST(Mask, IsWrittenAndReadBackAndTravelsAsEveryOtherValue) {
     Random random(5);
     for (int i = 0; i < roundsOf(60); ++i) {
-        const Grade grade = lightened(randomMask(random));
+        const Grade grade = lightened(randomMask(random, true));
         EXPECT_EQ(gradeFromText(gradeToText(grade)), grade);
         // It is one value of its layer: carried, applied, told as a change.
         Preset preset;
@@ -137,7 +162,14 @@ TEST(Mask, OfNonsenseIsRefusedWithItsPlace) {
     EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"ellipse","feather":7}]})"), "/look/0/mask/shapes/0/feather");
     EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"ramp"},{"shape":"ellipse","x":1e30}]})"), "/look/0/mask/shapes/1/x");
     EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"ellipse","radiusX":0}]})"), "/look/0/mask/shapes/0/radiusX");
-    EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"star"}]})"), "/look/0/mask/shapes/0/shape");
+    EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"brush","strokes":[{"path":"0 0","size":9}]}]})"),
+              "/look/0/mask/shapes/0/strokes/0/size");
+    EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"layer","mask":{"shapes":[{"shape":"tones","low":2}]}}]})"),
+              "/look/0/mask/shapes/0/mask/shapes/0/low");
+    for (const char* path : {"0.1", "0.1 x", "1 1;2 2", "1e999 1", "0 0 1 1", "nan 0"})
+        EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"brush","strokes":[{"path":")" + std::string(path) + R"("}]}]})"),
+                  "/look/0/mask/shapes/0/strokes/0/path")
+            << path;
     EXPECT_EQ(problemIn(R"({"shapes":[{"shape":"ramp","fromX":0.5,"toX":0.5,"fromY":0.5,"toY":0.5}]})"),
               "/look/0/mask/shapes/0");
     EXPECT_NE(problemIn(R"({"shapes":[{"shape":"ellipse","way":"sideways"}]})"), "none");
@@ -214,7 +246,7 @@ TEST(Mask, IsTheSameBytesHoweverThePictureIsCut) {
     const Picture source = placed(randomPicture(5000, 90, 2), placementOf({{}, {1.8, 0.9, 0.4, 0.5, 3.0}}, 5000, 90));
     Random random(9);
     for (int i = 0; i < roundsOf(12); ++i) {
-        const Program program = Program::compile(lightened(randomMask(random)));
+        const Program program = Program::compile(lightened(randomMask(random, true)));
         const FrameMap map = FrameMap::whole(source);
         const Picture whole = program.graded(source, 1);
         EXPECT_TRUE(sameBytes(program.graded(source, 7), whole));
@@ -296,7 +328,7 @@ TEST(Mask, AFileIsTheSameAsThePicture) {
                  {FileFormat::Tiff, 16});
     const Picture source = readPicture(folder / "in.tif").picture;
     for (int i = 0; i < 6; ++i) {
-        Grade grade = lightened(randomMask(random));
+        Grade grade = lightened(randomMask(random, i >= 3));
         Stage frame = makeStage(grade, "frame");
         frame.parameters = {{"size", 0.8}, {"angle", i % 2 ? 5.0 : 0.0}};
         if (i % 3 == 1)
@@ -349,9 +381,10 @@ TEST(Mask, IsLeftOutOfLutsByNameAndQuickFramesHaveIt) {
 
 TEST(Mask, SaysHowMuchItCovers) {
     FrameMap map;
-    EXPECT_TRUE(coverOf(ellipse({2.5, 0.5, 0.3, 0.3, 0, 0.5}), map).isNothing());
-    EXPECT_TRUE(coverOf(ellipse({0.5, 0.5, 3, 3, 0, 0.2}), map).isEverything());
-    const MaskCover half = coverOf({{{MaskRamp{0.5, 0.4, 0.5, 0.6}, MaskShape::Way::Add, false}}, false, 1}, map);
+    EXPECT_TRUE(coverOf(ellipse({2.5, 0.5, 0.3, 0.3, 0, 0.5}), {map, {}}).isNothing());
+    EXPECT_TRUE(coverOf(ellipse({0.5, 0.5, 3, 3, 0, 0.2}), {map, {}}).isEverything());
+    const MaskCover half =
+        coverOf({{{MaskRamp{0.5, 0.4, 0.5, 0.6}, MaskShape::Way::Add, false}}, false, 1}, {map, {}});
     EXPECT_NEAR(half.mean, 0.5, 0.01);
     EXPECT_FALSE(half.isNothing() || half.isEverything());
 }

@@ -110,7 +110,7 @@ Value randomValue(Random& random, const ParameterType& parameter) {
         return PictureContent{"random", std::make_shared<const std::string>(encodeCarried(small))};
     }
     case ParameterKind::Mask:
-        return randomMask(random);
+        return randomMask(random, true);
     case ParameterKind::Text:
         return "text " + std::to_string(random() % 100);
     case ParameterKind::Number:
@@ -119,12 +119,37 @@ Value randomValue(Random& random, const ParameterType& parameter) {
     return uniform(random, parameter.minimum, parameter.maximum);
 }
 
-Mask randomMask(Random& random) {
+MaskBrush randomBrush(Random& random) {
+    MaskBrush brush;
+    brush.ceiling = random() % 3 == 0 ? uniform(random, 0.3, 1) : 1;
+    for (auto strokes = 1 + random() % 5; strokes > 0; --strokes) {
+        MaskStroke stroke;
+        stroke.size = uniform(random, 0.02, 0.2), stroke.softness = uniform(random, 0.05, 1);
+        stroke.flow = random() % 2 ? 1 : uniform(random, 0.2, 1), stroke.erases = random() % 4 == 0;
+        for (auto points = 1 + random() % 6; points > 0; --points)
+            stroke.points.push_back({std::round(uniform(random, -0.2, 1.2) * 1e5) / 1e5,
+                                     std::round(uniform(random, -0.2, 1.2) * 1e5) / 1e5,
+                                     std::round(uniform(random, 0.3, 1) * 100) / 100});
+        brush.strokes.push_back({std::make_shared<const MaskStroke>(std::move(stroke))});
+    }
+    return brush;
+}
+
+Mask randomMask(Random& random, bool withRanges) {
     Mask mask;
     const auto place = [&] { return uniform(random, -0.3, 1.3); };
     for (auto left = 1 + random() % 4; left > 0; --left) {
         MaskShape shape;
-        if (random() % 2 == 0)
+        const auto kind = random() % (withRanges ? 5 : 3);
+        if (kind == 2)
+            shape.form = randomBrush(random);
+        else if (kind == 3)
+            shape.form = MaskTones{uniform(random, 0, 0.5), uniform(random, 0.3, 1), uniform(random, 0.05, 0.5)};
+        else if (kind == 4)
+            shape.form = MaskColours{uniform(random, 0, 360), uniform(random, 10, 360),  uniform(random, 15, 90),
+                                     uniform(random, 0, 0.1), uniform(random, 0.1, 0.4), uniform(random, 0.02, 0.1),
+                                     uniform(random, 0, 0.5), uniform(random, 0.4, 1),   uniform(random, 0.05, 0.3)};
+        else if (kind == 1)
             shape.form = MaskEllipse{place(),
                                      place(),
                                      uniform(random, 0.05, 0.6),

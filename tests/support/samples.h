@@ -23,8 +23,11 @@ Picture lampsAtNight(int width, int height);
 
 /// A value within a parameter's range; for curves, a rising one within 0…1.
 Value randomValue(Random& random, const ParameterType& parameter);
-/// A mask of one to four shapes, some of them taking away or intersecting, some turned round.
-Mask randomMask(Random& random);
+/// A mask of one to four drawn shapes, some of them taking away or intersecting, some turned round; with ranges of
+/// tones and colours among them by choice.
+Mask randomMask(Random& random, bool withRanges = false);
+/// A brushed shape of a few strokes, some of which erase.
+MaskBrush randomBrush(Random& random);
 /// A stage with each parameter set with the given likelihood, sometimes with a strength.
 Stage randomStage(Random& random, const Grade& grade, const std::string& type, double likelihood = 0.7);
 /// A grade with Prep, one to three layers of up to four stages each, and Finish.

@@ -5,6 +5,7 @@
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "grade/mask_links.h"
 #include "stages/blend.h"
 
 #include <QApplication>
@@ -53,6 +54,7 @@ ChainView::ChainView(AppState& state, QWidget* parent) : QWidget(parent), state_
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
         if (index == state_.key()) update(sourceBox().adjusted(-1, -1, 1, 1));
     });
+    setMouseTracking(true);
     rebuild();
 }
 
@@ -94,6 +96,7 @@ void ChainView::rebuild() {
             connect(made, &StageCard::dragged, this,
                     [this, made](QPoint at, bool done) { dragCard(made, at, done); });
             connect(made, &StageCard::menuWanted, this, [this, id](QPoint at) { openMenu(id, at); });
+            made->installEventFilter(this);
             made->show();
             cards_.push_back(made);
         }
@@ -160,13 +163,14 @@ ChainView::Layout ChainView::layOut(int cardWidth) const {
             title += QStringLiteral(" · ") +
                      QString::fromStdString(blendModes()[static_cast<std::size_t>(blendModeFrom(*layer.blend))].name);
         if (!layer.isEnabled()) title += tr(" · off");
-        const QImage mask = layer.isMasked() ? masks_.image(*layer.mask, kMaskPicture) : QImage();
+        const Mask resolved = resolvedMask(grade.look, layer);
+        const QImage mask = layer.isMasked() ? masks_.image(resolved, kMaskPicture) : QImage();
         QString widest = title; // what a mask covers may come and go while a hand moves it: cards stay where they are
         if (layer.isMasked()) {
             const QString nothing = tr(" · covers nothing"), all = tr(" · covers all");
-            const MaskCover cover = masks_.coverOf(*layer.mask);
+            const MaskCover cover = masks_.coverOf(resolved);
             widest += nothing.size() > all.size() ? nothing : all;
-            if (cover.isNothing()) title += nothing;
+            if (cover.isNothing() && masks_.knows(resolved)) title += nothing;
             if (cover.isEverything()) title += all;
         }
         const int least =
@@ -192,6 +196,8 @@ bool ChainView::event(QEvent* event) {
 
 bool ChainView::eventFilter(QObject* watched, QEvent* event) {
     if (watched == parentWidget() && event->type() == QEvent::Resize) rebuild();
+    // A pointer that goes on to a card is told to that card alone.
+    if (watched != parentWidget() && event->type() == QEvent::Enter) pointAtMask({});
     return QWidget::eventFilter(watched, event);
 }
 
@@ -201,13 +207,20 @@ void ChainView::setFrame(double aspect, const std::shared_ptr<const FramePlace>&
     if (std::any_of(look.begin(), look.end(), [](const Layer& layer) { return layer.isMasked(); })) rebuild();
 }
 
+void ChainView::setLookInput(const Picture& small) {
+    if (!lookInput_.isEmpty() && std::as_const(lookInput_).row(0, 0) == small.row(0, 0)) return;
+    lookInput_ = small;
+    masks_.setColours(small);
+    rebuild();
+}
+
 ChainView::Counts ChainView::countStages(const Grade& grade) {
     Counts counts;
     for (const auto& layer : grade.look)
         for (const auto& stage : layer.stages) {
             const StageType* type = findStageType(stage.type);
             ++counts.look;
-            counts.baking += type && type->bakes() && !layer.isMasked();
+            counts.baking += type && type->bakes() && (!layer.isMasked() || layer.mask->seesOnlyColours());
         }
     return counts;
 }
@@ -279,6 +292,27 @@ void ChainView::mousePressEvent(QMouseEvent* event) {
     for (const Bracket& bracket : layout_.brackets)
         if (bracket.box.adjusted(0, -8, 0, 0).contains(event->position().toPoint()))
             state_.chooseStage(state_.shownGrade().look[bracket.layer].id);
+}
+
+void ChainView::pointAtMask(const std::string& layerId) {
+    if (layerId == pointedMask_) return;
+    pointedMask_ = layerId;
+    Q_EMIT maskPointed(layerId);
+}
+
+void ChainView::mouseMoveEvent(QMouseEvent* event) {
+    constexpr int headHeight = 18;
+    std::string pointed;
+    for (const Bracket& bracket : layout_.brackets)
+        if (!bracket.mask.isNull() &&
+            QRect(bracket.box.left(), bracket.box.top() - 9, bracket.box.width(), headHeight)
+                .contains(event->position().toPoint()))
+            pointed = state_.shownGrade().look[bracket.layer].id;
+    pointAtMask(pointed);
+}
+
+void ChainView::leaveEvent(QEvent*) {
+    pointAtMask({});
 }
 
 void ChainView::contextMenuEvent(QContextMenuEvent* event) {

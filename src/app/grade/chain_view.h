@@ -24,11 +24,14 @@ public:
     void setReports(const std::vector<StageReport>& reports);
     /// The frame that the miniatures of masks show.
     void setFrame(double aspect, const std::shared_ptr<const FramePlace>& place);
+    /// A small version of what enters the Look, which some masks see.
+    void setLookInput(const Picture& small);
     QSize sizeHint() const override { return {layout_.width, 140}; }
 
 Q_SIGNALS:
-    void cardShown(QWidget* card);            ///< to be scrolled into sight
-    void heldOff(const std::string& stageId); ///< empty: no longer
+    void cardShown(QWidget* card);                ///< to be scrolled into sight
+    void heldOff(const std::string& stageId);     ///< empty: no longer
+    void maskPointed(const std::string& layerId); ///< the pointer is on a layer's mask; empty: no longer
     void copyWanted();
     void pasteWanted();
     void savePresetWanted();
@@ -36,6 +39,8 @@ Q_SIGNALS:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void leaveEvent(QEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     bool event(QEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -83,6 +88,9 @@ private:
     Layout layout_;
     Counts counts_;
     MaskHands masks_;
+    Picture lookInput_;
+    std::string pointedMask_;
+    void pointAtMask(const std::string& layerId);
     std::optional<int> dropX_; ///< where the line is drawn while a card is dragged
     std::map<Part, QWidget*> addButtons_;
 };

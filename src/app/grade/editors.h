@@ -68,11 +68,20 @@ public:
     virtual Qt::CursorShape pullAt(QPointF, QSizeF) const { return Qt::ArrowCursor; }
     virtual void startPull(QPointF, QSizeF) {}
     virtual void pullTo(QPointF) {}
+    /// Whether that is painting: the hand is as quick as ever with Shift.
+    virtual bool paintsOnPicture() const { return false; }
+    /// How hard a pen presses, 0…1, told ahead of each place; 1 for a mouse.
+    virtual void setPressure(double) {}
+    /// Where the pointer is, in fractions of the frame; nothing when it is elsewhere.
+    virtual void setPointer(std::optional<QPointF>) {}
     /// What there is to say of a place under the pointer, in fractions of the frame.
     virtual QString pointerWords(QPointF) const { return {}; }
     /// What a press there takes or makes, and what dragging from it does (offset in pixels, y upward).
     virtual void pressOnPicture(const PickedColour&) {}
     virtual void dragOnPicture(QPointF, Qt::KeyboardModifiers) {}
+    /// Whether a drag takes the colours that it goes over.
+    virtual bool sweepsOnPicture() const { return false; }
+    virtual void sweepOnPicture(const PickedColour&) {}
 
     /// The frame that the stage has a place in: its width over its height, and where it lies in its source (null: it
     /// is the source).

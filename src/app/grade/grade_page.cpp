@@ -202,6 +202,7 @@ void GradePage::connectPicture() {
             frame_->setImage(frame.after);
         else
             view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
+        showVeil(frame);
         if (frame.exact != isExact_) pointer_.reset();
         isExact_ = frame.exact;
         Q_EMIT frameTime(frame.milliseconds);
@@ -213,6 +214,8 @@ void GradePage::connectPicture() {
     connect(&preview_, &PreviewService::scopesReady, this, [this](const PreviewScopes& scopes) {
         scopes_->show(scopes);
         for (EditorPanel* each : panels()) each->setInput(scopes);
+        for (const StageInput& each : scopes.inputs)
+            if (each.stageId == colourMaskOf(state_.shownGrade())) chain_->setLookInput(each.small);
         showSamples();
     });
     connect(&preview_, &PreviewService::reportsReady, this, [this](const std::vector<StageReport>& reports) {
@@ -229,37 +232,6 @@ void GradePage::connectPicture() {
     connect(compare_, &CompareBar::beforeHeld, this, &GradePage::holdBefore);
     connect(compare_, &CompareBar::fitWanted, view_, &PictureView::fit);
     connect(compare_, &CompareBar::zoomWanted, this, [this](double scale) { view_->zoomTo(scale); });
-}
-
-void GradePage::connectHand() {
-    connect(sampleList_, &SampleList::clearWanted, this, [this] {
-        samples_.clear(state_.key());
-        samples_.clear(Samples::kReference);
-        showSamples();
-    });
-    const auto fraction = [this](QPointF picture) { return shareOf(picture); };
-    connect(panel_, &EditorPanel::onPictureToggled, this, [this](bool on) {
-        hand_->setWorks(on, placesStage());
-        updateFigure();
-    });
-    connect(panel_, &EditorPanel::figureChanged, this, &GradePage::updateFigure);
-    connect(hand_, &PictureHand::pressed, this, [this](QPointF at) {
-        if (!hasPixels()) return;
-        if (placesStage())
-            panel_->editor()->startPull(shareOf(at), pullReach());
-        else
-            panel_->picturePressed(colourPicked(shareOf(at)));
-    });
-    connect(hand_, &PictureHand::dragged, panel_, &EditorPanel::pictureDragged);
-    connect(hand_, &PictureHand::draggedTo, this, [this](QPointF at) {
-        if (placesStage()) panel_->editor()->pullTo(shareOf(at));
-    });
-    connect(hand_, &PictureHand::released, this, [this] { state_.endGesture(); });
-    connect(hand_, &PictureHand::markMoved, this, [this, fraction](int mark, QPointF at) {
-        samples_.move(state_.key(), marked_[static_cast<std::size_t>(mark)], ofWhole(fraction(at)));
-        showSamples();
-    });
-    connect(hand_, &PictureHand::menuWanted, this, &GradePage::openPictureMenu);
 }
 
 void GradePage::connectFrame() {
@@ -341,7 +313,8 @@ void GradePage::keyChanged() {
 }
 
 Grade GradePage::displayedGrade() const {
-    return alone_.empty() ? state_.shownGrade() : aloneIn(state_.shownGrade(), alone_);
+    const Grade& shown = state_.shownGrade();
+    return !alone_.empty() ? aloneIn(shown, alone_) : withoutMasked_ ? withoutMaskedLayers(shown) : shown;
 }
 
 void GradePage::requestFrame() {
@@ -361,6 +334,11 @@ void GradePage::requestFrame() {
         request.before = state_.beforeOf(state_.key());
     request.inputsOf = {state_.chosenStage()};
     if (isPinned() && pinned_->target() != state_.chosenStage()) request.inputsOf.push_back(pinned_->target());
+    if (const std::string masked = colourMaskOf(state_.shownGrade()); !masked.empty())
+        if (std::find(request.inputsOf.begin(), request.inputsOf.end(), masked) == request.inputsOf.end())
+            request.inputsOf.push_back(masked);
+    request.maskOf = seenMask();
+    if (request.maskOf.empty()) view_->setVeil({});
     request.scope = scopes_->wanted();
     preview_.request(std::move(request));
 }
@@ -384,6 +362,7 @@ void GradePage::holdBefore(bool held) {
 }
 
 void GradePage::toggleAlone() {
+    withoutMasked_ = false;
     alone_ = alone_.empty() ? state_.chosenStage() : std::string();
     updateCompare();
 }
@@ -398,6 +377,8 @@ void GradePage::updateCompare() {
                           .arg(QString::fromStdString(
                               stageTitle(state_.shownGrade(), stageAt(state_.shownGrade(), *place))))
                     : tr("this layer alone");
+    } else if (withoutMasked_) {
+        tag = tr("without the masked layers");
     }
     view_->setTag(tag);
     const bool isGrid = compare_->mode() == CompareBar::Mode::Grid;
@@ -465,19 +446,6 @@ void GradePage::takeReference(const std::filesystem::path& file, const Picture& 
     view_->setReference(imageOf(Grade{}, reference_), QString::fromStdString(file.filename().string()));
     if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
     updateCompare();
-}
-
-void GradePage::startPick(QObject* owner, const QString& what, TakePicked take) {
-    isSampling_ = false;
-    state_.tell(what + tr(" (Escape to leave it)"));
-    hand_->startPick(owner, [this, take = std::move(take)](QPointF at, bool onReference) {
-        if (onReference) {
-            const auto colour = meanColour(reference_, at);
-            take({colour, colour, colour});
-        } else if (hasPixels()) {
-            take(colourPicked({at.x() / view_->pictureSize().width(), at.y() / view_->pictureSize().height()}));
-        }
-    });
 }
 
 void GradePage::savePreset() {

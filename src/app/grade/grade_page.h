@@ -56,6 +56,9 @@ public:
     /// The chosen stage or layer alone, or the whole grade again.
     void toggleAlone();
     bool isAlone() const { return !alone_.empty(); }
+    /// All layers that have a mask off, or on again.
+    void toggleWithoutMasked();
+    bool isWithoutMasked() const { return withoutMasked_; }
     /// Read behind the window; what can't be read is told.
     void loadReference(const std::filesystem::path& file);
     void chooseReference();
@@ -102,7 +105,14 @@ private:
     void addSample(int picture, QPointF at);
     void sampleNext();
     void openPictureMenu(QPointF position, QPoint global);
-    void addMaskedLayer(bool isRamp, QPointF share);
+    enum class MaskStart { Ellipse, Ramp, Brush, Colours };
+    void addMaskedLayer(MaskStart start, QPointF share);
+    PictureHand::Work workOfHand() const;
+    /// The layer whose mask is to be seen over the picture; empty for none.
+    std::string seenMask() const;
+    void showVeil(const PreviewFrame& frame);
+    /// A layer whose mask sees colours, by which what enters the Look is asked for; empty where there is none.
+    static std::string colourMaskOf(const Grade& grade);
     void startPick(QObject* owner, const QString& what, TakePicked take);
     bool isPinned() const { return !pinned_->target().empty(); }
     bool hasPixels() const { return loadedFor_ == state_.key() && loaded_.pyramid; }
@@ -139,6 +149,8 @@ private:
     int scene_ = 0; ///< counts the pictures and frames that were shown
     bool held_ = false;
     std::string alone_;
+    bool withoutMasked_ = false;
+    std::string pointedMask_; ///< the layer whose mask is lit because the pointer is on its bracket
     void takeReference(const std::filesystem::path& file, const Picture& picture, const QString& problem);
     int referenceWish_ = 0; ///< counts them: the newest one wins
     QString wiped_;         ///< the version that is wiped against another

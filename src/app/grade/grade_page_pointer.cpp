@@ -76,7 +76,7 @@ void GradePage::updateFigure() {
 void GradePage::showPointer(QPointF at) {
     if (!hasPixels()) return;
     if (placesStage()) view_->setPressCursor(panel_->editor()->pullAt(shareOf(at), pullReach()));
-    const QString words = panel_->editor() ? panel_->editor()->pointerWords(shareOf(at)) : QString();
+    const QPointF share = shareOf(at);
     const Picture& full = loaded_.pyramid->full();
     at *= double(full.width()) / loaded_.pyramid->width(); // a stand-in is smaller
     const int x = std::clamp(static_cast<int>(at.x()), 0, full.width() - 1);
@@ -99,9 +99,11 @@ void GradePage::showPointer(QPointF at) {
                        .arg(level(after[2]));
     constexpr double least = 0.01; // below it a hue is noise
     if (std::hypot(chroma[0], chroma[1]) > least) text += tr("   hue %1°").arg(std::lround(hueOf(seen)));
-    Q_EMIT pointerText(text + words);
     pointedAfter_ = after;
     for (std::size_t i = 0; i < panels().size(); ++i) panels()[i]->setPointed(pointer_->inputs[i].mean(full, pixel));
+    StageEditor* editor = panel_->editor();
+    if (editor) editor->setPointer(share);
+    Q_EMIT pointerText(editor ? text + editor->pointerWords(share) : text);
     showSamples();
 }
 
@@ -109,6 +111,7 @@ void GradePage::clearPointer() {
     Q_EMIT pointerText({});
     pointedAfter_.reset();
     for (EditorPanel* each : panels()) each->setPointed({});
+    if (panel_->editor()) panel_->editor()->setPointer({});
     showSamples();
 }
 
@@ -188,14 +191,6 @@ void GradePage::toggleSampling() {
     sampleNext();
 }
 
-void GradePage::addMaskedLayer(bool isRamp, QPointF share) {
-    MaskHands hands;
-    hands.setFrame(loaded_.pyramid->full().framePlace(),
-                   double(view_->pictureSize().width()) / view_->pictureSize().height());
-    addLayer(state_, Mask{{isRamp ? hands.newRamp(share) : hands.newEllipse(share)}, false, 1});
-    panel_->onPictureButton()->setChecked(true); // it is there to be placed
-}
-
 void GradePage::openPictureMenu(QPointF position, QPoint global) {
     if (!hasPixels()) return;
     auto* menu = new QMenu(this);
@@ -221,9 +216,12 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
     });
     clear->setEnabled(!samples_.of(picture).isEmpty());
     menu->addSeparator();
-    for (const bool isRamp : {false, true})
-        menu->addAction(isRamp ? tr("New layer in a ramp here") : tr("New layer in an ellipse here"), this,
-                        [this, isRamp, share] { addMaskedLayer(isRamp, share); })
+    const std::pair<MaskStart, QString> starts[] = {{MaskStart::Ellipse, tr("New layer in an ellipse here")},
+                                                    {MaskStart::Ramp, tr("New layer in a ramp here")},
+                                                    {MaskStart::Brush, tr("New layer to paint, brush in hand")},
+                                                    {MaskStart::Colours, tr("New layer on this colour")}};
+    for (const auto& [start, text] : starts)
+        menu->addAction(text, this, [this, start = start, share] { addMaskedLayer(start, share); })
             ->setEnabled(isOnPicture && !onReference);
     menu->addSeparator();
     menu->addAction(tr("Reference picture…"), this, &GradePage::chooseReference);

@@ -2,10 +2,14 @@
 #include "app/grade/stage_commands.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "grade/mask_links.h"
+#include "grade/mask_moves.h"
 #include "stages/blend.h"
 
+#include <QColorDialog>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QSignalBlocker>
 #include <cmath>
 
@@ -14,18 +18,12 @@ namespace baryton {
 namespace {
 
 constexpr QSize kShapePicture(36, 24);
-constexpr int kShownShapes = 3;
+constexpr int kShownShapes = 2;
 
-QString percentText(double v) {
-    return LayerEditor::tr("%1 %").arg(v, 0, 'f', 1);
-}
-
-/// Whether a number of a shape is an angle; the others are shown in percent.
-bool isAngle(double MaskEllipse::*member) {
-    return member == &MaskEllipse::turn;
-}
-bool isAngle(double MaskRamp::*) {
-    return false;
+QIcon iconOf(const QColor& colour) {
+    QPixmap picture(14, 14);
+    picture.fill(colour);
+    return QIcon(picture);
 }
 
 } // namespace
@@ -35,13 +33,11 @@ LayerEditor::LayerEditor(AppState& state, const std::string& layerId, QWidget* p
       shapePage_(new QWidget), shapes_(new QListWidget),
       way_(new Segments({tr("adds"), tr("takes away"), tr("keeps")})),
       shapeInverted_(new QCheckBox(tr("Outside of it"))), inverted_(new QCheckBox(tr("All turned round"))),
-      lit_(new QCheckBox(tr("Darken the rest"))), ellipsePage_(new QWidget), rampPage_(new QWidget) {
+      pages_(new MaskPages(state.maskTools())), veil_(new QComboBox), veilColour_(makeButton({}, "flat")) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
-    auto* note = makeLabel(tr("A run of stages with one strength, which acts where its mask lets it."), "second");
-    note->setWordWrap(true);
-    layout->addWidget(note);
+    hands_.setFrame(framePlace(), aspect());
     addHead(layout);
     addMask(layout);
     layout->addSpacing(6);
@@ -135,61 +131,37 @@ void LayerEditor::addOrder(QVBoxLayout* layout) {
     layout->addLayout(grid);
 }
 
-ValueRow* LayerEditor::makeRow(QVBoxLayout* layout, const QString& name, const QString& tip, double low, double high,
-                               double standard) {
-    auto* row = new ValueRow(name);
-    row->setToolTip(tip);
-    for (QWidget* part : std::initializer_list<QWidget*>{row->ruler(), row->field()}) part->setAccessibleName(name);
-    row->setRange(low, high, 0.1, standard);
-    row->field()->setFormatter(percentText);
-    layout->addWidget(row);
-    allRows_.push_back(row);
-    return row;
-}
-
-template <class Form>
-void LayerEditor::addNumber(QVBoxLayout* layout, std::vector<Number<Form>>& rows, double Form::*member,
-                            const QString& name, const QString& tip) {
-    const bool angle = isAngle(member);
-    const double standard = Form().*member * (angle ? 1 : 100);
-    const bool isShare = [&] {
-        if constexpr (std::is_same_v<Form, MaskEllipse>) return member == &MaskEllipse::feather;
-        return false;
-    }();
-    const bool isRadius = [&] {
-        if constexpr (std::is_same_v<Form, MaskEllipse>)
-            return member == &MaskEllipse::radiusX || member == &MaskEllipse::radiusY;
-        return false;
-    }();
-    auto* row = angle      ? makeRow(layout, name, tip, -90, 90, standard)
-                : isShare  ? makeRow(layout, name, tip, 0, 100, standard)
-                : isRadius ? makeRow(layout, name, tip, 0.5, 150, standard)
-                           : makeRow(layout, name, tip, -50, 150, standard);
-    if (angle) row->field()->setFormatter([](double v) { return QStringLiteral("%1°").arg(v, 0, 'f', 1); });
-    rows.push_back({member, row});
-    connect(row, &ValueRow::edited, this, [this, member, angle, name](double shown, bool settled) {
-        editShape(QStringLiteral("/") + name, [&](MaskShape& shape) {
-            if (auto* form = std::get_if<Form>(&shape.form)) form->*member = angle ? shown : shown / 100;
-        });
-        if (settled) state_.endGesture();
-    });
-}
-
 void LayerEditor::addMask(QVBoxLayout* layout) {
-    layout->addSpacing(6);
     layout->addWidget(makeLabel(tr("WHERE IT ACTS"), "section"));
-    auto* adds = new QHBoxLayout;
+    auto* adds = new QGridLayout;
     adds->setSpacing(6);
-    const auto addButton = [&](const QString& text, const QString& tip, auto action) {
+    const auto addButton = [&](int place, const QString& text, const QString& tip, auto action) {
         auto* button = makeButton(text, "");
         button->setToolTip(tip);
-        adds->addWidget(button, 1);
+        button->setAccessibleName(tr("Add: %1").arg(text));
+        adds->addWidget(button, place / 3, place % 3);
         connect(button, &QPushButton::clicked, this, action);
     };
-    addButton(tr("Add ellipse"), tr("A soft ellipse, placed on the picture"),
+    addButton(0, tr("Ellipse"), tr("Adds a soft ellipse, placed on the picture"),
               [this] { addShape(hands_.newEllipse()); });
-    addButton(tr("Add ramp"), tr("From all to nothing between two lines, placed on the picture"),
+    addButton(1, tr("Ramp"), tr("Adds from all to nothing between two lines, placed on the picture"),
               [this] { addShape(hands_.newRamp()); });
+    addButton(2, tr("Brush"), tr("Adds what is painted on the picture"), [this] {
+        addShape({MaskBrush{}, {}, false, {}});
+    });
+    addButton(3, tr("Tones"), tr("Adds a range of tones, pressed on the picture"), [this] {
+        addShape({MaskTones{}, {}, false, {}});
+    });
+    addButton(4, tr("Colours"), tr("Adds a range of colours, pressed on the picture"), [this] {
+        addShape({MaskColours{}, {}, false, {}});
+    });
+    addButton(5, tr("A layer’s"), tr("Adds the mask of another layer, linked: an edit of that one changes both"),
+              [this] {
+                  const auto others = links();
+                  if (others.empty())
+                      return state_.tell(tr("No other layer has a mask that this one could be linked to"));
+                  addShape({MaskOfLayer{others.back().id, nullptr}, {}, false, {}});
+              });
     layout->addLayout(adds);
     layout->addWidget(cover_);
 
@@ -197,15 +169,46 @@ void LayerEditor::addMask(QVBoxLayout* layout) {
     auto* page = new QVBoxLayout(shapePage_);
     page->setContentsMargins(0, 0, 0, 0);
     page->setSpacing(6);
+    addShapeList(page);
+    page->addWidget(pages_);
+    connect(pages_, &MaskPages::edited, this,
+            [this](const QString& gesture, const MaskPages::Change& change, bool settled) {
+                editShape(gesture, change);
+                if (settled) state_.endGesture();
+            });
+    connect(pages_, &MaskPages::anewWanted, this, [this] {
+        anew_ = shapes_->currentRow();
+        Q_EMIT onPictureWanted();
+    });
+    connect(pages_, &MaskPages::linkCutWanted, this, [this] {
+        const int row = shapes_->currentRow();
+        if (chosenShape())
+            editMask({}, [&](Mask& next) {
+                next = withoutLink(state_.keyGrade().look, next, static_cast<std::size_t>(row));
+            });
+    });
+    addWhole(page);
+    pages_->alignNames();
+}
+
+void LayerEditor::addShapeList(QVBoxLayout* page) {
     shapes_->setAccessibleName(tr("Shapes of the mask"));
     shapes_->setIconSize(kShapePicture);
     shapes_->setUniformItemSizes(true);
     shapes_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     shapes_->setFixedHeight(kShownShapes * (kShapePicture.height() + 6) + 2 * shapes_->frameWidth());
+    shapes_->setContextMenuPolicy(Qt::CustomContextMenu);
+    shapes_->setEditTriggers(QAbstractItemView::EditKeyPressed);
     page->addWidget(shapes_);
     connect(shapes_, &QListWidget::currentRowChanged, this, [this] {
         showChosen();
         Q_EMIT figureChanged();
+    });
+    connect(shapes_, &QListWidget::customContextMenuRequested, this, &LayerEditor::openShapeMenu);
+    connect(shapes_, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) {
+        shapes_->setCurrentItem(item);
+        const std::string text = item->text().trimmed().left(100).toStdString();
+        editShape({}, [&](MaskShape& shape) { shape.name = text; });
     });
     for (int i = 0; i < 3; ++i)
         way_->button(i)->setToolTip(
@@ -224,51 +227,101 @@ void LayerEditor::addMask(QVBoxLayout* layout) {
     connect(drop, &QPushButton::clicked, this, &LayerEditor::removeShape);
     connect(shapeInverted_, &QCheckBox::clicked, this,
             [this](bool on) { editShape({}, [&](MaskShape& shape) { shape.isInverted = on; }); });
-    const auto startPage = [&](QWidget* form) {
-        auto* rows = new QVBoxLayout(form);
-        rows->setContentsMargins(0, 0, 0, 0);
-        rows->setSpacing(6);
-        page->addWidget(form);
-        return rows;
-    };
-    QVBoxLayout* rows = startPage(ellipsePage_);
-    const QString across = tr("Of the picture's width, before any frame"), down = tr("Of its height");
-    const QString along = tr("Of the picture's long side");
-    addNumber(rows, ellipseRows_, &MaskEllipse::x, tr("Centre across"), across);
-    addNumber(rows, ellipseRows_, &MaskEllipse::y, tr("Centre down"), down);
-    addNumber(rows, ellipseRows_, &MaskEllipse::radiusX, tr("Radius across"), along);
-    addNumber(rows, ellipseRows_, &MaskEllipse::radiusY, tr("Radius down"), along);
-    addNumber(rows, ellipseRows_, &MaskEllipse::turn, tr("Turn"), tr("Clockwise"));
-    addNumber(rows, ellipseRows_, &MaskEllipse::feather, tr("Feather"), tr("Over how much of its radius it fades"));
-    rows = startPage(rampPage_);
-    addNumber(rows, rampRows_, &MaskRamp::fromX, tr("Whole across"), across);
-    addNumber(rows, rampRows_, &MaskRamp::fromY, tr("Whole down"), down);
-    addNumber(rows, rampRows_, &MaskRamp::toX, tr("Nothing across"), across);
-    addNumber(rows, rampRows_, &MaskRamp::toY, tr("Nothing down"), down);
+}
 
+void LayerEditor::addWhole(QVBoxLayout* page) {
     page->addWidget(makeLabel(tr("THE WHOLE MASK"), "section"));
     auto* all = new QHBoxLayout;
     inverted_->setToolTip(tr("The layer acts where it did not, and the other way round"));
-    lit_->setToolTip(tr("The picture is darkened where the layer does not act, as long as this is ticked"));
+    auto* rest = makeButton(tr("Layer for the rest"), "flat");
+    rest->setToolTip(tr("A new layer that acts where this one does not, by this mask: an edit changes both"));
     all->addWidget(inverted_, 1);
-    all->addWidget(lit_, 1);
+    all->addWidget(rest);
     page->addLayout(all);
-    density_ = makeRow(page, tr("Density"), tr("How much of the mask is felt at most"), 0, 100, 100);
+    density_ = pages_->makeRow(page, tr("Density"), tr("How much of the mask is felt at most"), 0, 100, 100);
     connect(inverted_, &QCheckBox::clicked, this,
             [this](bool on) { editMask({}, [on](Mask& next) { next.isInverted = on; }); });
-    connect(lit_, &QCheckBox::toggled, this, &LayerEditor::showLight);
+    connect(rest, &QPushButton::clicked, this, &LayerEditor::makeRest);
     connect(density_, &ValueRow::edited, this, [this](double percent, bool settled) {
         editMask(QStringLiteral("/density"), [percent](Mask& next) { next.density = percent / 100; });
         if (settled) state_.endGesture();
     });
-    int widest = 0;
-    for (const ValueRow* each : allRows_) widest = std::max(widest, each->nameWidth());
-    for (ValueRow* each : allRows_) each->setLabelWidth(widest);
+    auto* seen = new QHBoxLayout;
+    seen->addWidget(makeLabel(tr("Seen"), "second"));
+    veil_->addItems({tr("not at all"), tr("the rest darkened"), tr("as a colour"), tr("as grey"), tr("by its edge"),
+                     tr("on black")});
+    veil_->setAccessibleName(tr("How the mask is seen"));
+    veil_->setToolTip(tr("Over the picture, as long as this layer or one of its stages is chosen (K)"));
+    veilColour_->setAccessibleName(tr("Colour of the mask"));
+    veilColour_->setToolTip(tr("The colour that it is seen in…"));
+    seen->addWidget(veil_, 1);
+    seen->addWidget(veilColour_);
+    page->addLayout(seen);
+    MaskTools& tools = state_.maskTools();
+    connect(veil_, &QComboBox::activated, &tools, [&tools](int how) { tools.setVeil(static_cast<MaskVeil>(how)); });
+    connect(veilColour_, &QPushButton::clicked, this, [this, &tools] {
+        auto* dialog = new QColorDialog(tools.colour(), this);
+        dialog->setAttribute(Qt::WA_DeleteOnClose);
+        connect(dialog, &QColorDialog::currentColorChanged, &tools, &MaskTools::setColour);
+        dialog->open();
+    });
+    connect(&tools, &MaskTools::veilChanged, this, &LayerEditor::showVeil);
+    connect(&tools, &MaskTools::brushChanged, this, &LayerEditor::figureChanged);
+    showVeil();
+}
+
+std::vector<MaskPages::Link> LayerEditor::links() const {
+    std::vector<MaskPages::Link> found;
+    const auto& look = state_.shownGrade().look;
+    for (const Layer& each : look)
+        if (each.isMasked() && canLink(look, stageId(), each.id))
+            found.push_back({each.id, QString::fromStdString(each.name)});
+    return found;
+}
+
+void LayerEditor::openShapeMenu(QPoint at) {
+    QListWidgetItem* item = shapes_->itemAt(at);
+    if (!item) return;
+    shapes_->setCurrentItem(item);
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->addAction(tr("Rename"), this, [this] { shapes_->editItem(shapes_->currentItem()); });
+    menu->addAction(tr("Duplicate"), this, [this] { copyShape(false); });
+    auto* mirror = menu->addAction(tr("Duplicate, mirrored"), this, [this] { copyShape(true); });
+    mirror->setEnabled(chosenShape() && canMirror(*chosenShape()));
+    menu->addSeparator();
+    menu->addAction(tr("Delete shape"), this, &LayerEditor::removeShape);
+    menu->popup(shapes_->viewport()->mapToGlobal(at));
+}
+
+void LayerEditor::copyShape(bool isMirrored) {
+    const int row = shapes_->currentRow();
+    const MaskShape* shape = chosenShape();
+    if (!shape) return;
+    const MaskShape copy = isMirrored ? mirrored(*shape) : *shape;
+    editMask({}, [&](Mask& next) { next.shapes.insert(next.shapes.begin() + row + 1, copy); });
+    shapes_->setCurrentRow(row + 1);
+}
+
+void LayerEditor::makeRest() {
+    if (layer()) addLayer(state_, Mask{{{MaskOfLayer{stageId(), nullptr}, {}, true, {}}}, false, 1});
+}
+
+bool LayerEditor::isRange() const {
+    const MaskShape* shape = chosenShape();
+    return shape &&
+           (std::holds_alternative<MaskTones>(shape->form) || std::holds_alternative<MaskColours>(shape->form));
+}
+
+bool LayerEditor::paintsOnPicture() const {
+    const MaskShape* shape = chosenShape();
+    return shape && std::holds_alternative<MaskBrush>(shape->form);
 }
 
 void LayerEditor::addShape(MaskShape shape) {
     editMask({}, [&](Mask& next) { next.shapes.push_back(std::move(shape)); });
     shapes_->setCurrentRow(shapes_->count() - 1);
+    anew_ = isRange() ? shapes_->currentRow() : -1;
     Q_EMIT onPictureWanted();
 }
 
@@ -289,20 +342,24 @@ void LayerEditor::refresh() {
     const Grade& grade = state_.keyGrade();
     for (QPushButton* each : {earlier_, later_, remove_}) each->setEnabled(grade.look.size() > 1);
     mergeDown_->setEnabled(canMergeDown(grade, stageId()));
+    pages_->setLinks(links());
     showShapes();
     showChosen();
-    showLight();
 }
 
 void LayerEditor::showShapes() {
     const Mask now = mask();
+    const Layer* here = layer();
+    const auto& look = state_.shownGrade().look;
     shapePage_->setVisible(!now.isEmpty());
     if (now.isEmpty()) {
         cover_->setText(tr("Everywhere: it has no mask"));
     } else {
-        const MaskCover cover = hands_.coverOf(now);
-        cover_->setText(cover.isNothing()      ? tr("Covers nothing of the picture: nothing of the layer is seen")
-                        : cover.isEverything() ? tr("Covers all of the picture")
+        const Mask resolved = resolvedMask(look, *here);
+        const MaskCover cover = hands_.coverOf(resolved);
+        cover_->setText(!hands_.knows(resolved) ? QString()
+                        : cover.isNothing()     ? tr("Covers nothing: the layer is not seen")
+                        : cover.isEverything()  ? tr("Covers all of the picture")
                                                : tr("Covers %1 % of the picture").arg(std::lround(cover.mean * 100)));
     }
     const QSignalBlocker blocker(shapes_);
@@ -311,18 +368,21 @@ void LayerEditor::showShapes() {
     for (int i = 0; i < count; ++i) {
         const MaskShape& shape = now.shapes[static_cast<std::size_t>(i)];
         if (shapes_->count() == i) shapes_->addItem(QString());
-        const bool isKnown = i < static_cast<int>(shown_.shapes.size()) &&
+        const bool isLink = std::holds_alternative<MaskOfLayer>(shape.form); // follows what is not here
+        const bool isKnown = !isLink && i < static_cast<int>(shown_.shapes.size()) &&
                              shown_.shapes[static_cast<std::size_t>(i)] == shape &&
                              !shapes_->item(i)->icon().isNull();
         if (isKnown) continue;
-        const QString form = std::holds_alternative<MaskEllipse>(shape.form) ? tr("Ellipse") : tr("Ramp");
         const QString way = shape.way == MaskShape::Way::Add        ? QString()
                             : shape.way == MaskShape::Way::TakeAway ? tr(", taken away")
                                                                     : tr(", kept of it");
-        shapes_->item(i)->setText(tr("%1 %2").arg(form).arg(i + 1) + way);
-        MaskShape alone = shape;
-        alone.way = MaskShape::Way::Add;
-        const QPixmap picture = QPixmap::fromImage(hands_.image({{alone}, false, 1}, kShapePicture));
+        const QString form = pages_->formName(shape);
+        shapes_->item(i)->setText(shape.name.empty() ? tr("%1 %2").arg(form).arg(i + 1) + way : form);
+        shapes_->item(i)->setFlags(shapes_->item(i)->flags() | Qt::ItemIsEditable);
+        Layer alone = *here;
+        alone.mask = Mask{{shape}, false, 1};
+        alone.mask->shapes[0].way = MaskShape::Way::Add;
+        const QPixmap picture = QPixmap::fromImage(hands_.image(resolvedMask(look, alone), kShapePicture));
         QIcon icon(picture);
         icon.addPixmap(picture, QIcon::Selected); // as it is, not tinted
         shapes_->item(i)->setIcon(icon);
@@ -336,64 +396,31 @@ void LayerEditor::showChosen() {
     inverted_->setChecked(all.isInverted);
     density_->setValue(all.density * 100);
     const MaskShape* shape = chosenShape();
-    if (!shape) return;
+    if (!shape) return pages_->show(nullptr);
     way_->setCurrent(static_cast<int>(shape->way));
     shapeInverted_->setChecked(shape->isInverted);
-    const auto* ellipse = std::get_if<MaskEllipse>(&shape->form);
-    const auto* ramp = std::get_if<MaskRamp>(&shape->form);
-    ellipsePage_->setVisible(ellipse != nullptr);
-    rampPage_->setVisible(ramp != nullptr);
-    if (ellipse)
-        for (const auto& [member, row] : ellipseRows_) row->setValue(ellipse->*member * (isAngle(member) ? 1 : 100));
-    if (ramp)
-        for (const auto& [member, row] : rampRows_) row->setValue(ramp->*member * 100);
+    pages_->show(shape);
 }
 
-void LayerEditor::showLight() {
-    const Mask now = mask();
-    if (!lit_->isChecked() || now.isEmpty()) {
-        Q_EMIT litChanged({});
-        return;
-    }
-    constexpr int side = 480;
-    const QSize size = aspect() > 1 ? QSize(side, std::max(1, static_cast<int>(side / aspect())))
-                                    : QSize(std::max(1, static_cast<int>(side * aspect())), side);
-    Q_EMIT litChanged(hands_.image(now, size));
+void LayerEditor::showVeil() {
+    const MaskTools& tools = state_.maskTools();
+    veil_->setCurrentIndex(static_cast<int>(tools.veil()));
+    veilColour_->setIcon(iconOf(tools.colour()));
+    veilColour_->setEnabled(tools.veil() == MaskVeil::Coloured);
+}
+
+void LayerEditor::setInputPicture(const Picture& picture) {
+    hands_.setColours(picture);
+    const Layer* here = layer();
+    if (!here || !resolvedMask(state_.shownGrade().look, *here).seesColours()) return;
+    shown_ = {};
+    showShapes();
 }
 
 void LayerEditor::frameMoved() {
     hands_.setFrame(framePlace(), aspect());
     shown_ = {}; // the shapes' pictures are of the frame
     refresh();
-}
-
-PictureFigure LayerEditor::figure() const {
-    return hands_.figure(mask(), shapes_->currentRow());
-}
-
-Qt::CursorShape LayerEditor::pullAt(QPointF at, QSizeF reach) const {
-    const MaskShape* shape = chosenShape();
-    return shape ? hands_.cursorAt(*shape, at, reach) : Qt::ArrowCursor;
-}
-
-void LayerEditor::startPull(QPointF at, QSizeF reach) {
-    const MaskShape* shape = chosenShape();
-    pulled_ = shape ? shapes_->currentRow() : -1;
-    if (shape) hands_.start(*shape, at, reach);
-}
-
-QString LayerEditor::pointerWords(QPointF at) const {
-    const Mask now = mask();
-    return now.isEmpty() ? QString() : tr("   mask %1 %").arg(std::lround(hands_.weightAt(now, at) * 100));
-}
-
-void LayerEditor::pullTo(QPointF at) {
-    // Undo may have taken it away under the hand: no other shape becomes it.
-    if (!chosenShape() || shapes_->currentRow() != pulled_) return;
-    editShape(QStringLiteral("/pull"), [&](MaskShape& shape) {
-        const MaskShape next = hands_.pulledTo(at);
-        if (next.form.index() == shape.form.index()) shape.form = next.form;
-    });
 }
 
 } // namespace baryton

@@ -26,26 +26,20 @@ double angleOf(QPointF way) {
 } // namespace
 
 bool MaskHands::setFrame(std::shared_ptr<const FramePlace> place, double aspect) {
-    if (place == place_ && aspect == aspect_) return false;
-    place_ = std::move(place), aspect_ = aspect;
+    if (place == scene_.frame.place && aspect == scene_.frame.aspect) return false;
+    scene_.frame.place = std::move(place), scene_.frame.aspect = aspect;
     return true;
 }
 
-FrameMap MaskHands::map() const {
-    FrameMap map;
-    map.place = place_, map.aspect = aspect_;
-    return map;
-}
-
 QPointF MaskHands::toSource(QPointF frame) const {
-    if (!place_) return frame;
-    const SharePoint there = place_->toSource({frame.x(), frame.y()});
+    if (!place()) return frame;
+    const SharePoint there = place()->toSource({frame.x(), frame.y()});
     return {there.x, there.y};
 }
 
 QPointF MaskHands::fromSource(QPointF source) const {
-    if (!place_) return source;
-    const SharePoint there = place_->fromSource({source.x(), source.y()});
+    if (!place()) return source;
+    const SharePoint there = place()->fromSource({source.x(), source.y()});
     return {there.x, there.y};
 }
 
@@ -66,13 +60,14 @@ MaskShape MaskHands::newEllipse(QPointF at) const {
     ellipse.radiusX = radius(std::hypot(across.x(), across.y())),
     ellipse.radiusY = radius(std::hypot(down.x(), down.y()));
     ellipse.turn = degrees(angleOf(across));
-    return {ellipse, MaskShape::Way::Add, false};
+    return {ellipse, MaskShape::Way::Add, false, {}};
 }
 
 MaskShape MaskHands::newRamp(QPointF at) const {
     constexpr double reach = 0.2;
     const QPointF from = toSource(at - QPointF(0, reach)), to = toSource(at + QPointF(0, reach));
-    return {MaskRamp{placed(from.x()), placed(from.y()), placed(to.x()), placed(to.y())}, MaskShape::Way::Add, false};
+    return {
+        MaskRamp{placed(from.x()), placed(from.y()), placed(to.x()), placed(to.y())}, MaskShape::Way::Add, false, {}};
 }
 
 QPointF MaskHands::onEllipse(const MaskEllipse& e, double angle, double scale) const {
@@ -124,9 +119,27 @@ void MaskHands::addForm(const MaskRamp& ramp, bool isFaint, PictureFigure& figur
 PictureFigure MaskHands::figure(const Mask& mask, int chosen) const {
     PictureFigure figure;
     for (int i = 0; i < static_cast<int>(mask.shapes.size()); ++i)
-        std::visit([&](const auto& form) { addForm(form, i != chosen, figure); },
-                   mask.shapes[static_cast<std::size_t>(i)].form);
+        std::visit(
+            [&](const auto& form) {
+                if constexpr (requires { addForm(form, true, figure); }) addForm(form, i != chosen, figure);
+            },
+            mask.shapes[static_cast<std::size_t>(i)].form);
     return figure;
+}
+
+PictureFigure MaskHands::brushFigure(QPointF at, double size, double softness) const {
+    PictureFigure figure;
+    const QPointF middle = toSource(at);
+    MaskEllipse reach;
+    reach.x = middle.x(), reach.y = middle.y(), reach.radiusX = reach.radiusY = size, reach.feather = softness;
+    addForm(reach, false, figure);
+    figure.handles.clear();
+    return figure;
+}
+
+StrokePoint MaskHands::strokePoint(QPointF at, double width) const {
+    const QPointF source = toSource(at);
+    return {std::clamp(source.x(), -kMaskReach, kMaskReach), std::clamp(source.y(), -kMaskReach, kMaskReach), width};
 }
 
 MaskHands::Pull MaskHands::pullAt(const MaskShape& shape, QPointF at, QSizeF reach) const {
@@ -140,7 +153,9 @@ MaskHands::Pull MaskHands::pullAt(const MaskShape& shape, QPointF at, QSizeF rea
         if (std::min(from, to) < near) return from < to ? Pull::From : Pull::To;
         return Pull::Move;
     }
-    const auto& e = std::get<MaskEllipse>(shape.form);
+    const auto* ellipse = std::get_if<MaskEllipse>(&shape.form);
+    if (!ellipse) return Pull::None;
+    const MaskEllipse& e = *ellipse;
     for (int quarter = 0; quarter < 4; ++quarter)
         if (away(onEllipse(e, quarter * std::numbers::pi / 2, 1)) < near)
             return quarter % 2 == 0 ? Pull::Width : Pull::Height;
@@ -162,6 +177,8 @@ Qt::CursorShape MaskHands::cursorAt(const MaskShape& shape, QPointF at, QSizeF r
     case Pull::From:
     case Pull::To:
         return Qt::PointingHandCursor;
+    case Pull::None:
+        return Qt::CrossCursor;
     case Pull::Move:
         break;
     }
@@ -211,27 +228,26 @@ MaskRamp MaskHands::pulled(MaskRamp ramp, QPointF at) const {
 
 MaskShape MaskHands::pulledTo(QPointF at) const {
     MaskShape shape = from_;
-    std::visit([&](auto& form) { form = pulled(form, at); }, shape.form);
+    std::visit(
+        [&](auto& form) {
+            if constexpr (requires { pulled(form, at); }) form = pulled(form, at);
+        },
+        shape.form);
     return shape;
 }
 
-double MaskHands::weightAt(const Mask& mask, QPointF at) const {
+double MaskHands::weightAt(const Mask& mask, QPointF at, const std::array<float, 3>& colour) const {
     const QPointF source = toSource(at);
-    return double(MaskWeights(mask, map()).at({source.x(), source.y()}));
+    return double(MaskWeights(mask, scene_.frame).at({source.x(), source.y()}, colour));
 }
 
 QImage MaskHands::image(const Mask& mask, QSize size) const {
-    const MaskWeights weights(mask, map());
+    const std::vector<float> weights = weightsOver(mask, scene_, size.width(), size.height());
     QImage image(size, QImage::Format_Grayscale8);
-    std::vector<float> row(static_cast<std::size_t>(size.width()));
-    Block block;
-    block.count = row.size();
-    block.dx = 1.0F / static_cast<float>(size.width()), block.x = 0.5F * block.dx;
     for (int y = 0; y < size.height(); ++y) {
-        block.y = (static_cast<float>(y) + 0.5F) / static_cast<float>(size.height());
-        weights(block, row.data());
         uchar* out = image.scanLine(y);
-        for (std::size_t x = 0; x < row.size(); ++x) out[x] = static_cast<uchar>(std::lround(row[x] * 255));
+        const float* in = weights.data() + static_cast<std::ptrdiff_t>(y) * size.width();
+        for (int x = 0; x < size.width(); ++x) out[x] = static_cast<uchar>(std::lround(in[x] * 255));
     }
     return image;
 }

@@ -4,6 +4,9 @@
 #include <QContextMenuEvent>
 #include <QKeyEvent>
 #include <QMouseEvent>
+#include <QTabletEvent>
+#include <QWheelEvent>
+#include <cmath>
 
 namespace baryton {
 
@@ -16,17 +19,17 @@ void PictureHand::startPick(QObject* owner, Pick pick) {
     ownerGone_ = connect(owner, &QObject::destroyed, this, &PictureHand::endPick);
     pick_ = std::move(pick);
     view_->setFocus();
-    setWorks(works_, places_);
+    setWorks(works_, how_);
 }
 
 void PictureHand::endPick() {
     pick_ = {};
     disconnect(ownerGone_);
-    setWorks(works_, places_);
+    setWorks(works_, how_);
 }
 
-void PictureHand::setWorks(bool works, bool places) {
-    works_ = works, places_ = places;
+void PictureHand::setWorks(bool works, Work how) {
+    works_ = works, how_ = how;
     view_->setPressCursor(works || pick_ ? std::optional(Qt::CrossCursor) : std::nullopt);
 }
 
@@ -53,9 +56,31 @@ bool PictureHand::press(QMouseEvent* event) {
         drag_ = Drag::Mark;
         return true;
     }
-    if (!works_ || (!places_ && !isOnPicture(picture))) return false;
+    if (!works_ || (how_ == Work::Colours && !isOnPicture(picture))) return false;
     drag_ = Drag::Stage;
     Q_EMIT pressed(picture);
+    return true;
+}
+
+/// Alt with the wheel or with Up and Down changes the size; with Shift too, or with Left and Right, the softness.
+bool PictureHand::turnBrush(QEvent* event) {
+    if (!works_ || how_ != Work::Paints) return false;
+    double larger = 0, softer = 0; // in steps
+    if (event->type() == QEvent::Wheel) {
+        const auto* wheel = static_cast<QWheelEvent*>(event);
+        if (!(wheel->modifiers() & Qt::AltModifier)) return false;
+        const QPoint turned = wheel->angleDelta(); // with Alt it comes sideways on some desktops
+        (wheel->modifiers() & Qt::ShiftModifier ? softer : larger) =
+            (turned.y() != 0 ? turned.y() : turned.x()) / 120.0;
+    } else {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (!(key->modifiers() & Qt::AltModifier)) return false;
+        larger = (key->key() == Qt::Key_Up) - (key->key() == Qt::Key_Down);
+        softer = (key->key() == Qt::Key_Right) - (key->key() == Qt::Key_Left);
+        if (larger == 0 && softer == 0) return false;
+    }
+    constexpr double sizeStep = 1.12, softStep = 0.05;
+    Q_EMIT brushTurned(std::pow(sizeStep, larger), softStep * softer);
     return true;
 }
 
@@ -69,7 +94,8 @@ bool PictureHand::eventFilter(QObject* watched, QEvent* event) {
         const QPointF offset = mouse->position() - from_;
         if (drag_ == Drag::Stage) {
             Q_EMIT dragged({offset.x(), -offset.y()}, mouse->modifiers());
-            Q_EMIT draggedTo(view_->toPicture(from_ + offset * dragSpeed(mouse->modifiers())));
+            const double speed = how_ == Work::Places ? dragSpeed(mouse->modifiers()) : 1;
+            Q_EMIT draggedTo(view_->toPicture(from_ + offset * speed));
             return true;
         }
         if (drag_ == Drag::Mark) {
@@ -78,6 +104,16 @@ bool PictureHand::eventFilter(QObject* watched, QEvent* event) {
         }
         break;
     }
+    case QEvent::TabletPress:
+    case QEvent::TabletMove:
+        pressure_ = static_cast<QTabletEvent*>(event)->pressure();
+        break; // it comes again as one of the mouse
+    case QEvent::TabletRelease:
+        pressure_ = 1;
+        break;
+    case QEvent::Wheel:
+        if (turnBrush(event)) return true;
+        break;
     case QEvent::MouseButtonRelease:
         if (drag_ == Drag::None) break;
         if (drag_ == Drag::Stage) Q_EMIT released();
@@ -93,6 +129,7 @@ bool PictureHand::eventFilter(QObject* watched, QEvent* event) {
             endPick();
             return true;
         }
+        if (turnBrush(event)) return true;
         break;
     default:
         break;

@@ -2,6 +2,7 @@
 #include "base/error.h"
 #include "base/first_free.h"
 #include "base/words.h"
+#include "grade/mask_links.h"
 #include "lut/lut_file.h"
 #include "stages/finish_order.h"
 #include "stages/lens.h"
@@ -264,6 +265,7 @@ void removeLayer(AppState& state, const std::string& layerId) {
     Grade next = state.keyGrade();
     const auto at = layerIndex(next, layerId);
     if (!at || next.look.size() < 2) return;
+    cutLinks(next.look, layerId);
     next.look.erase(next.look.begin() + static_cast<std::ptrdiff_t>(*at));
     state.editKey(next);
     state.chooseStage(next.look[std::min(*at, next.look.size() - 1)].id);
@@ -295,6 +297,7 @@ void mergeLayerDown(AppState& state, const std::string& layerId) {
     Grade next = state.keyGrade();
     if (!canMergeDown(next, layerId)) return;
     const std::size_t at = *layerIndex(next, layerId);
+    cutLinks(next.look, layerId);
     auto& below = next.look[at - 1].stages;
     below.insert(below.end(), next.look[at].stages.begin(), next.look[at].stages.end());
     const std::string id = next.look[at - 1].id;
@@ -330,6 +333,13 @@ Grade aloneIn(const Grade& grade, const std::string& id) {
     }
     turn(alone.finish);
     return alone;
+}
+
+Grade withoutMaskedLayers(const Grade& grade) {
+    Grade shown = grade;
+    for (Layer& layer : shown.look)
+        if (layer.isMasked()) layer.enabled = false;
+    return shown;
 }
 
 Grade without(const Grade& grade, const std::string& stageId) {

@@ -50,6 +50,8 @@ void moveLayer(AppState& state, const std::string& layerId, int step);
 
 /// The grade with all of Look and Finish off but one stage, or one layer.
 Grade aloneIn(const Grade& grade, const std::string& id);
+/// The grade with all layers off that have a mask.
+Grade withoutMaskedLayers(const Grade& grade);
 /// The grade with one stage off.
 Grade without(const Grade& grade, const std::string& stageId);
 

@@ -92,6 +92,12 @@ void PictureView::setLit(const QImage& mask) {
     update();
 }
 
+void PictureView::setVeil(const QImage& veil) {
+    if (veil.isNull() && veil_.isNull()) return;
+    veil_ = veil;
+    update();
+}
+
 void PictureView::setShared(bool shared) {
     if (isShared_ == shared) return;
     isShared_ = shared;
@@ -329,6 +335,7 @@ void PictureView::paintEvent(QPaintEvent*) {
         const bool canCompare = !before_.isNull();
         drawPane(p, 1, compare_ == Compare::Before && canCompare ? before_ : after_);
         if (!clips_.isNull() && compare_ != Compare::Before) drawPane(p, 1, clips_);
+        if (!veil_.isNull() && compare_ != Compare::Before) drawPane(p, 1, veil_);
         if (!shade_.isNull() && compare_ != Compare::Before) {
             p.save();
             p.setClipRect(pane(1));

@@ -61,6 +61,9 @@ public:
     void setClipMarks(bool shadows, bool highlights);
     /// A mask over the whole picture, in shares of 255: what has little of it is darkened. A null image lights all.
     void setLit(const QImage& mask);
+    /// Something over the pixels of a region (see MaskVeil), of the same size; a null image takes it away.
+    void setVeil(const QImage& veil);
+    bool hasVeil() const { return !veil_.isNull(); }
     /// A frame round the view, beside the picture: what is done to it is done to others too.
     void setShared(bool shared);
     /// A word over the picture's upper edge: what is shown in place of the whole grade.
@@ -133,6 +136,7 @@ private:
     double scale_ = 1;
     QPointF centre_; ///< of the view, in pixels of the picture
     QImage after_, before_, wholeBefore_, reference_, clips_;
+    QImage veil_;  ///< of the shown region
     QImage shade_; ///< black where the picture is not lit
     QString referenceName_, tag_;
     QVector<Mark> marks_;

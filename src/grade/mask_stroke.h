@@ -1,0 +1,53 @@
+#pragma once
+#include <array>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace baryton {
+
+/// A place that a brush went through, in fractions of the picture's sides, and how wide it was there, as a share of
+/// its size (by the pen's pressure).
+struct StrokePoint {
+    double x = 0, y = 0, width = 1;
+    bool operator==(const StrokePoint&) const = default;
+};
+
+/// One stroke of a brush. Its weight at a place is that of its nearest piece, the largest of tapered capsules:
+/// 1 − smoothstep(1 − softness, 1, d / r), d the distance from the line between two points and r the radius there.
+struct MaskStroke {
+    double size = 0.04;    ///< radius, of the picture's long side
+    double softness = 0.6; ///< 0…1: the part of the radius over which it fades
+    double flow = 1;       ///< 0…1: how much one stroke lays down
+    bool erases = false;
+    /// The colour that it keeps to, in OKLab: its weight falls off to nothing at `kKeptColourReach` from it.
+    std::optional<std::array<double, 3>> colour;
+    std::vector<StrokePoint> points;
+    bool operator==(const MaskStroke&) const = default;
+};
+
+/// Strokes never change once they are drawn: grades, takes and steps of undo share them.
+struct SharedStroke {
+    std::shared_ptr<const MaskStroke> stroke; ///< never null in a mask
+    const MaskStroke& operator*() const { return *stroke; }
+    const MaskStroke* operator->() const { return stroke.get(); }
+    bool operator==(const SharedStroke& other) const {
+        return stroke == other.stroke || (stroke && other.stroke && *stroke == *other.stroke);
+    }
+};
+
+/// How far in OKLab a stroke that keeps to a colour reaches: whole up to half of it.
+constexpr double kKeptColourReach = 0.14;
+constexpr std::size_t kMostStrokes = 20000, kMostStrokePoints = 5000;
+
+/// The points that are left when those are taken out that lie on the way between others, within `tolerance` of the
+/// long side, in place and width (Douglas and Peucker 1973); `aspect` is the picture's width over its height. Numbers
+/// are rounded as files have them.
+std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, double aspect, double tolerance = 0.0004);
+
+/// "x y, x y width, …" with five decimals, and back; throws std::invalid_argument where it is none or too long.
+std::string strokePath(const std::vector<StrokePoint>& points);
+std::vector<StrokePoint> strokePoints(const std::string& path);
+
+} // namespace baryton
