@@ -349,8 +349,9 @@ void compareWindow(const Picture& picture, const fs::path& folder) {
     fs::create_directories(folder / "large");
     writePicture(folder / "large" / "open.jpg", eight, {}, {FileFormat::Jpeg, 8, 90});
     const DragTimes drags = dragTimes(folder / "large" / "open.jpg", eightStages(), folder);
-    for (const auto& [name, times] : {std::pair("a curve's point", drags.curve), std::pair("a wheel", drags.wheel),
-                                      std::pair("a band", drags.band)})
+    for (const auto& [name, times] :
+         {std::pair("a curve's point", drags.curve), std::pair("a wheel", drags.wheel),
+          std::pair("a band", drags.band), std::pair("a brush on forty strokes", drags.brush)})
         row(fmt::format("{} dragged, 24 MP, eight stages, scopes open: p95", name), percentile(times, 0.95),
             fmt::format("median {:.1f}, worst {:.1f}", percentile(times, 0.5), percentile(times, 1)));
     const fs::path demo = fs::path(BARYTON_SOURCE) / "demo";

@@ -77,6 +77,26 @@ std::vector<double> drag(MainWindow& window, QWidget* widget, QPointF from, QPoi
     return times;
 }
 
+/// A layer that lightens where forty strokes of many bends went.
+Layer paintedLayer() {
+    MaskBrush brush;
+    for (int i = 0; i < 40; ++i) {
+        MaskStroke stroke;
+        std::vector<StrokePoint> points;
+        for (int k = 0; k <= 200; ++k)
+            points.push_back({0.1 + 0.004 * k, 0.15 + 0.018 * i + 0.03 * std::sin(k * 0.13 + i), 1});
+        stroke.points = simplified(points, 1.5, strokeTolerance(stroke.size));
+        brush.strokes.push_back({std::make_shared<const MaskStroke>(std::move(stroke))});
+    }
+    Layer layer;
+    layer.id = "layer-90", layer.name = "Painted";
+    layer.mask = Mask{{{brush, MaskShape::Way::Add, false}}, false, 1};
+    layer.stages.push_back(makeStage({}, "curves"));
+    layer.stages[0].id = "curves-90";
+    layer.stages[0].parameters["rgb"] = Curve{{0, 0.1}, {0.5, 0.7}, {1, 1}};
+    return layer;
+}
+
 } // namespace
 
 DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder) {
@@ -106,6 +126,14 @@ DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const
     times.wheel = drag(window, disc, disc->handlePoint(0), {18, 12});
     auto* lanes = qobject_cast<HueBandsEditor*>(choose("hue-bands"))->lanes();
     times.band = drag(window, lanes, lanes->handle(4, HueLanes::Shift), {0, 14});
+    Grade painted = window.state().keyGrade();
+    painted.look.push_back(paintedLayer());
+    window.state().editKey(painted);
+    window.state().chooseStage("layer-90");
+    window.gradePage()->editorPanel()->onPictureButton()->setChecked(true);
+    choose("none");
+    PictureView* view = window.gradePage()->view();
+    times.brush = drag(window, view, QPointF(view->width() * 0.3, view->height() * 0.4), {300, 120});
     return times;
 }
 

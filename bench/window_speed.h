@@ -14,9 +14,10 @@ struct OpenTimes {
 OpenTimes openTimes(const std::filesystem::path& file, const std::filesystem::path& folder);
 
 /// Milliseconds from a mouse event to the painted frame while a control is dragged in the real window, 1280 × 800,
-/// with histogram and vectorscope open: a point of a curve, a wheel, a band.
+/// with histogram and vectorscope open: a point of a curve, a wheel, a band, and a brush that paints a stroke more on
+/// the mask of a layer above, which has forty.
 struct DragTimes {
-    std::vector<double> curve, wheel, band;
+    std::vector<double> curve, wheel, band, brush;
 };
 DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder);
 

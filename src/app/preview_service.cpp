@@ -180,6 +180,7 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
     }
     if (isElsewhere || !cachedNeeds_.covers(needs)) {
         source_ = viewSource(*request.picture, request.region, needs);
+        source_.frame.painted = painted_;
         cachedPicture_ = request.picture;
         cachedRegion_ = request.region;
         cachedNeeds_ = needs;
@@ -233,6 +234,7 @@ void PreviewService::count(const PreviewRequest& request, bool quickly) {
     // Of so few pixels each is the mean of thousands: what is worked out for every pixel there takes its quick way.
     FrameMap map = FrameMap::whole(level);
     map.isMoving = quickly;
+    map.painted = painted_;
     if (!quickly && program.needs(map.scale).base) map.base = request.picture->base(); // is there for the exact frame
     if (!program.isEmpty()) program.run(level, map, into(graded));
     scopes.after = histogramOf(graded);

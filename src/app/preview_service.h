@@ -1,6 +1,7 @@
 #pragma once
 #include "render/diagnose.h"
 #include "render/histogram.h"
+#include "render/kept_paint.h"
 #include "render/scopes.h"
 #include "render/view.h"
 
@@ -98,6 +99,7 @@ private:
     ViewRegion cachedRegion_;
     ViewSource source_;
     ViewNeeds cachedNeeds_;
+    std::shared_ptr<KeptPaint> painted_ = std::make_shared<KeptPaint>(); ///< what is kept of brushed masks
     std::optional<Grade> cachedBefore_;
     QImage before_;
     std::optional<Grade> compiledFor_; ///< the grade shown last, whose frame and scopes share a program

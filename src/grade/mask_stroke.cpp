@@ -61,6 +61,10 @@ std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, doub
     return left;
 }
 
+double strokeTolerance(double size) {
+    return std::clamp(0.02 * size, 0.0002, 0.002);
+}
+
 std::string strokePath(const std::vector<StrokePoint>& points) {
     std::string text;
     for (const StrokePoint& p : points) {

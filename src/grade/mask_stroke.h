@@ -15,7 +15,8 @@ struct StrokePoint {
 };
 
 /// One stroke of a brush. Its weight at a place is that of its nearest piece, the largest of tapered capsules:
-/// 1 − smoothstep(1 − softness, 1, d / r), d the distance from the line between two points and r the radius there.
+/// 1 − smoothstep(1 − softness, 1, d / r), d the distance from the line between two points and r the radius there, 1 / r
+/// going evenly from one to the other.
 struct MaskStroke {
     double size = 0.04;    ///< radius, of the picture's long side
     double softness = 0.6; ///< 0…1: the part of the radius over which it fades
@@ -45,6 +46,8 @@ constexpr std::size_t kMostStrokes = 20000, kMostStrokePoints = 5000;
 /// long side, in place and width (Douglas and Peucker 1973); `aspect` is the picture's width over its height. Numbers
 /// are rounded as files have them.
 std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, double aspect, double tolerance = 0.0004);
+/// What of a stroke's size can't be seen where it is painted.
+double strokeTolerance(double size);
 
 /// "x y, x y width, …" with five decimals, and back; throws std::invalid_argument where it is none or too long.
 std::string strokePath(const std::vector<StrokePoint>& points);

@@ -7,6 +7,7 @@ namespace baryton {
 
 class BaseLevel;
 class FramePlace;
+class KeptPaint;
 
 /// Where the pixels that a program runs over lie in the whole frame: what looks at places, or around itself, needs
 /// it.
@@ -23,6 +24,8 @@ struct FrameMap {
     std::shared_ptr<const BaseLevel> base{};
     /// Where the frame lies in the picture it was taken from, for masks; null where it is all of it.
     std::shared_ptr<const FramePlace> place{};
+    /// What is kept of brushed masks from one frame of a view to the next; null: nothing.
+    std::shared_ptr<KeptPaint> painted{};
 
     /// The map of a picture that is the whole frame, at the picture's own scale.
     static FrameMap whole(const Picture& picture);

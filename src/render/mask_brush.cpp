@@ -32,8 +32,8 @@ HWY_INLINE void Lay(const BrushStroke& stroke, const BrushPiece* pieces, const s
             const V along = hn::MulAdd(fx, Splat(piece.dx), hn::Mul(fy, Splat(piece.dy)));
             const V t = hn::Min(hn::Max(hn::Mul(along, Splat(piece.perSquare)), zero), one);
             const V ex = hn::NegMulAdd(t, Splat(piece.dx), fx), ey = hn::NegMulAdd(t, Splat(piece.dy), fy);
-            const V r = hn::MulAdd(t, Splat(piece.widening), Splat(piece.radius));
-            nearest = hn::Min(nearest, hn::Div(hn::MulAdd(ex, ex, hn::Mul(ey, ey)), hn::Mul(r, r)));
+            const V per = hn::MulAdd(t, Splat(piece.narrowing), Splat(piece.perRadius));
+            nearest = hn::Min(nearest, hn::Mul(hn::MulAdd(ex, ex, hn::Mul(ey, ey)), hn::Mul(per, per)));
         }
         const V shape = hn::Sub(one, SmoothStep(hn::Sqrt(nearest), stroke.inner, stroke.perFade));
         const V weight = [&] {
@@ -90,10 +90,10 @@ constexpr double kMostCellPieces = 4e6;
 
 } // namespace
 
-BrushWeights::BrushWeights(const MaskBrush& brush, float width, float height)
+BrushWeights::BrushWeights(const MaskBrush& brush, float width, float height, std::size_t firstStroke)
     : width_(width), height_(height), ceiling_(static_cast<float>(brush.ceiling)) {
-    for (const SharedStroke& shared : brush.strokes) {
-        const MaskStroke& from = *shared;
+    for (std::size_t index = firstStroke; index < brush.strokes.size(); ++index) {
+        const MaskStroke& from = *brush.strokes[index];
         BrushStroke stroke;
         const double fade = std::max(from.softness, 0.002); // a step would have no edge to be averaged
         stroke.inner = static_cast<float>(1 - fade), stroke.perFade = static_cast<float>(1 / fade);
@@ -108,8 +108,10 @@ BrushWeights::BrushWeights(const MaskBrush& brush, float width, float height)
             piece.dx = static_cast<float>(b.x - a.x) * width, piece.dy = static_cast<float>(b.y - a.y) * height;
             const float square = piece.dx * piece.dx + piece.dy * piece.dy;
             piece.perSquare = square > 1e-14F ? 1 / square : 0;
-            piece.radius = static_cast<float>(std::max(from.size * a.width, least));
-            piece.widening = static_cast<float>(std::max(from.size * b.width, least)) - piece.radius;
+            piece.radius = static_cast<float>(std::max(from.size * std::max(a.width, b.width), least));
+            const double here = 1 / std::max(from.size * a.width, least),
+                         there = 1 / std::max(from.size * b.width, least);
+            piece.perRadius = static_cast<float>(here), piece.narrowing = static_cast<float>(there - here);
             pieces_.push_back(piece);
             strokeOf_.push_back(static_cast<std::uint32_t>(strokes_.size()));
         };
@@ -130,7 +132,7 @@ void BrushWeights::sort() {
     boxes.reserve(pieces_.size());
     Box all{1e9F, 1e9F, -1e9F, -1e9F};
     for (const BrushPiece& p : pieces_) {
-        const float r = std::max(p.radius, p.radius + p.widening) + 1e-4F;
+        const float r = p.radius + 1e-4F;
         boxes.push_back({std::min(p.x, p.x + p.dx) - r, std::min(p.y, p.y + p.dy) - r, std::max(p.x, p.x + p.dx) + r,
                          std::max(p.y, p.y + p.dy) + r});
         all = {std::min(all.left, boxes.back().left), std::min(all.top, boxes.back().top),
@@ -178,8 +180,8 @@ int BrushWeights::cellOf(float x, float y) const {
     return static_cast<int>(row) * across_ + static_cast<int>(column);
 }
 
-void BrushWeights::operator()(const float* x, const float* y, std::size_t count, const float* const* lab,
-                              float* weights) const {
+void BrushWeights::leaveBare(const float* x, const float* y, std::size_t count, const float* const* lab,
+                             const float* before, float* left) const {
     constexpr std::size_t most = 256;
     alignas(64) float px[most + kRowPad], py[most + kRowPad], bare[most + kRowPad];
     for (std::size_t start = 0; start < count; start += most) {
@@ -195,7 +197,10 @@ void BrushWeights::operator()(const float* x, const float* y, std::size_t count,
                 while (end < pixels && cellOf(px[end], py[end]) == cell) ++end;
             else
                 end = pixels;
-            std::fill(bare + from, bare + end, 1.0F);
+            if (before)
+                std::copy(before + start + from, before + start + end, bare + from);
+            else
+                std::fill(bare + from, bare + end, 1.0F);
             if (cell >= 0) {
                 const Cell& here = cells_[static_cast<std::size_t>(cell)];
                 for (std::uint32_t first = here.first, last = first; first < here.end; first = last) {
@@ -209,9 +214,14 @@ void BrushWeights::operator()(const float* x, const float* y, std::size_t count,
             }
             from = end;
         }
-        HWY_DYNAMIC_DISPATCH(PaintedWeights)(ceiling_, pixels, bare);
-        std::copy_n(bare, pixels, weights + start);
+        std::copy_n(bare, pixels, left + start);
     }
+}
+
+void BrushWeights::operator()(const float* x, const float* y, std::size_t count, const float* const* lab,
+                              const float* bare, float* weights) const {
+    leaveBare(x, y, count, lab, bare, weights);
+    HWY_DYNAMIC_DISPATCH(PaintedWeights)(ceiling_, count, weights);
 }
 
 } // namespace baryton

@@ -10,7 +10,8 @@ namespace baryton {
 struct BrushPiece {
     float x = 0, y = 0, dx = 0, dy = 0; ///< from, and the way to its other end
     float perSquare = 0;                ///< 1 / |d|²; 0 for a single place
-    float radius = 0, widening = 0;     ///< there, and how much more at its other end
+    float perRadius = 1, narrowing = 0; ///< 1 / radius there, and how much more at its other end
+    float radius = 0;                   ///< the larger of both ends
 };
 
 /// What the pieces of one stroke have in common.
@@ -25,13 +26,18 @@ struct BrushStroke {
 /// it. A pixel's weight follows from its place (and its colour) alone, whichever others are asked for with it.
 class BrushWeights {
 public:
-    /// `width` and `height`: the picture's sides in lengths of its long side.
-    BrushWeights(const MaskBrush& brush, float width, float height);
+    /// `width` and `height`: the picture's sides in lengths of its long side. Without the first strokes what these
+    /// leave bare must be given with the places.
+    BrushWeights(const MaskBrush& brush, float width, float height, std::size_t firstStroke = 0);
 
-    /// Of places in fractions of the picture; `count` and all arrays padded to whole vectors. `lab`: the colours
-    /// there as three planes of OKLab, or null where no stroke keeps to a colour.
-    void operator()(const float* x, const float* y, std::size_t count, const float* const* lab, float* weights) const;
-
+    /// Of places in fractions of the picture. `count` and all arrays are padded to whole vectors. `lab`: the colours
+    /// there as three planes of OKLab, or null where no stroke keeps to a colour. `bare`: what earlier strokes left
+    /// bare there, 1 − what they painted; null for no earlier ones.
+    void operator()(const float* x, const float* y, std::size_t count, const float* const* lab, const float* bare,
+                    float* weights) const;
+    /// The share of the same places that is left bare; here `count` may be any.
+    void leaveBare(const float* x, const float* y, std::size_t count, const float* const* lab, const float* before,
+                   float* bare) const;
     bool keepsToColours() const { return keepsToColours_; }
 
 private:

@@ -8,6 +8,8 @@
 
 #include "stages/simd-inl.h"
 
+#include "base/parallel.h"
+
 #include <algorithm>
 #include <cmath>
 #include <iterator>
@@ -122,22 +124,23 @@ ReadiedWay readied(const MaskShape& from) {
 
 /// False for a shape that lets nothing through, whatever way it has: one that this version does not know, and a link
 /// that leads nowhere.
-bool MaskWeights::add(const MaskShape& shape, const FrameMap& frame, double aspect) {
+bool MaskWeights::add(const MaskShape& shape, const KeptPaint::View& view, double aspect, int threads) {
     // Places in the long side, from fractions of the sides.
     const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
-    const ReadiedWay way = readied(shape);
+    const ReadiedWay way = baryton::readied(shape);
     if (const auto* ellipse = std::get_if<MaskEllipse>(&shape.form)) {
-        shapes_.push_back({readied(*ellipse, width, height), way});
+        shapes_.push_back({baryton::readied(*ellipse, width, height), way});
     } else if (const auto* ramp = std::get_if<MaskRamp>(&shape.form)) {
-        shapes_.push_back({readied(*ramp, width, height), way});
+        shapes_.push_back({baryton::readied(*ramp, width, height), way});
     } else if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
-        shapes_.push_back({BrushWeights(*brush, static_cast<float>(width), static_cast<float>(height)), way});
+        shapes_.push_back(
+            {readied(*brush, view, static_cast<float>(width), static_cast<float>(height), threads), way});
     } else if (const auto* tones = std::get_if<MaskTones>(&shape.form)) {
         shapes_.push_back({RangeWeights(*tones), way});
     } else if (const auto* colours = std::get_if<MaskColours>(&shape.form)) {
         shapes_.push_back({RangeWeights(*colours), way});
     } else if (const auto* other = std::get_if<MaskOfLayer>(&shape.form); other && other->mask) {
-        auto nested = std::make_shared<const MaskWeights>(*other->mask, frame);
+        auto nested = std::make_shared<const MaskWeights>(*other->mask, view.frame, view.width, view.height, threads);
         const bool isWhole = nested->isWhole_;
         shapes_.push_back({std::move(nested), way});
         return isWhole;
@@ -147,10 +150,61 @@ bool MaskWeights::add(const MaskShape& shape, const FrameMap& frame, double aspe
     return true;
 }
 
-MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame)
-    : frame_(frame.place), seesColours_(mask.seesColours()) {
+namespace {
+
+/// A row of a view, with its pixels as a plan has them.
+Block blockOf(const KeptPaint::View& view, int row) {
+    Block block;
+    block.first = static_cast<float>(view.frame.column);
+    block.x = static_cast<float>(view.frame.left + 0.5 * view.frame.perPixelX);
+    block.dx = static_cast<float>(view.frame.perPixelX);
+    block.y = static_cast<float>(view.frame.top + (view.frame.row + row + 0.5) * view.frame.perPixelY);
+    block.count = static_cast<std::size_t>(view.width);
+    return block;
+}
+
+} // namespace
+
+MaskWeights::Brush MaskWeights::readied(const MaskBrush& brush, const KeptPaint::View& view, float width, float height,
+                                        int threads) const {
+    const std::vector<SharedStroke>& strokes = brush.strokes;
+    constexpr std::size_t fewLeft = 4; // strokes that are laid over a plane without making the next one
+    const bool isOfPlaces = std::none_of(strokes.begin(), strokes.end(),
+                                         [](const SharedStroke& stroke) { return stroke->colour.has_value(); });
+    if (!view.frame.painted || view.width < 1 || strokes.size() < 2 || !isOfPlaces)
+        return {BrushWeights(brush, width, height), nullptr};
+    KeptPaint::Found found = view.frame.painted->find(strokes, view);
+    if (!found.bare || found.strokes + fewLeft < strokes.size()) {
+        MaskBrush earlier;
+        earlier.strokes.assign(strokes.begin(), strokes.end() - 1); // the last may be the one that is being painted
+        const BrushWeights more(earlier, width, height, found.strokes);
+        const auto columns = static_cast<std::size_t>(view.width);
+        auto plane = std::make_shared<std::vector<float>>(columns * static_cast<std::size_t>(view.height) + kRowPad);
+        inPieces(view.height, 16, threads, [&](int first, int last) {
+            std::vector<float> x(columns + kRowPad), y(columns + kRowPad);
+            for (int row = first; row < last; ++row) {
+                const std::size_t at = static_cast<std::size_t>(row) * columns;
+                places(blockOf(view, row), x.data(), y.data());
+                more.leaveBare(x.data(), y.data(), columns, nullptr, found.bare ? found.bare->data() + at : nullptr,
+                               plane->data() + at);
+            }
+        });
+        found = {earlier.strokes.size(), std::move(plane)};
+        view.frame.painted->keep(std::move(earlier.strokes), view, found.bare);
+    }
+    return {BrushWeights(brush, width, height, found.strokes), found.bare};
+}
+
+std::size_t MaskWeights::placeInView(const Block& block) const {
+    const auto column = static_cast<std::size_t>(std::lround(block.first)) - static_cast<std::size_t>(view_.frame.column);
+    const auto row = std::lround((double(block.y) - view_.frame.top) / view_.frame.perPixelY - 0.5) - view_.frame.row;
+    return static_cast<std::size_t>(row) * static_cast<std::size_t>(view_.width) + column;
+}
+
+MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame, int width, int height, int threads)
+    : frame_(frame.place), view_{frame, width, height}, seesColours_(mask.seesColours()) {
     const double aspect = frame_ ? frame_->aspect() : frame.aspect;
-    for (const MaskShape& shape : mask.shapes) isWhole_ = add(shape, frame, aspect) && isWhole_;
+    for (const MaskShape& shape : mask.shapes) isWhole_ = add(shape, view_, aspect, threads) && isWhole_;
     start_ = !mask.shapes.empty() && mask.shapes.front().way == MaskShape::Way::Add ? 0.0F : 1.0F;
     const auto density = static_cast<float>(mask.density);
     sign_ = mask.isInverted ? -density : density, offset_ = mask.isInverted ? density : 0;
@@ -161,7 +215,7 @@ MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame)
 
 bool MaskWeights::keepsToColours() const {
     return std::any_of(shapes_.begin(), shapes_.end(), [](const Shape& shape) {
-        if (const auto* brush = std::get_if<BrushWeights>(&shape.form)) return brush->keepsToColours();
+        if (const auto* brush = std::get_if<Brush>(&shape.form)) return brush->weights.keepsToColours();
         const auto* other = std::get_if<std::shared_ptr<const MaskWeights>>(&shape.form);
         return other && (*other)->keepsToColours();
     });
@@ -175,8 +229,9 @@ void MaskWeights::weigh(const Pixels& pixels, float* weights) const {
             HWY_DYNAMIC_DISPATCH(WeighForm)(*form, shape.way, pixels.x, pixels.y, pixels.count, weights);
             continue;
         }
-        if (const auto* brush = std::get_if<BrushWeights>(&shape.form))
-            (*brush)(pixels.x, pixels.y, pixels.count, pixels.lab, own);
+        if (const auto* brush = std::get_if<Brush>(&shape.form))
+            brush->weights(pixels.x, pixels.y, pixels.count, pixels.lab,
+                           brush->bare ? brush->bare->data() + pixels.at : nullptr, own);
         else if (const auto* range = std::get_if<RangeWeights>(&shape.form))
             runRangeWeights(*range, pixels.rgb, pixels.count, own);
         else
@@ -227,7 +282,8 @@ bool MaskWeights::operator()(const Block& whole, const float* const* rgb, float*
         block.count = std::min(kPiece, whole.count - start);
         block.first += static_cast<float>(start);
         places(block, x, y);
-        Pixels pixels{x, y, nullptr, nullptr, (block.count + kRowPad - 1) / kRowPad * kRowPad};
+        Pixels pixels{0, x, y, nullptr, nullptr, (block.count + kRowPad - 1) / kRowPad * kRowPad};
+        if (view_.width > 0) pixels.at = placeInView(block);
         std::fill(x + block.count, x + pixels.count, 0.0F), std::fill(y + block.count, y + pixels.count, 0.0F);
         const float* colours[] = {planes[0], planes[1], planes[2]};
         const float* perceived[] = {lab[0], lab[1], lab[2]};
@@ -261,12 +317,15 @@ float MaskWeights::at(SharePoint source, const std::array<float, 3>& rgb) const 
     const float* const colours[] = {planes[0], planes[1], planes[2]};
     float* const to[] = {lab[0], lab[1], lab[2]};
     runOklab(colours, kRowPad, to);
-    weigh({x, y, colours, to, kRowPad}, weights);
+    weigh({0, x, y, colours, to, kRowPad}, weights);
     return weights[0];
 }
 
 std::vector<float> weightsOver(const Mask& mask, const MaskScene& scene, int width, int height) {
-    const MaskWeights weights(mask, scene.frame);
+    FrameMap frame = scene.frame;
+    frame.left = frame.top = 0, frame.column = frame.row = 0;
+    frame.perPixelX = 1.0 / width, frame.perPixelY = 1.0 / height;
+    const MaskWeights weights(mask, frame, width, height);
     const auto columns = static_cast<std::size_t>(width);
     std::vector<float> all(columns * static_cast<std::size_t>(height)), planes(3 * (columns + kRowPad));
     const bool seen = weights.seesColours() && !scene.colours.isEmpty();
@@ -293,11 +352,10 @@ std::vector<float> weightsOver(const Mask& mask, const MaskScene& scene, int wid
     return all;
 }
 
-MaskCover coverOf(const Mask& mask, const MaskScene& scene) {
-    constexpr int side = 96; // what is smaller than a hundredth of the frame is nothing to the eye
+MaskCover coverOf(const std::vector<float>& weights) {
     MaskCover cover;
-    for (const float w : weightsOver(mask, scene, side, side)) {
-        cover.mean += double(w) / (side * side);
+    for (const float w : weights) {
+        cover.mean += double(w) / double(weights.size());
         cover.least = std::min(cover.least, double(w)), cover.most = std::max(cover.most, double(w));
     }
     return cover;

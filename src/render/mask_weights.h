@@ -3,6 +3,7 @@
 #include "picture/frame_place.h"
 #include "picture/picture.h"
 #include "render/frame_map.h"
+#include "render/kept_paint.h"
 #include "render/mask_brush.h"
 #include "render/mask_ranges.h"
 #include "stages/kernel.h"
@@ -33,8 +34,9 @@ struct ReadiedWay {
 /// runs.
 class MaskWeights {
 public:
-    /// Links must be resolved (grade/mask_links.h); those that are not let nothing through.
-    MaskWeights(const Mask& mask, const FrameMap& frame);
+    /// Links must be resolved (grade/mask_links.h); those that are not let nothing through. With the size of a view,
+    /// what earlier strokes of its brushes left bare is kept with the frame, or taken from there.
+    MaskWeights(const Mask& mask, const FrameMap& frame, int width = 0, int height = 0, int threads = 1);
 
     bool seesColours() const { return seesColours_; }
     /// The weights of a run of pixels, 0…1; `block.count` of them. `rgb`: the colours that enter the Look there,
@@ -44,22 +46,31 @@ public:
     float at(SharePoint source, const std::array<float, 3>& rgb) const;
 
 private:
+    /// A brush, and what its strokes ahead of those in `weights` left bare of the view.
+    struct Brush {
+        BrushWeights weights;
+        KeptPaint::Plane bare;
+    };
     struct Shape {
-        std::variant<ReadiedForm, BrushWeights, RangeWeights, std::shared_ptr<const MaskWeights>> form;
+        std::variant<ReadiedForm, Brush, RangeWeights, std::shared_ptr<const MaskWeights>> form;
         ReadiedWay way;
     };
     struct Pixels {
+        std::size_t at = 0; ///< of the first, in the planes that are kept of the view
         const float *x, *y;
         const float *const *rgb, *const *lab; ///< lab: null where no brush keeps to a colour
         std::size_t count;                    ///< whole vectors
     };
-    bool add(const MaskShape& shape, const FrameMap& frame, double aspect);
+    bool add(const MaskShape& shape, const KeptPaint::View& view, double aspect, int threads);
+    Brush readied(const MaskBrush& brush, const KeptPaint::View& view, float width, float height, int threads) const;
+    std::size_t placeInView(const Block& block) const;
     void weigh(const Pixels& pixels, float* weights) const;
     bool keepsToColours() const;
     void places(const Block& block, float* x, float* y) const;
 
     std::shared_ptr<const FramePlace> frame_; ///< null: the frame is the source
     std::vector<Shape> shapes_;
+    KeptPaint::View view_; ///< without a size nothing is kept of it
     bool seesColours_ = false, isWhole_ = true; ///< isWhole_: every shape can be worked out
     float start_ = 0, sign_ = 1, offset_ = 0;
 };
@@ -77,7 +88,7 @@ struct MaskCover {
     bool isNothing() const { return most < 1.0 / 255; }
     bool isEverything() const { return least > 254.0 / 255; }
 };
-MaskCover coverOf(const Mask& mask, const MaskScene& scene);
+MaskCover coverOf(const std::vector<float>& weights);
 /// The weights at width × height places that lie evenly in the frame, row by row.
 std::vector<float> weightsOver(const Mask& mask, const MaskScene& scene, int width, int height);
 

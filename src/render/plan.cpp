@@ -89,7 +89,8 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& pixels,
             if (kernel.domain != late.type->lateDomain) throw std::logic_error(late.type->id + ": not in its domain");
         }
         for (const Program::LateMask& late : from.masks)
-            segment.points.steps[before + late.step].mask = std::make_shared<const MaskWeights>(late.mask, frame_);
+            segment.points.steps[before + late.step].mask =
+                std::make_shared<const MaskWeights>(late.mask, frame_, pixels.width(), pixels.height(), threads);
         if (!from.narrow) continue;
         AreaKernel kernel = from.narrow->type->compileNarrow(from.narrow->stage, frame_.scale);
         constexpr int hardlySeen = 2; // the margin of a Gaussian below 0.8 pixels

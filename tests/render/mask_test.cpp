@@ -53,7 +53,7 @@ double paintedByHand(const MaskBrush& brush, double x, double y, double w, doubl
             const double dx = (b.x - a.x) * w, dy = (b.y - a.y) * h, px = x - a.x * w, py = y - a.y * h;
             const double square = dx * dx + dy * dy;
             const double t = square > 0 ? std::clamp((px * dx + py * dy) / square, 0.0, 1.0) : 0;
-            const double radius = stroke->size * (a.width + t * (b.width - a.width));
+            const double radius = stroke->size / (1 / a.width + t * (1 / b.width - 1 / a.width));
             nearest = std::min(nearest, std::hypot(px - t * dx, py - t * dy) / radius);
         }
         const double fade = std::max(stroke->softness, 0.002);
@@ -380,11 +380,10 @@ TEST(Mask, IsLeftOutOfLutsByNameAndQuickFramesHaveIt) {
 }
 
 TEST(Mask, SaysHowMuchItCovers) {
-    FrameMap map;
-    EXPECT_TRUE(coverOf(ellipse({2.5, 0.5, 0.3, 0.3, 0, 0.5}), {map, {}}).isNothing());
-    EXPECT_TRUE(coverOf(ellipse({0.5, 0.5, 3, 3, 0, 0.2}), {map, {}}).isEverything());
-    const MaskCover half =
-        coverOf({{{MaskRamp{0.5, 0.4, 0.5, 0.6}, MaskShape::Way::Add, false}}, false, 1}, {map, {}});
+    const auto cover = [](const Mask& mask) { return coverOf(weightsOver(mask, {}, 90, 60)); };
+    EXPECT_TRUE(cover(ellipse({2.5, 0.5, 0.3, 0.3, 0, 0.5})).isNothing());
+    EXPECT_TRUE(cover(ellipse({0.5, 0.5, 3, 3, 0, 0.2})).isEverything());
+    const MaskCover half = cover({{{MaskRamp{0.5, 0.4, 0.5, 0.6}, MaskShape::Way::Add, false}}, false, 1});
     EXPECT_NEAR(half.mean, 0.5, 0.01);
     EXPECT_FALSE(half.isNothing() || half.isEverything());
 }

@@ -42,7 +42,7 @@ void LayerEditor::paint(QPointF at) {
     if (stroke_->points.size() >= kMostStrokePoints) return;
     stroke_->points.push_back(hands_.strokePoint(at, pressure_));
     MaskStroke kept = *stroke_;
-    kept.points = simplified(stroke_->points, hands_.sourceAspect());
+    kept.points = simplified(stroke_->points, hands_.sourceAspect(), strokeTolerance(stroke_->size));
     const SharedStroke shared{std::make_shared<const MaskStroke>(std::move(kept))};
     editShape(QStringLiteral("/stroke"), [&](MaskShape& shape) {
         auto* brush = std::get_if<MaskBrush>(&shape.form);

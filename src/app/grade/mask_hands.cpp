@@ -3,6 +3,7 @@
 #include <QLineF>
 #include <algorithm>
 #include <cmath>
+#include <deque>
 #include <numbers>
 
 namespace baryton {
@@ -241,15 +242,50 @@ double MaskHands::weightAt(const Mask& mask, QPointF at, const std::array<float,
     return double(MaskWeights(mask, scene_.frame).at({source.x(), source.y()}, colour));
 }
 
+namespace {
+
+/// A mask at a glance: what is smaller than a sixtieth of the frame is nothing to the eye.
+struct Glance {
+    Mask mask;
+    std::shared_ptr<const FramePlace> place;
+    double aspect = 1;
+    Picture colours; ///< kept, so that another one never stands at its place in memory
+    MaskCover cover;
+    QImage image;
+};
+constexpr int kGlanceWidth = 60, kGlanceHeight = 40;
+
+/// The chain, the editor and its list ask for the same masks at every move of a hand: each is looked at once.
+const Glance& glanceAt(const Mask& mask, const MaskScene& scene) {
+    static std::deque<Glance> known;
+    constexpr std::size_t most = 24;
+    const auto rowOf = [](const Picture& picture) { return picture.isEmpty() ? nullptr : picture.row(0, 0); };
+    for (const Glance& each : known)
+        if (each.place == scene.frame.place && each.aspect == scene.frame.aspect &&
+            rowOf(each.colours) == rowOf(scene.colours) && each.mask == mask)
+            return each;
+    static const auto painted = std::make_shared<KeptPaint>();
+    MaskScene kept = scene;
+    kept.frame.painted = painted;
+    const std::vector<float> weights = weightsOver(mask, kept, kGlanceWidth, kGlanceHeight);
+    QImage image(kGlanceWidth, kGlanceHeight, QImage::Format_Grayscale8);
+    for (int y = 0; y < kGlanceHeight; ++y)
+        for (int x = 0; x < kGlanceWidth; ++x)
+            image.scanLine(y)[x] =
+                static_cast<uchar>(std::lround(weights[static_cast<std::size_t>(y * kGlanceWidth + x)] * 255));
+    if (known.size() == most) known.pop_back();
+    known.push_front({mask, scene.frame.place, scene.frame.aspect, scene.colours, baryton::coverOf(weights), image});
+    return known.front();
+}
+
+} // namespace
+
 QImage MaskHands::image(const Mask& mask, QSize size) const {
-    const std::vector<float> weights = weightsOver(mask, scene_, size.width(), size.height());
-    QImage image(size, QImage::Format_Grayscale8);
-    for (int y = 0; y < size.height(); ++y) {
-        uchar* out = image.scanLine(y);
-        const float* in = weights.data() + static_cast<std::ptrdiff_t>(y) * size.width();
-        for (int x = 0; x < size.width(); ++x) out[x] = static_cast<uchar>(std::lround(in[x] * 255));
-    }
-    return image;
+    return glanceAt(mask, scene_).image.scaled(size, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+}
+
+MaskCover MaskHands::coverOf(const Mask& mask) const {
+    return glanceAt(mask, scene_).cover;
 }
 
 } // namespace baryton

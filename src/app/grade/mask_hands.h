@@ -41,7 +41,7 @@ public:
     double weightAt(const Mask& mask, QPointF at, const std::array<float, 3>& colour) const;
     /// Whether all is there that the mask follows; without it it is taken for one that lets nothing through.
     bool knows(const Mask& mask) const { return !mask.seesColours() || !scene_.colours.isEmpty(); }
-    MaskCover coverOf(const Mask& mask) const { return baryton::coverOf(mask, scene_); }
+    MaskCover coverOf(const Mask& mask) const;
 
 private:
     enum class Pull { None, Move, Width, Height, Size, Turn, From, To };
