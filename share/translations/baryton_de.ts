@@ -4142,6 +4142,86 @@
         <source>it has {} strokes; {} is the most</source>
         <translation>sie hat {} Striche; höchstens {} sind möglich</translation>
     </message>
+    <message>
+        <source>Fill</source>
+        <translation>Füllung</translation>
+    </message>
+    <message>
+        <source>Puts a colour or a gradient in the picture&apos;s place; the layer&apos;s blend mode, mask and strength say what is seen of it.</source>
+        <translation>Setzt eine Farbe oder einen Verlauf an die Stelle des Bildes; Mischmodus, Maske und Stärke der Ebene sagen, was davon zu sehen ist.</translation>
+    </message>
+    <message>
+        <source>What stands in the picture&apos;s place.</source>
+        <translation>Was an der Stelle des Bildes steht.</translation>
+    </message>
+    <message>
+        <source>Nothing</source>
+        <translation>Nichts</translation>
+    </message>
+    <message>
+        <source>One colour</source>
+        <translation>Eine Farbe</translation>
+    </message>
+    <message>
+        <source>Gradient</source>
+        <translation>Verlauf</translation>
+    </message>
+    <message>
+        <source>Of the colour.</source>
+        <translation>Der Farbe.</translation>
+    </message>
+    <message>
+        <source>Chroma</source>
+        <translation>Buntheit</translation>
+    </message>
+    <message>
+        <source>How colourful it is.</source>
+        <translation>Wie bunt sie ist.</translation>
+    </message>
+    <message>
+        <source>Second lightness</source>
+        <translation>Zweite Helligkeit</translation>
+    </message>
+    <message>
+        <source>Of the colour at the gradient&apos;s other end.</source>
+        <translation>Der Farbe am anderen Ende des Verlaufs.</translation>
+    </message>
+    <message>
+        <source>Second hue</source>
+        <translation>Zweiter Farbton</translation>
+    </message>
+    <message>
+        <source>Of the second colour.</source>
+        <translation>Der zweiten Farbe.</translation>
+    </message>
+    <message>
+        <source>Second chroma</source>
+        <translation>Zweite Buntheit</translation>
+    </message>
+    <message>
+        <source>How colourful the second one is.</source>
+        <translation>Wie bunt die zweite ist.</translation>
+    </message>
+    <message>
+        <source>Which way the gradient goes: 0 is down, 90 to the right.</source>
+        <translation>Wohin der Verlauf geht: 0 ist nach unten, 90 nach rechts.</translation>
+    </message>
+    <message>
+        <source>Start</source>
+        <translation>Anfang</translation>
+    </message>
+    <message>
+        <source>Where it leaves the first colour.</source>
+        <translation>Wo er die erste Farbe verlässt.</translation>
+    </message>
+    <message>
+        <source>End</source>
+        <translation>Ende</translation>
+    </message>
+    <message>
+        <source>Where it reaches the second colour.</source>
+        <translation>Wo er die zweite Farbe erreicht.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -9355,6 +9435,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>a mask</source>
         <translation>eine Maske</translation>
+    </message>
+    <message>
+        <source>gel, lamp, haze, fog, solid, paint, graduated, sky, blend, flat</source>
+        <translation>Folie, Lampe, Dunst, Nebel, einfarbig, Farbe, verlaufend, Himmel, mischen, flächig</translation>
     </message>
 </context>
 <context>

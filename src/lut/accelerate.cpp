@@ -34,8 +34,15 @@ Program accelerated(const Grade& grade, int size) {
         if (!isNeutral(run)) baked(run, {});
         run = {};
     };
+    const auto hasAPlace = [](const Stage& stage) {
+        const StageType* type = findStageType(stage.type);
+        return type && !type->bakes() && !isNeutral(stage);
+    };
     for (const Layer& layer : look) {
-        if (!layer.isMasked()) {
+        if (std::any_of(layer.stages.begin(), layer.stages.end(), hasAPlace)) {
+            bakeRun();
+            quick.look.push_back(layer); // no cube knows of places
+        } else if (!layer.isMasked()) {
             run.look.push_back(layer);
         } else if (layer.isEnabled()) {
             bakeRun();

@@ -35,6 +35,7 @@ const StageType& localContrastType();
 const StageType& vignetteType();
 const StageType& overlayType();
 const StageType& grainType();
+const StageType& fillType();
 const StageType& barsType();
 
 } // namespace baryton

@@ -27,6 +27,12 @@ inline ParameterType hue(std::string id, std::string name, std::string tooltip) 
             false,
             true};
 }
+/// One that begins elsewhere than at red.
+inline ParameterType hueFrom(std::string id, std::string name, double standard, std::string tooltip) {
+    ParameterType type = hue(std::move(id), std::move(name), std::move(tooltip));
+    type.defaultValue = standard;
+    return type;
+}
 /// A hue that is stored as an angle of the vectorscope.
 inline ParameterType pullHue(std::string id, std::string name, std::string tooltip) {
     ParameterType type = hue(std::move(id), std::move(name), std::move(tooltip));

@@ -80,6 +80,7 @@ std::map<std::string, Value> exampleOf(const std::string& type) {
               {"stop2.r", 0.98},
               {"stop2.g", 0.82},
               {"stop2.b", 0.78}}},
+            {"fill", {{"fill", std::string("gradient")}, {"turn", 20.0}}},
             {"film-response", {{"response", std::string("fairground")}}},
             {"lut", {{"file", lut}}},
             {"bloom", {{"amount", 0.9}, {"threshold", 0.55}, {"reach", 25.0}}},

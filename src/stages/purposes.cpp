@@ -34,6 +34,7 @@ std::string purposesOf(const std::string& type) {
         {"channel-mix", marked("swap colours, infrared, cross process, matrix, mixer")},
         {"monochrome", marked("black and white, grey, mono, old photograph, sepia, ink, filter, vintage")},
         {"gradient-map", marked("duotone, two colours, sepia, old photograph, vintage, poster, fade, faded")},
+        {"fill", marked("gel, lamp, haze, fog, solid, paint, graduated, sky, blend, flat")},
         {"film-response",
          marked("film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, "
                 "nostalgia")},

@@ -32,13 +32,13 @@ std::vector<StageType> withLimits(std::initializer_list<const StageType*> types)
 
 const std::vector<const StageType*>& stageTypes() {
     static const std::vector<StageType> owned = withLimits(
-        {&rawType(),         &lensType(),         &frameType(),     &noiseType(),         &defringeType(),
-         &exposureType(),    &whiteBalanceType(), &warmthType(),    &toneType(),          &levelsType(),
-         &curvesType(),      &wheelsType(),       &splitToneType(), &hueBandsType(),      &pushTableType(),
-         &saturationType(),  &gamutType(),        &primariesType(), &channelMixType(),    &monochromeType(),
-         &gradientMapType(), &filmResponseType(), &lutType(),       &localContrastType(), &bloomType(),
-         &halationType(),    &vignetteType(),     &detailType(),    &overlayType(),       &grainType(),
-         &barsType()});
+        {&rawType(),         &lensType(),         &frameType(),        &noiseType(),      &defringeType(),
+         &exposureType(),    &whiteBalanceType(), &warmthType(),       &toneType(),       &levelsType(),
+         &curvesType(),      &wheelsType(),       &splitToneType(),    &hueBandsType(),   &pushTableType(),
+         &saturationType(),  &gamutType(),        &primariesType(),    &channelMixType(), &monochromeType(),
+         &gradientMapType(), &fillType(),         &filmResponseType(), &lutType(),        &localContrastType(),
+         &bloomType(),       &halationType(),     &vignetteType(),     &detailType(),     &overlayType(),
+         &grainType(),       &barsType()});
     static const std::vector<const StageType*> types = [] {
         std::vector<const StageType*> pointers;
         for (const StageType& type : owned) pointers.push_back(&type);

@@ -323,6 +323,32 @@ TEST(MaskForms, LinksTravelWithTheirLayersAndAreCopiesWithoutThem) {
     EXPECT_EQ(carried.look[1].mask->density, 0.5);
 }
 
+TEST(MaskForms, AFillIsLaidOverByModeMaskAndStrength) {
+    const Picture source = paintedPicture(120, 80);
+    Grade grade;
+    Layer& layer = addMasked(grade, "a", maskOfForm(MaskRamp{0.5, 0.1, 0.5, 0.9}));
+    layer.stages = {makeStage(grade, "fill")};
+    layer.stages[0].parameters = {{"fill", std::string("gradient")}, {"turn", 90.0}};
+    layer.blend = "multiply", layer.strength = 0.6;
+    Grade only;
+    only.look.emplace_back().stages = layer.stages;
+    const Picture fill = Program::compile(only).graded(source), weights = shownMask(grade, "a", source);
+    EXPECT_GT(fill.row(0, 40)[2], fill.row(0, 40)[117] + 0.2F) << "from the left to the right";
+    EXPECT_NEAR(fill.row(0, 3)[60], fill.row(0, 76)[60], 1e-6) << "and the same all the way down";
+    const Picture out = Program::compile(grade).graded(source);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < 80; ++y)
+            for (int x = 0; x < 120; ++x) {
+                const float under = source.row(k, y)[x], w = 0.6F * weights.row(0, y)[x];
+                ASSERT_NEAR(out.row(k, y)[x], under + w * (under * fill.row(k, y)[x] - under), 2e-5);
+            }
+    // It has a place, so no cube holds it: not while a control moves, and in no LUT.
+    EXPECT_LT(meanApart(accelerated(grade).graded(source), out), 0.05);
+    layer.mask.reset();
+    EXPECT_EQ(leftOutOfLut(grade).size(), 1u);
+    EXPECT_LT(meanApart(accelerated(grade).graded(source), Program::compile(grade).graded(source)), 0.05);
+}
+
 TEST(MaskForms, AShapeOfANewerVersionIsKeptAndActsNowhere) {
     const std::string text =
         R"({"format":"baryton-grade","version":1,"look":[{"name":"A","stages":[{"type":"saturation","parameters":{"overall":0.1}}],

@@ -522,6 +522,27 @@ Vec3 bars(const ParameterReader& p, const Vec3& v, double x, double y, double as
     return out;
 }
 
+/// From the text of fill.cpp.
+Vec3 fill(const ParameterReader& p, double x, double y, double aspect) {
+    const auto colour = [&](const std::string& of) {
+        const double hue = p.number(of + "hue") * M_PI / 180, chroma = 0.2 * p.number(of + "chroma");
+        Vec3 c = linearFromOklab({p.number(of + "lightness"), chroma * std::cos(hue), chroma * std::sin(hue)});
+        for (double& v : c) v = linearToSrgb(std::clamp(v, 0.0, 1.0));
+        return c;
+    };
+    const Vec3 first = colour("");
+    if (p.choice("fill") == "colour") return first;
+    const Vec3 second = colour("to.");
+    const double a = p.number("turn") * M_PI / 180;
+    const double t = ((x - 0.5) * aspect * std::sin(a) + (y - 0.5) * std::cos(a)) /
+                         (aspect * std::abs(std::sin(a)) + std::abs(std::cos(a))) +
+                     0.5;
+    const double part = std::clamp((t - p.number("start")) / (p.number("end") - p.number("start")), 0.0, 1.0);
+    Vec3 out;
+    for (std::size_t k = 0; k < 3; ++k) out[k] = first[k] + part * (second[k] - first[k]);
+    return out;
+}
+
 } // namespace
 
 Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double aspect, double pixel) {
@@ -531,6 +552,7 @@ Vec3 reference(const Stage& stage, const Vec3& rgb, double x, double y, double a
     if (stage.type == "curves") return curves(p, rgb);
     if (stage.type == "saturation") return saturation(p, rgb);
     if (stage.type == "vignette") return vignette(p, rgb, x, y, aspect);
+    if (stage.type == "fill") return fill(p, x, y, aspect);
     if (stage.type == "bars") return bars(p, rgb, x, y, aspect, pixel);
     if (stage.type == "lut") return throughLut(p, rgb);
     if (stage.type == "wheels") return wheels(p, rgb);

@@ -18,7 +18,7 @@ namespace baryton {
 namespace {
 
 constexpr QSize kShapePicture(36, 24);
-constexpr int kShownShapes = 2;
+constexpr int kShownShapes = 2, kShapePadding = 8; // as the style pads rows of lists
 
 QIcon iconOf(const QColor& colour) {
     QPixmap picture(14, 14);
@@ -196,7 +196,7 @@ void LayerEditor::addShapeList(QVBoxLayout* page) {
     shapes_->setIconSize(kShapePicture);
     shapes_->setUniformItemSizes(true);
     shapes_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    shapes_->setFixedHeight(kShownShapes * (kShapePicture.height() + 6) + 2 * shapes_->frameWidth());
+    shapes_->setFixedHeight(kShownShapes * (kShapePicture.height() + kShapePadding) + 2 * shapes_->frameWidth());
     shapes_->setContextMenuPolicy(Qt::CustomContextMenu);
     shapes_->setEditTriggers(QAbstractItemView::EditKeyPressed);
     page->addWidget(shapes_);

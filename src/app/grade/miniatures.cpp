@@ -296,6 +296,18 @@ void paintSeams(QPainter& p, const QRectF& r, const Stage& stage) {
     p.drawImage(r.topLeft(), imageOf(alone(stage), branch));
 }
 
+/// A small frame that is filled.
+void paintFill(QPainter& p, const QRectF& r, const Stage& stage) {
+    const QRectF frame = r.adjusted(r.width() * 0.1, 2, -r.width() * 0.1, -2);
+    Grade only;
+    only.look.emplace_back().stages = {stage};
+    only.look.front().stages.front().enabled.reset();
+    Picture grey(36, 24);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < grey.height(); ++y) std::fill_n(grey.row(k, y), grey.width(), 0.35F);
+    p.drawImage(frame, imageOf(only, grey));
+}
+
 /// A frame and what of it the bars leave open.
 void paintBars(QPainter& p, const QRectF& r, const Stage& stage) {
     const int height = static_cast<int>(r.height() * 0.9), width = height * 3 / 2;
@@ -428,6 +440,8 @@ void paintMiniature(QPainter& p, const QRectF& r, const Stage& stage) {
         paintSeams(p, r, stage);
     } else if (type->id == "grain") {
         paintGrain(p, r, stage);
+    } else if (type->id == "fill") {
+        paintFill(p, r, stage);
     } else if (type->id == "bars") {
         paintBars(p, r, stage);
     } else if (type->id == "detail") {

@@ -59,6 +59,7 @@ void Ruler::moveTo(double value, bool settled) {
 void Ruler::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
+    if (!isEnabled()) p.setOpacity(0.35);
     const auto& c = theme::colours();
     const double y = height() / 2.0;
     if (!strip_.isEmpty()) {
