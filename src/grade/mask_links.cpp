@@ -49,6 +49,7 @@ Mask resolvedMask(const std::vector<Layer>& look, const Layer& layer) {
 
 void resolveLinks(std::vector<Layer>& look) {
     std::vector<Mask> masks;
+    masks.reserve(look.size());
     for (const Layer& layer : look) masks.push_back(resolvedMask(look, layer));
     for (std::size_t i = 0; i < look.size(); ++i)
         if (look[i].isMasked()) look[i].mask = std::move(masks[i]);

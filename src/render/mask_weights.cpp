@@ -165,8 +165,8 @@ Block blockOf(const KeptPaint::View& view, int row) {
 
 } // namespace
 
-MaskWeights::Brush MaskWeights::readied(const MaskBrush& brush, const KeptPaint::View& view, float width, float height,
-                                        int threads) const {
+MaskWeights::Brush MaskWeights::readied(const MaskBrush& brush, const KeptPaint::View& view, float width,
+                                        float height, int threads) const {
     const std::vector<SharedStroke>& strokes = brush.strokes;
     constexpr std::size_t fewLeft = 4; // strokes that are laid over a plane without making the next one
     const bool isOfPlaces = std::none_of(strokes.begin(), strokes.end(),
@@ -196,7 +196,8 @@ MaskWeights::Brush MaskWeights::readied(const MaskBrush& brush, const KeptPaint:
 }
 
 std::size_t MaskWeights::placeInView(const Block& block) const {
-    const auto column = static_cast<std::size_t>(std::lround(block.first)) - static_cast<std::size_t>(view_.frame.column);
+    const auto column =
+        static_cast<std::size_t>(std::lround(block.first)) - static_cast<std::size_t>(view_.frame.column);
     const auto row = std::lround((double(block.y) - view_.frame.top) / view_.frame.perPixelY - 0.5) - view_.frame.row;
     return static_cast<std::size_t>(row) * static_cast<std::size_t>(view_.width) + column;
 }
@@ -221,11 +222,33 @@ bool MaskWeights::keepsToColours() const {
     });
 }
 
+namespace {
+
+/// The least and the most of u x + v y + c over a rectangle.
+std::pair<float, float> rangeOf(float u, float v, float c, float left, float top, float right, float bottom) {
+    const float x0 = u * left, x1 = u * right, y0 = v * top, y1 = v * bottom;
+    return {std::min(x0, x1) + std::min(y0, y1) + c, std::max(x0, x1) + std::max(y0, y1) + c};
+}
+
+/// False where the form's weights are 0 in all of a rectangle, for certain: a hair beyond its line.
+bool reaches(const ReadiedForm& form, float left, float top, float right, float bottom) {
+    constexpr float beyond = 1.001F; // places there are rounded another way
+    const auto [low, high] = rangeOf(form.ux, form.uy, form.u0, left, top, right, bottom);
+    if (form.isRamp) return low < beyond;
+    const auto [lowV, highV] = rangeOf(form.vx, form.vy, form.v0, left, top, right, bottom);
+    return low < beyond && high > -beyond && lowV < beyond && highV > -beyond;
+}
+
+} // namespace
+
 void MaskWeights::weigh(const Pixels& pixels, float* weights) const {
     std::fill(weights, weights + pixels.count, start_);
     alignas(64) float own[kPiece];
     for (const Shape& shape : shapes_) {
         if (const auto* form = std::get_if<ReadiedForm>(&shape.form)) {
+            // Added or taken away, a weight of 0 changes not a bit.
+            const bool isPlain = shape.way.kept == 1 && shape.way.offset == 0;
+            if (isPlain && !reaches(*form, pixels.left, pixels.top, pixels.right, pixels.bottom)) continue;
             HWY_DYNAMIC_DISPATCH(WeighForm)(*form, shape.way, pixels.x, pixels.y, pixels.count, weights);
             continue;
         }
@@ -282,7 +305,10 @@ bool MaskWeights::operator()(const Block& whole, const float* const* rgb, float*
         block.count = std::min(kPiece, whole.count - start);
         block.first += static_cast<float>(start);
         places(block, x, y);
-        Pixels pixels{0, x, y, nullptr, nullptr, (block.count + kRowPad - 1) / kRowPad * kRowPad};
+        const auto [left, right] = std::minmax_element(x, x + block.count);
+        const auto [top, bottom] = std::minmax_element(y, y + block.count);
+        Pixels pixels{0, *left, *top,    *right,  *bottom,
+                      x, y,     nullptr, nullptr, (block.count + kRowPad - 1) / kRowPad * kRowPad};
         if (view_.width > 0) pixels.at = placeInView(block);
         std::fill(x + block.count, x + pixels.count, 0.0F), std::fill(y + block.count, y + pixels.count, 0.0F);
         const float* colours[] = {planes[0], planes[1], planes[2]};
@@ -317,7 +343,7 @@ float MaskWeights::at(SharePoint source, const std::array<float, 3>& rgb) const 
     const float* const colours[] = {planes[0], planes[1], planes[2]};
     float* const to[] = {lab[0], lab[1], lab[2]};
     runOklab(colours, kRowPad, to);
-    weigh({0, x, y, colours, to, kRowPad}, weights);
+    weigh({0, x[0], y[0], x[0], y[0], x, y, colours, to, kRowPad}, weights);
     return weights[0];
 }
 

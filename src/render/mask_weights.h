@@ -56,7 +56,8 @@ private:
         ReadiedWay way;
     };
     struct Pixels {
-        std::size_t at = 0; ///< of the first, in the planes that are kept of the view
+        std::size_t at = 0;             ///< of the first, in the planes that are kept of the view
+        float left, top, right, bottom; ///< round all of their places
         const float *x, *y;
         const float *const *rgb, *const *lab; ///< lab: null where no brush keeps to a colour
         std::size_t count;                    ///< whole vectors
@@ -70,7 +71,7 @@ private:
 
     std::shared_ptr<const FramePlace> frame_; ///< null: the frame is the source
     std::vector<Shape> shapes_;
-    KeptPaint::View view_; ///< without a size nothing is kept of it
+    KeptPaint::View view_;                      ///< without a size nothing is kept of it
     bool seesColours_ = false, isWhole_ = true; ///< isWhole_: every shape can be worked out
     float start_ = 0, sign_ = 1, offset_ = 0;
 };

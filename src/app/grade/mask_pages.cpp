@@ -1,4 +1,5 @@
 #include "app/grade/mask_pages.h"
+#include "app/grade/miniatures.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 
@@ -176,6 +177,10 @@ void MaskPages::addRanges() {
     const QString fades = tr("Over how much it fades beyond");
     addNumber(rows, colours_, &MaskColours::hue,
               {tr("Hue"), tr("The middle of its hues"), 0, 360, Words::Unit::Degrees});
+    QGradientStops stops;
+    for (int i = 0; i <= 36; ++i) stops.append({i / 36.0, perceptualHueColour(i * 10)});
+    colours_.back().row->ruler()->setStrip(stops);
+    colours_.back().row->field()->setWraps(true);
     addNumber(rows, colours_, &MaskColours::hueWidth,
               {tr("Hue width"), tr("How many degrees of hue; 360 is all of them"), 0, 360, Words::Unit::Degrees});
     addNumber(rows, colours_, &MaskColours::hueSoftness, {tr("Hue softness"), fades, 1, 180, Words::Unit::Degrees});
