@@ -6811,6 +6811,18 @@ Einiges davon wurde seither geändert</translation>
         <source>a LUT</source>
         <translation>eine LUT</translation>
     </message>
+    <message>
+        <source>Masked layers everywhere</source>
+        <translation>Ebenen mit Maske überall</translation>
+    </message>
+    <message>
+        <source>A LUT knows nothing of places: layers that a mask holds to some are left out of it, or act everywhere</source>
+        <translation>Eine LUT weiß nichts von Orten: Ebenen, die eine Maske an manchen hält, fehlen darin oder wirken überall</translation>
+    </message>
+    <message>
+        <source>Acts everywhere in it: %1</source>
+        <translation>Wirkt darin überall: %1</translation>
+    </message>
 </context>
 <context>
     <name>baryton::MainWindow</name>

@@ -44,6 +44,7 @@ private:
 struct BakeOptions {
     std::string preset, out, format;
     int size = 33;
+    bool ignoresMasks = false;
 };
 
 int bake(const BakeOptions& options) {
@@ -73,7 +74,11 @@ int bake(const BakeOptions& options) {
     // What goes to standard output is written like any file first, and measured.
     std::optional<PrivateFolder> aside;
     if (isShown) wanted.file = aside.emplace().path() / ("look." + lutExtension(wanted.format));
-    const LutExportReport report = exportLut(preset.carried, wanted, {});
+    const WithoutPlaces everywhere = withoutPlaces(preset.carried);
+    const LutExportReport report = exportLut(options.ignoresMasks ? everywhere.grade : preset.carried, wanted, {});
+    if (options.ignoresMasks)
+        for (const auto& name : everywhere.layers)
+            std::cerr << options.preset << ": mask ignored: " << name << " acts everywhere in the LUT\n";
     for (const auto& name : report.leftOut)
         std::cerr << options.preset << ": left out: " << name << " is not a function of colour alone\n";
     const Difference& d = report.fidelity.cube;
@@ -124,6 +129,8 @@ void addLutCommands(CLI::App& app, int& code) {
     bakeCommand->add_option("--size", options->size, "Grid points along each edge")
         ->check(CLI::Range(2, 129))
         ->capture_default_str();
+    bakeCommand->add_flag("--ignore-masks", options->ignoresMasks,
+                          "Let layers act everywhere that a mask holds to places, rather than leave them out");
     bakeCommand->add_option("--format", options->format, "File format; default: by the extension")
         ->check(CLI::IsMember({"cube", "3dl"}));
     bakeCommand->add_option("-o,--output", options->out, "The LUT file to write; - for standard output")

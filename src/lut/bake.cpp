@@ -1,6 +1,7 @@
 #include "lut/bake.h"
 #include "base/words.h"
 #include "colour/spaces.h"
+#include "grade/mask_links.h"
 
 #include <algorithm>
 #include <random>
@@ -99,6 +100,17 @@ LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool w
             *node++ = red[x], *node++ = green[x], *node++ = blue[x];
     }
     return table;
+}
+
+WithoutPlaces withoutPlaces(const Grade& grade) {
+    WithoutPlaces result{grade, {}};
+    resolveLinks(result.grade.look);
+    for (Layer& layer : result.grade.look) {
+        if (!layer.isMasked() || layer.mask->seesOnlyColours()) continue;
+        layer.mask.reset();
+        if (layer.isEnabled() && layer.strengthOrFull() > 0) result.layers.push_back(layer.name);
+    }
+    return result;
 }
 
 Grade lutGrade(const LutTable& table, const std::string& name) {

@@ -29,6 +29,14 @@ Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::v
 /// A grade with a LUT as its only stage.
 Grade lutGrade(const LutTable& table, const std::string& name);
 
+/// The grade with its layers acting everywhere that are held to a mask with a place, and their names: what a LUT
+/// holds when masks are ignored. Masks of colours alone stay.
+struct WithoutPlaces {
+    Grade grade;
+    std::vector<std::string> layers;
+};
+WithoutPlaces withoutPlaces(const Grade& grade);
+
 struct LutExport {
     std::filesystem::path file;
     LutFormat format = LutFormat::Cube;

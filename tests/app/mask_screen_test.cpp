@@ -3,6 +3,7 @@
 #include "app/grade/layer_editor.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
+#include "base/file.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
 #include "stages/source.h"
@@ -455,6 +456,38 @@ TEST(MaskScreen, ALayerForTheRestFollowsUntilTheLinkIsCut) {
     d.key("Shift+K");
     d.settle();
     EXPECT_EQ(apart(with, d.window().gradePage()->view()->shownAfter(), {0.06, 0.06}), 0);
+}
+
+TEST(MaskScreen, ALutIsWrittenWithMasksIgnoredByChoice) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.chooseStage("saturation");
+    d.type(d.named<NumberField>(layerPanel(d), tr8("Saturation")), tr8("-90"), true);
+    chooseLayer(d, 0);
+    d.click(d.button(layerPanel(d), tr8("Ellipse")));
+    d.menu(tr8("File"), tr8("Export LUT…"));
+    QDialog* sheet = d.sheet();
+    const QString file = QString::fromStdString((d.folder() / "masked.cube").string());
+    d.type(d.named<QLineEdit>(sheet, tr8("LUT file")), file);
+    auto* everywhere = sheet->findChild<QCheckBox*>();
+    ASSERT_TRUE(everywhere->isVisibleTo(sheet));
+    const auto write = [&] {
+        std::filesystem::remove(file.toStdString());
+        d.click(d.button(sheet, tr8("Export LUT")));
+        const auto isWritten = [&] {
+            return std::filesystem::exists(file.toStdString()) && d.button(sheet, tr8("Export LUT"))->isEnabled();
+        };
+        EXPECT_TRUE(Driver::waitFor(isWritten, 20));
+        return readFile(file.toStdString());
+    };
+    const std::string without = write();
+    d.click(everywhere, QPointF(9, everywhere->height() / 2.0));
+    d.settle();
+    EXPECT_NE(write(), without);
+    bool isTold = false;
+    for (const auto* label : sheet->findChildren<QLabel*>())
+        isTold = isTold || label->text().contains(tr8("Acts everywhere in it: %1").arg(QStringLiteral("Base")));
+    EXPECT_TRUE(isTold);
 }
 
 TEST(MaskScreen, ShapesAreRenamedAndDuplicated) {

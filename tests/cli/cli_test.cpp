@@ -145,6 +145,25 @@ TEST(Cli, LeavesOutOfALutWhatCannotBeInOne) {
     EXPECT_EQ(Json::parse(run("lut info " + quoted(folder / "l.3dl"), folder).out)["format"], "3dl");
 }
 
+TEST(Cli, BakesMaskedLayersByChoice) {
+    const TempFolder folder;
+    Preset preset = exposurePreset("Lamp");
+    Layer& layer = preset.carried.look.emplace_back();
+    layer.id = "layer-1", layer.name = "Front";
+    layer.stages.push_back(makeStage({}, "saturation"));
+    layer.stages[0].parameters["overall"] = -1.0;
+    layer.mask = Mask{{{MaskEllipse{}, MaskShape::Way::Add, false}}, false, 1};
+    folder.file("lamp.bpreset", presetToText(preset));
+    const auto bake = [&](const std::string& options, const char* name) {
+        return run("lut bake --preset " + quoted(folder / "lamp.bpreset") + " --size 5 " + options + " -o " +
+                       quoted(folder / name),
+                   folder);
+    };
+    EXPECT_NE(bake("", "without.cube").err.find("left out: Front"), std::string::npos);
+    EXPECT_NE(bake("--ignore-masks", "with.cube").err.find("mask ignored: Front"), std::string::npos);
+    EXPECT_NE(readFile(folder / "without.cube"), readFile(folder / "with.cube"));
+}
+
 TEST(Cli, PresetsAndLutsActInTheOrderGiven) {
     const TempFolder folder;
     const auto picture = smallPicture(folder, "a.png");

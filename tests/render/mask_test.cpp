@@ -369,6 +369,14 @@ TEST(Mask, IsLeftOutOfLutsByNameAndQuickFramesHaveIt) {
     Grade without = grade;
     without.look.erase(without.look.begin());
     EXPECT_EQ(bakeLook(grade, 9, "").grid, bakeLook(without, 9, "").grid);
+    // By choice it acts everywhere instead.
+    const WithoutPlaces everywhere = withoutPlaces(grade);
+    EXPECT_EQ(everywhere.layers, std::vector<std::string>{"Lamp"});
+    EXPECT_TRUE(leftOutOfLut(everywhere.grade).empty());
+    Grade bare = grade;
+    bare.look[0].mask.reset();
+    EXPECT_EQ(bakeLook(everywhere.grade, 9, "").grid, bakeLook(bare, 9, "").grid);
+    EXPECT_NE(bakeLook(everywhere.grade, 9, "").grid, bakeLook(without, 9, "").grid);
     // While a control moves.
     const Picture source = paintedPicture(240, 160);
     const Picture exact = Program::compile(grade).graded(source), quick = accelerated(grade).graded(source);

@@ -34,7 +34,8 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     : QWidget(parent), state_(state), formats_(new Segments({QStringLiteral(".cube"), QStringLiteral(".3dl")})),
       sizes_(new Segments({QStringLiteral("17"), QStringLiteral("25"), QStringLiteral("33"), QStringLiteral("49"),
                            QStringLiteral("65")})),
-      file_(new QLineEdit), export_(makeButton(tr("Export LUT"), role)), account_(makeLabel({}, "account")),
+      everywhere_(new QCheckBox(tr("Masked layers everywhere"))), file_(new QLineEdit),
+      export_(makeButton(tr("Export LUT"), role)), account_(makeLabel({}, "account")),
       fileNote_(makeLabel({}, "second")) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -56,6 +57,12 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     spaces->setToolTip(tr("The LUT takes display-ready sRGB pixels and gives sRGB pixels"));
     grid->addWidget(spaces, 2, 1, Qt::AlignRight);
     layout->addLayout(grid);
+    everywhere_->setToolTip(
+        tr("A LUT knows nothing of places: layers that a mask holds to some are left out of it, or act "
+           "everywhere"));
+    layout->addWidget(everywhere_);
+    connect(everywhere_, &QCheckBox::clicked, this, &LutPanel::measure);
+    everywhere_->hide();
     auto* place = new QHBoxLayout;
     place->addWidget(new QLabel(tr("File")));
     file_->setAccessibleName(tr("LUT file"));
@@ -116,8 +123,15 @@ int LutPanel::size() const {
 void LutPanel::setSource(const Grade& grade, const QString& title, const std::vector<Picture>& pictures) {
     const bool newTitle = title != title_ || file_->text().isEmpty();
     grade_ = grade, title_ = title, pictures_ = pictures;
+    const bool holdsPlaces = !withoutPlaces(grade).layers.empty();
+    everywhere_->setVisible(holdsPlaces);
+    if (!holdsPlaces) everywhere_->setChecked(false);
     if (newTitle) placeFile();
     if (isVisible()) measureTimer_.start();
+}
+
+Grade LutPanel::wanted() const {
+    return everywhere_->isChecked() ? withoutPlaces(grade_).grade : grade_;
 }
 
 void LutPanel::showEvent(QShowEvent*) {
@@ -152,6 +166,10 @@ void LutPanel::showAccount(const QString& head, const LutExportReport& report) {
              ? tr("Nothing is left out.")
              : tr("Left out, as it is no function of colour alone: %1").arg(joined(report.leftOut).toHtmlEscaped())) +
         QStringLiteral("</span>");
+    if (everywhere_->isChecked())
+        for (const std::string& layer : withoutPlaces(grade_).layers)
+            text += QStringLiteral("<br>") +
+                    tr("Acts everywhere in it: %1").arg(QString::fromStdString(layer)).toHtmlEscaped();
     account_->setText(text);
 }
 
@@ -159,7 +177,7 @@ void LutPanel::measure() {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     account_->setText(tr("Measuring…"));
-    runBehind(pool_, [this, task = task_, grade = grade_, pictures = pictures_, size = size(), format = format()] {
+    runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, size = size(), format = format()] {
         LutExportReport report;
         QString failure;
         try {
@@ -190,12 +208,12 @@ void LutPanel::write() {
     task_ = std::make_shared<Task>();
     export_->setEnabled(false);
     account_->setText(tr("Writing and reading back…"));
-    LutExport wanted;
-    wanted.file = file_->text().trimmed().toStdString();
-    wanted.format = format();
-    wanted.size = size();
-    wanted.title = title_.toStdString();
-    runBehind(pool_, [this, wanted, grade = grade_, pictures = pictures_, inUse = state_.filesInUse()] {
+    LutExport lut;
+    lut.file = file_->text().trimmed().toStdString();
+    lut.format = format();
+    lut.size = size();
+    lut.title = title_.toStdString();
+    runBehind(pool_, [this, wanted = lut, grade = wanted(), pictures = pictures_, inUse = state_.filesInUse()] {
         LutExportReport report;
         QString failure;
         try {

@@ -3,6 +3,7 @@
 #include "app/widgets/segments.h"
 #include "lut/bake.h"
 
+#include <QCheckBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
@@ -36,6 +37,8 @@ private:
     void measure();
     void write();
     void showAccount(const QString& head, const LutExportReport& report);
+    /// What is baked: with masks ignored where that is asked for.
+    Grade wanted() const;
     LutFormat format() const;
     int size() const;
 
@@ -44,6 +47,7 @@ private:
     QString title_;
     std::vector<Picture> pictures_;
     Segments *formats_, *sizes_;
+    QCheckBox* everywhere_; ///< there where a mask with a place would leave something out
     QLineEdit* file_;
     QPushButton* export_;
     QLabel *account_, *fileNote_;
