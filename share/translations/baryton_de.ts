@@ -4222,6 +4222,10 @@
         <source>Where it reaches the second colour.</source>
         <translation>Wo er die zweite Farbe erreicht.</translation>
     </message>
+    <message>
+        <source>its strokes go through {} places; {} is the most</source>
+        <translation>ihre Striche gehen durch {} Orte; höchstens {} sind möglich</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>

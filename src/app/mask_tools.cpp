@@ -10,7 +10,7 @@ namespace baryton {
 namespace {
 
 const QString kLayoutName = QStringLiteral("mask tools");
-constexpr double kSmallestBrush = 0.002, kLargestBrush = 0.5; // of the picture's long side
+constexpr double kSmallestBrush = 0.002, kLargestInHand = 0.5; // of the picture's long side
 
 } // namespace
 
@@ -37,7 +37,7 @@ void MaskTools::keep() const {
 
 void MaskTools::setBrush(Brush brush) {
     const auto held = [](double v, double low, double high) { return v >= low ? std::min(v, high) : low; };
-    brush.size = held(brush.size, kSmallestBrush, kLargestBrush);
+    brush.size = held(brush.size, kSmallestBrush, kLargestInHand);
     brush.softness = held(brush.softness, 0, 1), brush.flow = held(brush.flow, 0.01, 1);
     if (brush == brush_) return;
     brush_ = brush;

@@ -10,7 +10,7 @@ namespace baryton {
 namespace {
 
 void checkStroke(const MaskStroke& stroke, const std::string& place, const auto& check) {
-    check(place + "/size", stroke.size, kLeastMaskLength, kMaskReach);
+    check(place + "/size", stroke.size, kLeastMaskLength, kLargestBrush);
     check(place + "/softness", stroke.softness, 0, 1), check(place + "/flow", stroke.flow, 0, 1);
     for (const StrokePoint& p : stroke.points) {
         check(place + "/path", p.x, -kMaskReach, kMaskReach), check(place + "/path", p.y, -kMaskReach, kMaskReach);
@@ -34,6 +34,10 @@ void checkShape(const MaskShape& shape, const auto& check, const auto& say) {
     if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
         if (brush->strokes.size() > kMostStrokes)
             say("/strokes", inWords("it has {} strokes; {} is the most", brush->strokes.size(), kMostStrokes));
+        std::size_t points = 0;
+        for (const SharedStroke& stroke : brush->strokes) points += stroke->points.size();
+        if (points > kMostBrushPoints)
+            say("/strokes", inWords("its strokes go through {} places; {} is the most", points, kMostBrushPoints));
         for (std::size_t i = 0; i < brush->strokes.size(); ++i)
             checkStroke(*brush->strokes[i], "/strokes/" + std::to_string(i), check);
     }

@@ -15,8 +15,8 @@ struct StrokePoint {
 };
 
 /// One stroke of a brush. Its weight at a place is that of its nearest piece, the largest of tapered capsules:
-/// 1 − smoothstep(1 − softness, 1, d / r), d the distance from the line between two points and r the radius there, 1 / r
-/// going evenly from one to the other.
+/// 1 − smoothstep(1 − softness, 1, d / r), d the distance from the line between two points and r the radius there, 1
+/// / r going evenly from one to the other.
 struct MaskStroke {
     double size = 0.04;    ///< radius, of the picture's long side
     double softness = 0.6; ///< 0…1: the part of the radius over which it fades
@@ -40,7 +40,10 @@ struct SharedStroke {
 
 /// How far in OKLab a stroke that keeps to a colour reaches: whole up to half of it.
 constexpr double kKeptColourReach = 0.14;
-constexpr std::size_t kMostStrokes = 20000, kMostStrokePoints = 5000;
+constexpr double kLargestBrush = 1; ///< radius
+/// Of one brush, of one stroke, and of all strokes of a brush together: what a hand could paint, and little enough
+/// for what is worked out at every pixel.
+constexpr std::size_t kMostStrokes = 20000, kMostStrokePoints = 5000, kMostBrushPoints = 1000000;
 
 /// The points that are left when those are taken out that lie on the way between others, within `tolerance` of the
 /// long side, in place and width (Douglas and Peucker 1973); `aspect` is the picture's width over its height. Numbers

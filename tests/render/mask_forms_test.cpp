@@ -375,6 +375,10 @@ TEST(MaskForms, ManyStrokesAreSmallInFilesAndShared) {
     const Grade step = grade; // as undo keeps it
     EXPECT_EQ(std::get<MaskBrush>(step.look[0].mask->shapes[0].form).strokes[7].stroke.get(),
               std::get<MaskBrush>(grade.look[0].mask->shapes[0].form).strokes[7].stroke.get());
+    // No more than a hand could paint.
+    MaskBrush endless;
+    endless.strokes.assign(kMostBrushPoints / 5000 + 1, strokeThrough(std::vector<StrokePoint>(5000)));
+    EXPECT_EQ(problemOf(maskOfForm(endless)).place, "/shapes/0/strokes");
     // Ten thousand are opened, and worked with.
     MaskBrush many;
     for (int i = 0; i < 10'000 / (kSanitized ? 10 : 1); ++i)
@@ -382,6 +386,7 @@ TEST(MaskForms, ManyStrokesAreSmallInFilesAndShared) {
     grade.look[0].mask = maskOfForm(many);
     const Grade read = gradeFromText(gradeToText(grade));
     EXPECT_EQ(read, grade);
+    EXPECT_EQ(problemOf(*read.look[0].mask).what, "");
     EXPECT_GT(shownMask(read, "a", Picture(90, 60)).row(0, 45)[45], 0.9F);
 }
 

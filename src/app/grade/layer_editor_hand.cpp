@@ -48,6 +48,9 @@ void LayerEditor::paint(QPointF at) {
         auto* brush = std::get_if<MaskBrush>(&shape.form);
         if (!brush || brush->strokes.size() < strokeAt_ || strokeAt_ >= kMostStrokes) return;
         brush->strokes.resize(strokeAt_);
+        std::size_t points = shared->points.size();
+        for (const SharedStroke& each : brush->strokes) points += each->points.size();
+        if (points > kMostBrushPoints) return;
         brush->strokes.push_back(shared);
     });
 }
