@@ -22,10 +22,17 @@ KeptPaint::Found KeptPaint::find(const std::vector<SharedStroke>& strokes, const
 }
 
 void KeptPaint::keep(std::vector<SharedStroke> strokes, const View& view, Plane bare) {
-    constexpr std::size_t most = 8; // a few megabytes each
+    constexpr std::size_t most = 8, mostNumbers = 24'000'000; // a hundred megabytes
     const std::lock_guard<std::mutex> guard(lock_);
-    if (entries_.size() == most) entries_.pop_back();
     entries_.push_front({std::move(strokes), view, std::move(bare)});
+    std::size_t numbers = 0, kept = 0;
+    for (const Entry& each : entries_) {
+        numbers += each.bare->size();
+        if (++kept > 1 && (kept > most || numbers > mostNumbers)) {
+            entries_.resize(kept - 1); // the newest stays, however large
+            break;
+        }
+    }
 }
 
 } // namespace baryton

@@ -1,5 +1,5 @@
 #include "render/mask_brush.h"
-#include "stages/kernel.h"
+#include "picture/picture.h"
 
 #ifndef BARYTON_KERNEL_GROUP
 #undef HWY_TARGET_INCLUDE

@@ -1,4 +1,5 @@
 // Masks that follow colours, that are painted, and that are those of other layers.
+#include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "edits/carry_over.h"
 #include "grade/grade_json.h"
@@ -11,6 +12,8 @@
 #include "render/kept_paint.h"
 #include "render/mask_ranges.h"
 #include "render/program.h"
+#include "stages/frame.h"
+#include "stages/source.h"
 #include "stages/validate.h"
 #include "support/samples.h"
 #include "support/sanitized.h"
