@@ -25,6 +25,8 @@ void KeptPaint::keep(std::vector<SharedStroke> strokes, const View& view, Plane 
     constexpr std::size_t most = 8, mostNumbers = 24'000'000; // a hundred megabytes
     const std::lock_guard<std::mutex> guard(lock_);
     entries_.push_front({std::move(strokes), view, std::move(bare)});
+    // Whoever holds this by a frame must not be held by it in turn.
+    entries_.front().view.frame.painted.reset(), entries_.front().view.frame.base.reset();
     std::size_t numbers = 0, kept = 0;
     for (const Entry& each : entries_) {
         numbers += each.bare->size();
