@@ -8,6 +8,7 @@
 #include "render/program.h"
 #include "stages/source.h"
 
+#include <QMouseEvent>
 #include <QPointingDevice>
 #include <QRegularExpression>
 #include <QTabletEvent>
@@ -346,6 +347,19 @@ TEST(MaskScreen, ABrushPaintsErasesAndIsTakenBackStrokeByStroke) {
     EXPECT_FALSE(includes(tree.included()));
     tree.tickAll(true);
     EXPECT_TRUE(includes(tree.included()));
+    // However many places a hand goes through, it paints to the end.
+    const QPointF first = d.onPicture({0.2, 0.8});
+    QTest::mousePress(view, Qt::LeftButton, {}, first.toPoint());
+    for (int i = 0; i < 2500; ++i) {
+        const QPointF to = first + QPointF(i * 0.08, i % 2);
+        QMouseEvent moved(QEvent::MouseMove, to, view->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, {});
+        QCoreApplication::sendEvent(view, &moved);
+    }
+    QTest::mouseRelease(view, Qt::LeftButton, {}, first.toPoint());
+    ASSERT_EQ(strokes().size(), 3u);
+    EXPECT_NEAR(strokes().back()->points.back().x,
+                0.2 + 2499 * 0.08 / (d.onPicture({1, 0}) - d.onPicture({0, 0})).x(), 0.01);
+    EXPECT_TRUE(d.undo());
     // A pen that presses lightly paints a narrow line.
     const auto pen = [&](QEvent::Type type, QPointF share, double pressure) {
         static QPointingDevice device(QStringLiteral("pen"), 7, QInputDevice::DeviceType::Stylus,
@@ -413,6 +427,30 @@ TEST(MaskScreen, ARangeIsPressedSweptAndTakenFrom) {
     EXPECT_LT(weightUnder(d, {0.2, 0.85}), 50);
 }
 
+TEST(MaskScreen, AStrokeKeepsToTheColourThatItBeginsOn) {
+    Driver d({"meadow-cart.jpg"});
+    d.start();
+    PictureView* view = d.window().gradePage()->view();
+    d.chooseStage("curves");
+    chooseLayer(d, 0);
+    d.click(d.button(layerPanel(d), tr8("Brush")));
+    tick(d, "Keeps to its colour");
+    const auto colour = [&](std::size_t stroke) {
+        const auto strokes = std::get<MaskBrush>(maskOf(d).shapes.at(0).form).strokes;
+        return strokes.at(stroke)->colour.value_or(std::array<double, 3>{});
+    };
+    // Pressed one after the other without a move of the pointer between: the sky, then the meadow.
+    const auto press = [&](QPointF share) {
+        const QPoint at = d.onPicture(share).toPoint();
+        QMouseEvent down(QEvent::MouseButtonPress, at, view->mapToGlobal(at), Qt::LeftButton, Qt::LeftButton, {}),
+            up(QEvent::MouseButtonRelease, at, view->mapToGlobal(at), Qt::LeftButton, Qt::NoButton, {});
+        QCoreApplication::sendEvent(view, &down), QCoreApplication::sendEvent(view, &up);
+    };
+    press({0.5, 0.05}), press({0.2, 0.85});
+    EXPECT_GT(std::abs(colour(0)[0] - colour(1)[0]), 0.05);
+    EXPECT_LT(colour(1)[1], colour(0)[1]) << "the meadow is the greener one";
+}
+
 TEST(MaskScreen, ALayerForTheRestFollowsUntilTheLinkIsCut) {
     Driver d({"lake-fog.jpg"});
     d.start();
@@ -470,7 +508,7 @@ TEST(MaskScreen, ALutIsWrittenWithMasksIgnoredByChoice) {
     const QString file = QString::fromStdString((d.folder() / "masked.cube").string());
     d.type(d.named<QLineEdit>(sheet, tr8("LUT file")), file);
     auto* everywhere = sheet->findChild<QCheckBox*>();
-    ASSERT_TRUE(everywhere->isVisibleTo(sheet));
+    ASSERT_TRUE(everywhere->isEnabled());
     const auto write = [&] {
         std::filesystem::remove(file.toStdString());
         d.click(d.button(sheet, tr8("Export LUT")));

@@ -208,7 +208,8 @@ void ChainView::setFrame(double aspect, const std::shared_ptr<const FramePlace>&
 }
 
 void ChainView::setLookInput(const Picture& small) {
-    if (!lookInput_.isEmpty() && std::as_const(lookInput_).row(0, 0) == small.row(0, 0)) return;
+    const auto rowOf = [](const Picture& picture) { return picture.isEmpty() ? nullptr : picture.row(0, 0); };
+    if (rowOf(lookInput_) == rowOf(small)) return;
     lookInput_ = small;
     masks_.setColours(small);
     rebuild();

@@ -304,6 +304,7 @@ void GradePage::keyChanged() {
     frame_->setDrawsLines(false);
     pointer_.reset();
     hand_->endPick();
+    chain_->setLookInput({});
     loadedFor_ = -1;
     view_->setPictureSize({});
     view_->setNotice(

@@ -26,6 +26,7 @@ void GradePage::connectHand() {
     connect(hand_, &PictureHand::pressed, this, [this](QPointF at) {
         if (!hasPixels()) return;
         if (placesStage()) {
+            showPointer(at); // what is there now: the last move of the pointer may have been another stroke's
             panel_->editor()->setPressure(hand_->pressure());
             panel_->editor()->startPull(shareOf(at), pullReach());
         } else {

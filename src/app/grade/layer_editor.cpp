@@ -43,6 +43,13 @@ LayerEditor::LayerEditor(AppState& state, const std::string& layerId, QWidget* p
     layout->addSpacing(6);
     addOrder(layout);
     layout->addStretch(1);
+    // What was begun, and what was seen, was the other picture's.
+    connect(&state, &AppState::keyChanged, this, [this] {
+        anew_ = pulled_ = -1;
+        stroke_.reset(), pointed_.reset(), pointer_.reset();
+        hands_.setColours({});
+        shown_ = {};
+    });
     refresh();
 }
 
@@ -263,6 +270,7 @@ void LayerEditor::addWhole(QVBoxLayout* page) {
         auto* dialog = new QColorDialog(tools.colour(), this);
         dialog->setAttribute(Qt::WA_DeleteOnClose);
         connect(dialog, &QColorDialog::currentColorChanged, &tools, &MaskTools::setColour);
+        connect(dialog, &QColorDialog::rejected, &tools, [&tools, was = tools.colour()] { tools.setColour(was); });
         dialog->open();
     });
     connect(&tools, &MaskTools::veilChanged, this, &LayerEditor::showVeil);

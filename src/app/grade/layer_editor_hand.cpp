@@ -39,10 +39,12 @@ void LayerEditor::startPull(QPointF at, QSizeF reach) {
 }
 
 void LayerEditor::paint(QPointF at) {
-    if (stroke_->points.size() >= kMostStrokePoints) return;
+    constexpr std::size_t many = 1000; // a pen goes through as many in a few seconds
     stroke_->points.push_back(hands_.strokePoint(at, pressure_));
     MaskStroke kept = *stroke_;
     kept.points = simplified(stroke_->points, hands_.sourceAspect(), strokeTolerance(stroke_->size));
+    if (stroke_->points.size() >= many) stroke_->points = kept.points;
+    if (kept.points.size() > kMostStrokePoints) return;
     const SharedStroke shared{std::make_shared<const MaskStroke>(std::move(kept))};
     editShape(QStringLiteral("/stroke"), [&](MaskShape& shape) {
         auto* brush = std::get_if<MaskBrush>(&shape.form);

@@ -62,7 +62,7 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
            "everywhere"));
     layout->addWidget(everywhere_);
     connect(everywhere_, &QCheckBox::clicked, this, &LutPanel::measure);
-    everywhere_->hide();
+    everywhere_->setEnabled(false);
     auto* place = new QHBoxLayout;
     place->addWidget(new QLabel(tr("File")));
     file_->setAccessibleName(tr("LUT file"));
@@ -124,7 +124,7 @@ void LutPanel::setSource(const Grade& grade, const QString& title, const std::ve
     const bool newTitle = title != title_ || file_->text().isEmpty();
     grade_ = grade, title_ = title, pictures_ = pictures;
     const bool holdsPlaces = !withoutPlaces(grade).layers.empty();
-    everywhere_->setVisible(holdsPlaces);
+    everywhere_->setEnabled(holdsPlaces);
     if (!holdsPlaces) everywhere_->setChecked(false);
     if (newTitle) placeFile();
     if (isVisible()) measureTimer_.start();

@@ -47,7 +47,7 @@ private:
     QString title_;
     std::vector<Picture> pictures_;
     Segments *formats_, *sizes_;
-    QCheckBox* everywhere_; ///< there where a mask with a place would leave something out
+    QCheckBox* everywhere_; ///< live where a mask with a place would leave something out
     QLineEdit* file_;
     QPushButton* export_;
     QLabel *account_, *fileNote_;
