@@ -4390,6 +4390,10 @@
         <source>before: uncut source</source>
         <translation>vorher: ungeschnittene Quelle</translation>
     </message>
+    <message>
+        <source>The picture was left before its object was found: draw round it again</source>
+        <translation>Das Bild wurde verlassen, ehe sein Objekt gefunden war: umfahren Sie es noch einmal</translation>
+    </message>
 </context>
 <context>
     <name>baryton::BatchPage</name>
@@ -5765,6 +5769,10 @@
         <source>New layer on this colour</source>
         <translation>Neue Ebene auf dieser Farbe</translation>
     </message>
+    <message>
+        <source>New layer on an object, drawn round</source>
+        <translation>Neue Ebene auf einem Objekt, das umfahren wird</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GradientEditor</name>
@@ -6490,6 +6498,102 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Covers nothing: the layer is not seen</source>
         <translation>Deckt nichts: Die Ebene ist nicht zu sehen</translation>
+    </message>
+    <message>
+        <source>Move all</source>
+        <translation>Alle bewegen</translation>
+    </message>
+    <message>
+        <source>Put back</source>
+        <translation>Zurück</translation>
+    </message>
+    <message>
+        <source>Object</source>
+        <translation>Objekt</translation>
+    </message>
+    <message>
+        <source>Adds an object of the picture: drawn round loosely, it is found within</source>
+        <translation>Fügt ein Objekt des Bildes hinzu: lose umfahren, wird es darin gefunden</translation>
+    </message>
+    <message>
+        <source>Grow</source>
+        <translation>Wachsen</translation>
+    </message>
+    <message>
+        <source>All that is drawn reaches this much farther, of the picture&apos;s long side</source>
+        <translation>Alles Gezeichnete reicht um so viel weiter, von der langen Seite des Bildes</translation>
+    </message>
+    <message>
+        <source>Softer</source>
+        <translation>Weicher</translation>
+    </message>
+    <message>
+        <source>Every drawn edge fades over this much more, of the picture&apos;s long side</source>
+        <translation>Jede gezeichnete Kante läuft über so viel mehr aus, von der langen Seite des Bildes</translation>
+    </message>
+    <message>
+        <source>Taken elsewhere</source>
+        <translation>Anderswo</translation>
+    </message>
+    <message>
+        <source>All shapes are pulled together on the picture, by an ellipse round them: within it moves them, its line makes them larger, outside turns them</source>
+        <translation>Alle Formen werden auf dem Bild gemeinsam gezogen, an einer Ellipse um sie herum: innen bewegt, ihre Linie vergrößert, außen dreht</translation>
+    </message>
+    <message>
+        <source>All shapes lie where they were drawn</source>
+        <translation>Alle Formen liegen, wo sie gezeichnet wurden</translation>
+    </message>
+    <message>
+        <source>Of the picture&apos;s long side</source>
+        <translation>Von der langen Seite des Bildes</translation>
+    </message>
+    <message>
+        <source>Across</source>
+        <translation>Quer</translation>
+    </message>
+    <message>
+        <source>Down</source>
+        <translation>Abwärts</translation>
+    </message>
+    <message>
+        <source>About the middle of what is drawn</source>
+        <translation>Um die Mitte des Gezeichneten</translation>
+    </message>
+    <message>
+        <source>Clockwise, about the middle of what is drawn</source>
+        <translation>Im Uhrzeigersinn, um die Mitte des Gezeichneten</translation>
+    </message>
+    <message>
+        <source>The mask was taken elsewhere: put it back before you draw round an object</source>
+        <translation>Die Maske liegt anderswo: setzen Sie sie zurück, ehe Sie ein Objekt umfahren</translation>
+    </message>
+    <message>
+        <source>Draw all the way round the object: press, go round it, let go</source>
+        <translation>Umfahren Sie das Objekt ganz: drücken, herumfahren, loslassen</translation>
+    </message>
+    <message>
+        <source>Looking for it… %1 %</source>
+        <translation>Wird gesucht … %1 %</translation>
+    </message>
+    <message>
+        <source>Draw loosely round it on the picture: press, go all the way round, let go.</source>
+        <translation>Umfahren Sie es lose auf dem Bild: drücken, ganz herumfahren, loslassen.</translation>
+    </message>
+    <message>
+        <source>Nothing was found within the line. Paint over what belongs to it, or draw anew.</source>
+        <translation>In der Linie wurde nichts gefunden. Übermalen Sie, was dazugehört, oder umfahren Sie es neu.</translation>
+    </message>
+    <message>
+        <source>Paint over what is missing; over what does not belong with Ctrl.</source>
+        <translation>Übermalen Sie, was fehlt; mit Strg, was nicht dazugehört.</translation>
+    </message>
+    <message>
+        <source>Scale all</source>
+        <translation>Größe</translation>
+    </message>
+    <message>
+        <source>Turn all</source>
+        <translation>Drehung</translation>
     </message>
 </context>
 <context>
@@ -7279,6 +7383,38 @@ Einiges davon wurde seither geändert</translation>
         <source>Unknown</source>
         <translation>Unbekannt</translation>
     </message>
+    <message>
+        <source>Find the object in it</source>
+        <translation>Objekt darin finden</translation>
+    </message>
+    <message>
+        <source>The object that lies within takes the place of the ellipse</source>
+        <translation>Das Objekt, das darin liegt, tritt an die Stelle der Ellipse</translation>
+    </message>
+    <message>
+        <source>Radius of the strokes over what belongs to it, of the picture&apos;s long side: a broad one reaches farther. On the picture: the wheel with Alt, or Alt with Up and Down</source>
+        <translation>Radius der Striche über das, was dazugehört, von der langen Seite des Bildes: ein breiter reicht weiter. Auf dem Bild: das Rad mit Alt, oder Alt mit Auf und Ab</translation>
+    </message>
+    <message>
+        <source>Takes away</source>
+        <translation>Nimmt weg</translation>
+    </message>
+    <message>
+        <source>The next strokes say what does not belong; Ctrl held while painting does the other</source>
+        <translation>Die nächsten Striche sagen, was nicht dazugehört; Strg beim Malen tut das andere</translation>
+    </message>
+    <message>
+        <source>Draw anew</source>
+        <translation>Neu umfahren</translation>
+    </message>
+    <message>
+        <source>The next line on the picture goes round the object; its strokes go</source>
+        <translation>Die nächste Linie auf dem Bild umfährt das Objekt; seine Striche fallen weg</translation>
+    </message>
+    <message>
+        <source>Object</source>
+        <translation>Objekt</translation>
+    </message>
 </context>
 <context>
     <name>baryton::NumberField</name>
@@ -7293,6 +7429,17 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 was not taken: %2</source>
         <translation>%1 wurde nicht genommen: %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ObjectSurroundings</name>
+    <message>
+        <source>the outline is too small to find anything in it</source>
+        <translation>die Linie ist zu klein, um etwas darin zu finden</translation>
+    </message>
+    <message>
+        <source>draw round the object on the picture</source>
+        <translation>umfahren Sie das Objekt auf dem Bild</translation>
     </message>
 </context>
 <context>

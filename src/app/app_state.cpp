@@ -17,6 +17,7 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     connect(&pictures_, &PictureSet::opened, this, [this] {
         letGo();
         endGesture();
+        objectSearch_.drop();
         histories_.forget();
         undo_.clear();
         selection_.clear();
@@ -28,6 +29,8 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
     connect(&pictures_, &PictureSet::said, this, [this](const QString& text) { tell(text); });
     connect(&pictures_, &PictureSet::problem, this, tellProblem);
     connect(&histories_, &HistoryKeeper::problem, this, tellProblem);
+    connect(&objectSearch_, &ObjectSearch::found, this, &AppState::takeFound);
+    connect(&objectSearch_, &ObjectSearch::failed, this, tellProblem);
     connect(&library_, &PresetLibrary::problem, this, tellProblem);
     connect(&library_, &PresetLibrary::changed, this, [this] {
         pictures_.setStart([this](const std::filesystem::path& file,

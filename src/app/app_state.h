@@ -5,6 +5,7 @@
 #include "app/gestures.h"
 #include "app/history_keeper.h"
 #include "app/mask_tools.h"
+#include "app/object_search.h"
 #include "app/picture_set.h"
 #include "app/preset_library.h"
 #include "app/selection.h"
@@ -30,6 +31,8 @@ public:
     const Library& library() const { return library_.files(); }
     UndoHistory& undoHistory() { return undo_; }
     MaskTools& maskTools() { return maskTools_; }
+    /// What is found becomes an edit of the key picture, where it is still wanted.
+    ObjectSearch& objectSearch() { return objectSearch_; }
     CarriedFiles& carriedFiles() { return carriedFiles_; }
     /// What undo reaches from a task: the key picture's steps; the library's in
     /// Package, and in Grade until another picture is taken up; in Batch its settings.
@@ -169,6 +172,7 @@ private:
     void endTrial() { trial_.end(); }
     /// The key picture's grade as the gesture found it.
     Grade gestureStart(int gesture) const;
+    void takeFound(const ObjectSearch::Wish& wish, const MaskObject& object);
     UndoParts changedWorks(const std::function<PictureWork(const PictureWork&, int)>& change);
     void doWorks(const QString& text, int gesture, const std::function<PictureWork(const PictureWork&, int)>& change);
     void editWorksInGesture(const QString& text, const WorkChange& change);
@@ -182,6 +186,7 @@ private:
     Trial trial_;
     Before before_;
     MaskTools maskTools_;
+    ObjectSearch objectSearch_;
     CarriedFiles carriedFiles_;
     std::string chosenStage_;
     bool libraryIsInReach_ = false; ///< changed since the key picture was taken up

@@ -205,6 +205,19 @@ void AppState::goForth(AppTask task) {
     if (undo_.redo(scope) >= 0) tell(tr("Done again: %1").arg(text));
 }
 
+void AppState::takeFound(const ObjectSearch::Wish& wish, const MaskObject& object) {
+    if (wish.picture != key()) return tell(tr("The picture was left before its object was found: draw round it again"));
+    Grade next = keyGrade();
+    for (Layer& layer : next.look) {
+        const auto at = static_cast<std::size_t>(wish.shape);
+        const bool isIt = layer.id == wish.layer && layer.mask && at < layer.mask->shapes.size();
+        if (!isIt || layer.mask->shapes[at] != wish.before) continue; // changed or undone meanwhile
+        layer.mask->shapes[at].form = object;
+        editKey(next);
+        return;
+    }
+}
+
 void AppState::editStage(const std::string& stageId, const QString& gesture,
                          const std::function<void(Stage&)>& change) {
     Grade next = keyGrade();

@@ -87,6 +87,7 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
                                                          grade_->frameView()})
         gestures->watch(each);
     connect(gestures, &GestureKeeper::takenBack, grade_->frameView(), &FrameView::takeBackLine);
+    connect(gestures, &GestureKeeper::takenBack, grade_, &GradePage::takeBackPull);
     qApp->installEventFilter(this);
     takeSettings(loadSettings());
     restoreGeometry(layoutState(QStringLiteral("window")));

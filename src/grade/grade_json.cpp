@@ -38,7 +38,7 @@ Value valueFromJson(const Json& json, const std::string& path, ContentPool* pool
     if (json.is_boolean()) return json.get<bool>();
     if (json.is_number()) return json.get<double>();
     if (json.is_string()) return json.get<std::string>();
-    if (json.is_object() && json.contains("shapes")) return maskFromJson(json, path);
+    if (json.is_object() && json.contains("shapes")) return maskFromJson(json, path, pool);
     if (json.is_object()) return contentFromJson(json, path, pool);
     Curve curve;
     for (const auto& point : json) curve.push_back({point[0].get<double>(), point[1].get<double>()});
@@ -255,7 +255,7 @@ Json valueToJson(const Value& value, ContentPool* pool) {
     }
     if (const auto* lut = std::get_if<LutContent>(&value)) return contentToJson(*lut, pool);
     if (const auto* picture = std::get_if<PictureContent>(&value)) return contentToJson(*picture, pool);
-    if (const auto* mask = std::get_if<Mask>(&value)) return maskToJson(*mask);
+    if (const auto* mask = std::get_if<Mask>(&value)) return maskToJson(*mask, pool);
     if (const auto* number = std::get_if<double>(&value)) return *number;
     if (const auto* toggle = std::get_if<bool>(&value)) return *toggle;
     return std::get<std::string>(value);

@@ -13,8 +13,8 @@ Value valueFromJson(const Json& json, const std::string& path, ContentPool* pool
 Value contentFromJson(const Json& json, const std::string& path, ContentPool* pool);
 Json contentToJson(const LutContent& lut, ContentPool* pool);
 Json contentToJson(const PictureContent& picture, ContentPool* pool);
-Mask maskFromJson(const Json& json, const std::string& path);
-Json maskToJson(const Mask& mask);
+Mask maskFromJson(const Json& json, const std::string& path, ContentPool* pool);
+Json maskToJson(const Mask& mask, ContentPool* pool);
 std::vector<Stage> stagesFromJson(const Json& json, const char* key, const std::string& path,
                                   ContentPool* pool = nullptr);
 Json stagesToJson(const std::vector<Stage>& stages, ContentPool* pool = nullptr);

@@ -9,13 +9,17 @@ namespace baryton {
 
 namespace {
 
+void checkPath(const std::string& place, const std::vector<StrokePoint>& points, const auto& check) {
+    for (const StrokePoint& p : points) {
+        check(place, p.x, -kMaskReach, kMaskReach), check(place, p.y, -kMaskReach, kMaskReach);
+        check(place, p.width, 0, 1);
+    }
+}
+
 void checkStroke(const MaskStroke& stroke, const std::string& place, const auto& check) {
     check(place + "/size", stroke.size, kLeastMaskLength, kLargestBrush);
     check(place + "/softness", stroke.softness, 0, 1), check(place + "/flow", stroke.flow, 0, 1);
-    for (const StrokePoint& p : stroke.points) {
-        check(place + "/path", p.x, -kMaskReach, kMaskReach), check(place + "/path", p.y, -kMaskReach, kMaskReach);
-        check(place + "/path", p.width, 0, 1);
-    }
+    checkPath(place + "/path", stroke.points, check);
     if (stroke.colour)
         for (const double v : *stroke.colour) check(place + "/colour", v, -2, 2);
 }
@@ -40,6 +44,13 @@ void checkShape(const MaskShape& shape, const auto& check, const auto& say) {
             say("/strokes", inWords("its strokes go through {} places; {} is the most", points, kMostBrushPoints));
         for (std::size_t i = 0; i < brush->strokes.size(); ++i)
             checkStroke(*brush->strokes[i], "/strokes/" + std::to_string(i), check);
+    }
+    if (const auto* object = std::get_if<MaskObject>(&shape.form)) {
+        if (object->strokes.size() > kMostStrokes)
+            say("/strokes", inWords("it has {} strokes; {} is the most", object->strokes.size(), kMostStrokes));
+        checkPath("/outline", object->outline, check);
+        for (std::size_t i = 0; i < object->strokes.size(); ++i)
+            checkStroke(*object->strokes[i], "/strokes/" + std::to_string(i), check);
     }
     const auto* other = std::get_if<MaskOfLayer>(&shape.form);
     if (!other || !other->layer.empty() || !other->mask) return;
@@ -76,7 +87,7 @@ bool Mask::seesOnlyColours() const {
 bool Mask::isOfOnePicture() const {
     return std::any_of(shapes.begin(), shapes.end(), [](const MaskShape& shape) {
         const auto* other = std::get_if<MaskOfLayer>(&shape.form);
-        return std::holds_alternative<MaskBrush>(shape.form) ||
+        return std::holds_alternative<MaskBrush>(shape.form) || std::holds_alternative<MaskObject>(shape.form) ||
                (other && other->mask && other->mask->isOfOnePicture());
     });
 }
@@ -92,7 +103,10 @@ MaskProblem problemOf(const Mask& mask) {
     const auto check = [&](const std::string& place, double value, double low, double high) {
         if (!(value >= low && value <= high)) say(place, inWords("{} lies outside {}…{}", value, low, high));
     };
-    check("/density", mask.density, 0, 1);
+    for (const auto& number : kWholeMaskNumbers)
+        check(std::string("/") + number.word, mask.*number.member, number.low, number.high);
+    for (const auto& number : kMaskNumbers<MaskPlacement>)
+        check(std::string("/placement/") + number.word, mask.placement.*number.member, number.low, number.high);
     for (std::size_t i = 0; i < mask.shapes.size() && problem.what.empty(); ++i) {
         shape = "/shapes/" + std::to_string(i);
         checkShape(mask.shapes[i], check, say);

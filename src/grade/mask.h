@@ -1,5 +1,6 @@
 #pragma once
 #include "grade/mask_stroke.h"
+#include "grade/picture_content.h"
 
 #include <memory>
 #include <string>
@@ -63,6 +64,22 @@ struct MaskOfLayer {
     bool operator==(const MaskOfLayer& other) const;
 };
 
+/// An object of one picture: drawn round, loosely, and found within by a graph cut (render/find_object.h), which strokes
+/// then correct: over what belongs to it, or where they erase, over what does not. What was found is kept with it, so
+/// that it stays what it was seen to be. Its weights are laid over a box, evenly between their middles; growing and
+/// fading go by the distance from the line where they pass a half.
+struct MaskObject {
+    std::vector<StrokePoint> outline; ///< closed by itself; empty while nothing is drawn
+    std::vector<SharedStroke> strokes;
+    PictureContent found;         ///< a grey PNG; without content nothing is let through
+    double x = 0.5, y = 0.5;      ///< the middle of the box
+    double width = 1, height = 1; ///< of the box, of the long side
+    double turn = 0;              ///< of the box, degrees clockwise
+    double grow = 0;              ///< of the long side
+    double feather = 0;           ///< over how much it fades, of the long side
+    bool operator==(const MaskObject&) const = default;
+};
+
 /// A kind of shape of a newer version: kept as it is and let through nothing.
 struct MaskUnknown {
     std::string kind;
@@ -74,11 +91,21 @@ struct MaskUnknown {
 /// added 1 − (1 − a)(1 − b), taken away a(1 − b), intersected ab.
 struct MaskShape {
     enum class Way { Add, TakeAway, Intersect };
-    std::variant<MaskEllipse, MaskRamp, MaskBrush, MaskTones, MaskColours, MaskOfLayer, MaskUnknown> form;
+    std::variant<MaskEllipse, MaskRamp, MaskBrush, MaskTones, MaskColours, MaskOfLayer, MaskObject, MaskUnknown> form;
     Way way = Way::Add;
     bool isInverted = false;
     std::string name = {}; ///< given by hand; empty: called by its kind
     bool operator==(const MaskShape&) const = default;
+};
+
+/// All drawn shapes of a mask taken together elsewhere: made larger and turned about a place of the picture, then moved.
+/// Ranges stay: they follow colours wherever these are.
+struct MaskPlacement {
+    double x = 0.5, y = 0.5;         ///< the place that stays, before it is moved
+    double moveX = 0, moveY = 0;     ///< of the long side
+    double scale = 1;
+    double turn = 0; ///< degrees clockwise
+    bool operator==(const MaskPlacement&) const = default;
 };
 
 /// The weight of a layer from place to place: its shapes in their order, ahead of them nothing (everything, where the
@@ -88,13 +115,17 @@ struct Mask {
     std::vector<MaskShape> shapes;
     bool isInverted = false;
     double density = 1; ///< 0…1
+    /// How much larger all that it covers is, and over how much more every edge fades; of the long side. Both are felt
+    /// by drawn shapes alone, each by itself.
+    double grow = 0, feather = 0;
+    MaskPlacement placement = {};
 
     bool isEmpty() const { return shapes.empty(); }
     /// Whether its weights follow colours, wholly or in part; and whether they follow nothing else, so that it can be
     /// part of a LUT. Links count as far as they are resolved.
     bool seesColours() const;
     bool seesOnlyColours() const;
-    /// Whether a hand has followed what one picture holds, with a brush: on another it would lie beside it.
+    /// Whether it follows what one picture holds, by brush or as an object: on another it would lie beside it.
     bool isOfOnePicture() const;
     bool operator==(const Mask&) const = default;
 };
@@ -106,6 +137,7 @@ constexpr int kDeepestMask = 8;
 constexpr double kMaskReach = 4;
 /// Radii, and the way between a ramp's two places, are at least this.
 constexpr double kLeastMaskLength = 0.001;
+constexpr double kMostMaskGrowth = 0.1, kMostMaskFeather = 0.2, kLeastMaskScale = 0.05, kMostMaskScale = 20;
 /// Below this softness a range would have no edge to be averaged.
 constexpr double kLeastRangeSoftness = 0.01;
 

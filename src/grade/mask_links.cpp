@@ -1,4 +1,5 @@
 #include "grade/mask_links.h"
+#include "grade/mask_moves.h"
 
 #include <algorithm>
 #include <functional>
@@ -106,7 +107,8 @@ Mask withoutLink(const std::vector<Layer>& look, const Mask& mask, std::size_t s
     auto* other = std::get_if<MaskOfLayer>(&at.form);
     if (!other || other->layer.empty()) return next;
     cut(*other, look);
-    const bool isAll = next.shapes.size() == 1 && at.way == MaskShape::Way::Add && other->mask->density == 1;
+    const bool isAll = next.shapes.size() == 1 && at.way == MaskShape::Way::Add && other->mask->density == 1 &&
+                       next.grow == 0 && next.feather == 0 && isIdentity(next.placement);
     if (!isAll) return next;
     Mask alone = *other->mask;
     alone.isInverted = alone.isInverted != (at.isInverted != next.isInverted);

@@ -1,6 +1,25 @@
 #include "grade/mask_moves.h"
 
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
 namespace baryton {
+
+namespace {
+
+std::vector<SharedStroke> changed(const std::vector<SharedStroke>& strokes, const auto& change) {
+    std::vector<SharedStroke> next;
+    next.reserve(strokes.size());
+    for (const SharedStroke& shared : strokes) {
+        MaskStroke stroke = *shared;
+        change(stroke);
+        next.push_back({std::make_shared<const MaskStroke>(std::move(stroke))});
+    }
+    return next;
+}
+
+} // namespace
 
 bool canMirror(const MaskShape& shape) {
     return std::holds_alternative<MaskEllipse>(shape.form) || std::holds_alternative<MaskRamp>(shape.form) ||
@@ -13,11 +32,150 @@ MaskShape mirrored(const MaskShape& shape) {
         ellipse->x = 1 - ellipse->x, ellipse->turn = -ellipse->turn;
     if (auto* ramp = std::get_if<MaskRamp>(&next.form)) ramp->fromX = 1 - ramp->fromX, ramp->toX = 1 - ramp->toX;
     if (auto* brush = std::get_if<MaskBrush>(&next.form))
-        for (SharedStroke& shared : brush->strokes) {
-            MaskStroke stroke = *shared;
+        brush->strokes = changed(brush->strokes, [](MaskStroke& stroke) {
             for (StrokePoint& point : stroke.points) point.x = 1 - point.x;
-            shared.stroke = std::make_shared<const MaskStroke>(std::move(stroke));
+        });
+    return next;
+}
+
+bool isIdentity(const MaskPlacement& placement) {
+    return placement.moveX == 0 && placement.moveY == 0 && placement.scale == 1 &&
+           std::remainder(placement.turn, 360) == 0;
+}
+
+MaskPlacement inverse(const MaskPlacement& placement) {
+    MaskPlacement back = placement;
+    const double angle = -std::remainder(placement.turn, 360) * std::numbers::pi / 180;
+    back.scale = 1 / placement.scale, back.turn = -placement.turn;
+    back.moveX = -(placement.moveX * std::cos(angle) - placement.moveY * std::sin(angle)) / placement.scale;
+    back.moveY = -(placement.moveX * std::sin(angle) + placement.moveY * std::cos(angle)) / placement.scale;
+    return back;
+}
+
+MaskShape placed(const MaskShape& shape, const MaskPlacement& placement, double aspect) {
+    MaskShape next = shape;
+    if (isIdentity(placement)) return next;
+    const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
+    const double turn = std::remainder(placement.turn, 360), angle = turn * std::numbers::pi / 180;
+    const double c = placement.scale * std::cos(angle), s = placement.scale * std::sin(angle);
+    const auto put = [&](double& x, double& y) {
+        const double dx = (x - placement.x) * width, dy = (y - placement.y) * height;
+        x = placement.x + (placement.moveX + c * dx - s * dy) / width;
+        y = placement.y + (placement.moveY + s * dx + c * dy) / height;
+    };
+    const auto putStroke = [&](MaskStroke& stroke) {
+        stroke.size *= placement.scale;
+        for (StrokePoint& point : stroke.points) put(point.x, point.y);
+    };
+    if (auto* ellipse = std::get_if<MaskEllipse>(&next.form)) {
+        put(ellipse->x, ellipse->y);
+        ellipse->radiusX *= placement.scale, ellipse->radiusY *= placement.scale, ellipse->turn += turn;
+    } else if (auto* ramp = std::get_if<MaskRamp>(&next.form)) {
+        put(ramp->fromX, ramp->fromY), put(ramp->toX, ramp->toY);
+    } else if (auto* brush = std::get_if<MaskBrush>(&next.form)) {
+        brush->strokes = changed(brush->strokes, putStroke);
+    } else if (auto* object = std::get_if<MaskObject>(&next.form)) {
+        put(object->x, object->y);
+        object->width *= placement.scale, object->height *= placement.scale, object->turn += turn;
+        object->grow *= placement.scale, object->feather *= placement.scale;
+        for (StrokePoint& point : object->outline) put(point.x, point.y);
+        object->strokes = changed(object->strokes, putStroke);
+    } else if (auto* other = std::get_if<MaskOfLayer>(&next.form); other && other->mask) {
+        Mask inner = settled(*other->mask, aspect);
+        inner.placement = placement;
+        other->mask = std::make_shared<const Mask>(std::move(inner));
+    }
+    return next;
+}
+
+std::optional<MaskBounds> boundsOf(const Mask& mask, double aspect) {
+    const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
+    std::optional<MaskBounds> bounds;
+    const auto hold = [&](double x, double y, double reachX, double reachY) {
+        const MaskBounds one{x - reachX / width, y - reachY / height, x + reachX / width, y + reachY / height};
+        if (!bounds) bounds = one;
+        bounds->left = std::min(bounds->left, one.left), bounds->right = std::max(bounds->right, one.right);
+        bounds->top = std::min(bounds->top, one.top), bounds->bottom = std::max(bounds->bottom, one.bottom);
+    };
+    for (const MaskShape& shape : mask.shapes) {
+        if (const auto* ellipse = std::get_if<MaskEllipse>(&shape.form)) {
+            const double angle = ellipse->turn * std::numbers::pi / 180, c = std::cos(angle), s = std::sin(angle);
+            hold(ellipse->x, ellipse->y, std::hypot(ellipse->radiusX * c, ellipse->radiusY * s),
+                 std::hypot(ellipse->radiusX * s, ellipse->radiusY * c));
+        } else if (const auto* ramp = std::get_if<MaskRamp>(&shape.form)) {
+            hold(ramp->fromX, ramp->fromY, 0, 0), hold(ramp->toX, ramp->toY, 0, 0);
+        } else if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
+            for (const SharedStroke& stroke : brush->strokes)
+                for (const StrokePoint& p : stroke->points) hold(p.x, p.y, stroke->size, stroke->size);
+        } else if (const auto* object = std::get_if<MaskObject>(&shape.form)) {
+            for (const StrokePoint& p : object->outline) hold(p.x, p.y, 0, 0);
         }
+    }
+    return bounds;
+}
+
+namespace {
+
+/// A radius that is whole up to `inner` and nothing from `outer` on, as it is once both have moved: the edge by
+/// `grow`, its ends apart by `feather`.
+struct Edge {
+    double radius = 0, softness = 0;
+    Edge(double before, double softBefore, double grow, double feather) {
+        const double outer = before + grow + feather / 2, inner = before * (1 - softBefore) + grow - feather / 2;
+        radius = std::max(outer, 0.0);
+        softness = outer > 0 ? std::clamp(1 - inner / outer, 0.0, 2.0) : 0;
+    }
+};
+
+void grow(MaskStroke& stroke, double by, double feather) {
+    const double before = stroke.size;
+    const Edge edge(before, stroke.softness, stroke.erases ? -by : by, feather);
+    const double wider = edge.radius - before;
+    stroke.size = std::max(edge.radius, kLeastMaskLength), stroke.softness = edge.softness;
+    if (edge.radius < kLeastMaskLength) stroke.flow = 0; // grown away
+    // Where the pen was lighter the edge moves as far.
+    for (StrokePoint& point : stroke.points)
+        point.width = std::clamp((before * point.width + wider) / stroke.size, 0.0, 1.0);
+}
+
+void grow(MaskShape& shape, double by, double feather, double aspect) {
+    if (auto* ellipse = std::get_if<MaskEllipse>(&shape.form)) {
+        const double mean = (ellipse->radiusX + ellipse->radiusY) / 2;
+        const Edge edge(mean, ellipse->feather, by, feather);
+        const double wider = edge.radius - mean;
+        ellipse->radiusX = std::max(ellipse->radiusX + wider, kLeastMaskLength);
+        ellipse->radiusY = std::max(ellipse->radiusY + wider, kLeastMaskLength);
+        ellipse->feather = edge.softness;
+    } else if (auto* ramp = std::get_if<MaskRamp>(&shape.form)) {
+        const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
+        const double dx = (ramp->toX - ramp->fromX) * width, dy = (ramp->toY - ramp->fromY) * height;
+        const double length = std::max(std::hypot(dx, dy), kLeastMaskLength);
+        const double alongX = dx / length / width, alongY = dy / length / height;
+        ramp->fromX += alongX * (by - feather / 2), ramp->fromY += alongY * (by - feather / 2);
+        ramp->toX += alongX * (by + feather / 2), ramp->toY += alongY * (by + feather / 2);
+    } else if (auto* brush = std::get_if<MaskBrush>(&shape.form)) {
+        brush->strokes = changed(brush->strokes, [&](MaskStroke& stroke) { grow(stroke, by, feather); });
+    } else if (auto* object = std::get_if<MaskObject>(&shape.form)) {
+        object->grow += by, object->feather += feather;
+    } else if (auto* other = std::get_if<MaskOfLayer>(&shape.form); other && other->mask) {
+        Mask inner = settled(*other->mask, aspect);
+        inner.grow = by, inner.feather = feather;
+        other->mask = std::make_shared<const Mask>(std::move(inner));
+    }
+}
+
+} // namespace
+
+Mask settled(const Mask& mask, double aspect) {
+    Mask next = mask;
+    next.placement = {}, next.grow = 0, next.feather = 0;
+    const double by = mask.isInverted ? -mask.grow : mask.grow;
+    for (MaskShape& shape : next.shapes) {
+        if (!isIdentity(mask.placement)) shape = placed(shape, mask.placement, aspect);
+        if (by == 0 && mask.feather == 0) continue;
+        const bool isLess = (shape.way == MaskShape::Way::TakeAway) != shape.isInverted;
+        grow(shape, isLess ? -by : by, mask.feather, aspect);
+    }
     return next;
 }
 

@@ -57,4 +57,32 @@ inline constexpr std::array kMaskNumbers<MaskColours> = {
     MaskNumber<MaskColours>{"lightnessSoftness", &MaskColours::lightnessSoftness, kLeastRangeSoftness, 1},
 };
 
+template <>
+inline constexpr std::array kMaskNumbers<MaskObject> = {
+    MaskNumber<MaskObject>{"x", &MaskObject::x, -kMaskReach, kMaskReach},
+    MaskNumber<MaskObject>{"y", &MaskObject::y, -kMaskReach, kMaskReach},
+    MaskNumber<MaskObject>{"width", &MaskObject::width, kLeastMaskLength, kMaskReach},
+    MaskNumber<MaskObject>{"height", &MaskObject::height, kLeastMaskLength, kMaskReach},
+    MaskNumber<MaskObject>{"turn", &MaskObject::turn, -360, 360},
+    MaskNumber<MaskObject>{"grow", &MaskObject::grow, -kMostMaskGrowth, kMostMaskGrowth},
+    MaskNumber<MaskObject>{"feather", &MaskObject::feather, 0, kMostMaskFeather},
+};
+
+/// Those of a whole mask.
+inline constexpr std::array kWholeMaskNumbers = {
+    MaskNumber<Mask>{"density", &Mask::density, 0, 1},
+    MaskNumber<Mask>{"grow", &Mask::grow, -kMostMaskGrowth, kMostMaskGrowth},
+    MaskNumber<Mask>{"feather", &Mask::feather, 0, kMostMaskFeather},
+};
+/// Those of where all its shapes lie.
+template <>
+inline constexpr std::array kMaskNumbers<MaskPlacement> = {
+    MaskNumber<MaskPlacement>{"x", &MaskPlacement::x, -kMaskReach, kMaskReach},
+    MaskNumber<MaskPlacement>{"y", &MaskPlacement::y, -kMaskReach, kMaskReach},
+    MaskNumber<MaskPlacement>{"moveX", &MaskPlacement::moveX, -kMaskReach, kMaskReach},
+    MaskNumber<MaskPlacement>{"moveY", &MaskPlacement::moveY, -kMaskReach, kMaskReach},
+    MaskNumber<MaskPlacement>{"scale", &MaskPlacement::scale, kLeastMaskScale, kMostMaskScale},
+    MaskNumber<MaskPlacement>{"turn", &MaskPlacement::turn, -360, 360},
+};
+
 } // namespace baryton

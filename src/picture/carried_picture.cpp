@@ -71,6 +71,17 @@ std::string encodeCarried(const Picture& picture) {
     return {static_cast<const char*>(data), size};
 }
 
+std::string encodeGrey(const std::vector<std::uint8_t>& pixels, int width, int height) {
+    initVips();
+    const vips::VImage image = vips::VImage::new_from_memory(const_cast<std::uint8_t*>(pixels.data()), pixels.size(),
+                                                             width, height, 1, VIPS_FORMAT_UCHAR)
+                                   .copy(vips::VImage::option()->set("interpretation", VIPS_INTERPRETATION_B_W));
+    const Blob blob = owned(image.pngsave_buffer(vips::VImage::option()->set("compression", 9)->set("strip", true)));
+    std::size_t size = 0;
+    const void* data = vips_blob_get(blob.get(), &size);
+    return {static_cast<const char*>(data), size};
+}
+
 CarriedPicture carriedFrom(const std::filesystem::path& file) {
     PictureReader reader(file);
     const int width = reader.width(), height = reader.height();

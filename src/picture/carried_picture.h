@@ -24,6 +24,8 @@ struct CarriedPicture {
 CarriedPicture carriedFrom(const std::filesystem::path& file);
 /// A picture of one's own making.
 std::string encodeCarried(const Picture& picture);
+/// width × height grey pixels of 8 bits, row by row, as a PNG that keeps each as it is.
+std::string encodeGrey(const std::vector<std::uint8_t>& pixels, int width, int height);
 
 /// Width and height, by its header alone. Throws Error as decodeCarried does.
 PictureSize carriedSize(const std::string& encoded);

@@ -9,6 +9,7 @@
 #include "stages/simd-inl.h"
 
 #include "base/parallel.h"
+#include "grade/mask_moves.h"
 
 #include <algorithm>
 #include <cmath>
@@ -139,6 +140,8 @@ bool MaskWeights::add(const MaskShape& shape, const KeptPaint::View& view, doubl
         shapes_.push_back({RangeWeights(*tones), way});
     } else if (const auto* colours = std::get_if<MaskColours>(&shape.form)) {
         shapes_.push_back({RangeWeights(*colours), way});
+    } else if (const auto* object = std::get_if<MaskObject>(&shape.form)) {
+        shapes_.push_back({ObjectWeights(*object, width, height), way});
     } else if (const auto* other = std::get_if<MaskOfLayer>(&shape.form); other && other->mask) {
         auto nested = std::make_shared<const MaskWeights>(*other->mask, view.frame, view.width, view.height, threads);
         const bool isWhole = nested->isWhole_;
@@ -202,9 +205,10 @@ std::size_t MaskWeights::placeInView(const Block& block) const {
     return static_cast<std::size_t>(row) * static_cast<std::size_t>(view_.width) + column;
 }
 
-MaskWeights::MaskWeights(const Mask& mask, const FrameMap& frame, int width, int height, int threads)
-    : frame_(frame.place), view_{frame, width, height}, seesColours_(mask.seesColours()) {
+MaskWeights::MaskWeights(const Mask& asSaid, const FrameMap& frame, int width, int height, int threads)
+    : frame_(frame.place), view_{frame, width, height}, seesColours_(asSaid.seesColours()) {
     const double aspect = frame_ ? frame_->aspect() : frame.aspect;
+    const Mask mask = settled(asSaid, aspect);
     for (const MaskShape& shape : mask.shapes) isWhole_ = add(shape, view_, aspect, threads) && isWhole_;
     start_ = !mask.shapes.empty() && mask.shapes.front().way == MaskShape::Way::Add ? 0.0F : 1.0F;
     const auto density = static_cast<float>(mask.density);
@@ -252,7 +256,11 @@ void MaskWeights::weigh(const Pixels& pixels, float* weights) const {
             HWY_DYNAMIC_DISPATCH(WeighForm)(*form, shape.way, pixels.x, pixels.y, pixels.count, weights);
             continue;
         }
-        if (const auto* brush = std::get_if<Brush>(&shape.form))
+        if (const auto* object = std::get_if<ObjectWeights>(&shape.form)) {
+            const bool isPlain = shape.way.kept == 1 && shape.way.offset == 0;
+            if (isPlain && !object->reaches(pixels.left, pixels.top, pixels.right, pixels.bottom)) continue;
+            (*object)(pixels.x, pixels.y, pixels.count, own);
+        } else if (const auto* brush = std::get_if<Brush>(&shape.form))
             brush->weights(pixels.x, pixels.y, pixels.count, pixels.lab,
                            brush->bare ? brush->bare->data() + pixels.at : nullptr, own);
         else if (const auto* range = std::get_if<RangeWeights>(&shape.form))

@@ -5,6 +5,7 @@
 #include "render/frame_map.h"
 #include "render/kept_paint.h"
 #include "render/mask_brush.h"
+#include "render/mask_object.h"
 #include "render/mask_ranges.h"
 #include "stages/kernel.h"
 
@@ -52,7 +53,7 @@ private:
         KeptPaint::Plane bare;
     };
     struct Shape {
-        std::variant<ReadiedForm, Brush, RangeWeights, std::shared_ptr<const MaskWeights>> form;
+        std::variant<ReadiedForm, Brush, RangeWeights, ObjectWeights, std::shared_ptr<const MaskWeights>> form;
         ReadiedWay way;
     };
     struct Pixels {

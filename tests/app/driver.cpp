@@ -134,17 +134,23 @@ void Driver::click(QWidget* widget, QPointF at) {
 }
 
 void Driver::drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers) {
+    QVector<QPointF> through;
+    constexpr int steps = 8;
+    for (int i = 0; i <= steps; ++i) through.append(from + (to - from) * i / steps);
+    draw(widget, through, modifiers);
+}
+
+void Driver::draw(QWidget* widget, const QVector<QPointF>& through, Qt::KeyboardModifiers modifiers) {
     ++actions_;
     const QPointer<QWidget> there = widget; // a press may close what it was on
-    QTest::mousePress(widget, Qt::LeftButton, modifiers, from.toPoint());
-    constexpr int steps = 8;
-    for (int i = 1; i <= steps && there; ++i) {
-        const QPoint at = (from + (to - from) * i / steps).toPoint();
+    QTest::mousePress(widget, Qt::LeftButton, modifiers, through.front().toPoint());
+    for (qsizetype i = 1; i < through.size() && there; ++i) {
+        const QPoint at = through[i].toPoint();
         QMouseEvent move(QEvent::MouseMove, at, widget->mapToGlobal(at), Qt::LeftButton, Qt::LeftButton, modifiers);
         QApplication::sendEvent(widget, &move);
         QTest::qWait(5);
     }
-    if (there) QTest::mouseRelease(widget, Qt::LeftButton, modifiers, to.toPoint());
+    if (there) QTest::mouseRelease(widget, Qt::LeftButton, modifiers, through.back().toPoint());
     QTest::qWait(20);
 }
 

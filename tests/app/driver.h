@@ -41,6 +41,8 @@ public:
     bool redo() { return editEntry(1); }
     void click(QWidget* widget, QPointF at = {-1, -1});
     void drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers = Qt::NoModifier);
+    /// Presses, goes through all places, lets go.
+    void draw(QWidget* widget, const QVector<QPointF>& through, Qt::KeyboardModifiers modifiers = Qt::NoModifier);
     /// Pulls a handle of a disc to an angle of the vectorscope and a share of the way to the rim.
     void pull(ColourDisc* disc, int handle, double degrees, double amount) {
         drag(disc, disc->handlePoint(handle), disc->discPoint(degrees, amount));

@@ -68,6 +68,9 @@ public:
     virtual Qt::CursorShape pullAt(QPointF, QSizeF) const { return Qt::ArrowCursor; }
     virtual void startPull(QPointF, QSizeF) {}
     virtual void pullTo(QPointF) {}
+    /// The hand lets go of what it pulled or drew; or Escape has taken that back.
+    virtual void endPull() {}
+    virtual void dropPull() {}
     /// Whether that is painting: the hand is as quick as ever with Shift.
     virtual bool paintsOnPicture() const { return false; }
     /// How hard a pen presses, 0…1, told ahead of each place; 1 for a mouse.

@@ -56,6 +56,8 @@ public:
     /// The chosen stage or layer alone, or the whole grade again.
     void toggleAlone();
     bool isAlone() const { return !alone_.empty(); }
+    /// Escape took back what the hand was doing on the picture.
+    void takeBackPull();
     /// All layers that have a mask off, or on again.
     void toggleWithoutMasked();
     bool isWithoutMasked() const { return withoutMasked_; }
@@ -105,7 +107,7 @@ private:
     void addSample(int picture, QPointF at);
     void sampleNext();
     void openPictureMenu(QPointF position, QPoint global);
-    enum class MaskStart { Ellipse, Ramp, Brush, Colours };
+    enum class MaskStart { Ellipse, Ramp, Brush, Colours, Object };
     void addMaskedLayer(MaskStart start, QPointF share);
     PictureHand::Work workOfHand() const;
     /// The layer whose mask is to be seen over the picture; empty for none.

@@ -50,12 +50,19 @@ void GradePage::connectHand() {
         pointedMask_ = layerId;
         requestFrame();
     });
-    connect(hand_, &PictureHand::released, this, [this] { state_.endGesture(); });
+    connect(hand_, &PictureHand::released, this, [this] {
+        if (placesStage()) panel_->editor()->endPull();
+        state_.endGesture();
+    });
     connect(hand_, &PictureHand::markMoved, this, [this, fraction](int mark, QPointF at) {
         samples_.move(state_.key(), marked_[static_cast<std::size_t>(mark)], ofWhole(fraction(at)));
         showSamples();
     });
     connect(hand_, &PictureHand::menuWanted, this, &GradePage::openPictureMenu);
+}
+
+void GradePage::takeBackPull() {
+    if (panel_->editor()) panel_->editor()->dropPull();
 }
 
 void GradePage::startPick(QObject* owner, const QString& what, TakePicked take) {
@@ -85,6 +92,7 @@ void GradePage::addMaskedLayer(MaskStart start, QPointF share) {
     if (start == MaskStart::Ellipse) shape = hands.newEllipse(share);
     if (start == MaskStart::Ramp) shape = hands.newRamp(share);
     if (start == MaskStart::Brush) shape.form = MaskBrush{};
+    if (start == MaskStart::Object) shape.form = MaskObject{};
     if (start == MaskStart::Colours) {
         Grade prep = state_.shownGrade();
         prep.look.clear(), prep.finish.clear();

@@ -219,7 +219,8 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
     const std::pair<MaskStart, QString> starts[] = {{MaskStart::Ellipse, tr("New layer in an ellipse here")},
                                                     {MaskStart::Ramp, tr("New layer in a ramp here")},
                                                     {MaskStart::Brush, tr("New layer to paint, brush in hand")},
-                                                    {MaskStart::Colours, tr("New layer on this colour")}};
+                                                    {MaskStart::Colours, tr("New layer on this colour")},
+                                                    {MaskStart::Object, tr("New layer on an object, drawn round")}};
     for (const auto& [start, text] : starts)
         menu->addAction(text, this, [this, start = start, share] { addMaskedLayer(start, share); })
             ->setEnabled(isOnPicture && !onReference);

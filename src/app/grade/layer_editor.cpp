@@ -33,7 +33,8 @@ LayerEditor::LayerEditor(AppState& state, const std::string& layerId, QWidget* p
       shapePage_(new QWidget), shapes_(new QListWidget),
       way_(new Segments({tr("adds"), tr("takes away"), tr("keeps")})),
       shapeInverted_(new QCheckBox(tr("Outside of it"))), inverted_(new QCheckBox(tr("All turned round"))),
-      pages_(new MaskPages(state.maskTools())), veil_(new QComboBox), veilColour_(makeButton({}, "flat")) {
+      pages_(new MaskPages(state.maskTools())),
+      moveAll_(makeButton(tr("Move all"), "flat")), putBack_(makeButton(tr("Put back"), "flat")), veil_(new QComboBox), veilColour_(makeButton({}, "flat")) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(6);
@@ -46,9 +47,13 @@ LayerEditor::LayerEditor(AppState& state, const std::string& layerId, QWidget* p
     // What was begun, and what was seen, was the other picture's.
     connect(&state, &AppState::keyChanged, this, [this] {
         anew_ = pulled_ = -1;
-        stroke_.reset(), pointed_.reset(), pointer_.reset();
+        stroke_.reset(), drawing_.reset(), pointed_.reset(), pointer_.reset();
         hands_.setColours({});
         shown_ = {};
+    });
+    connect(&state.objectSearch(), &ObjectSearch::progressed, this, [this] {
+        pages_->setObjectWords(objectWords());
+        if (object()) Q_EMIT figureChanged();
     });
     refresh();
 }
@@ -146,7 +151,7 @@ void LayerEditor::addMask(QVBoxLayout* layout) {
         auto* button = makeButton(text, "");
         button->setToolTip(tip);
         button->setAccessibleName(tr("Add: %1").arg(text));
-        adds->addWidget(button, place / 3, place % 3);
+        adds->addWidget(button, place / 4, place % 4);
         connect(button, &QPushButton::clicked, this, action);
     };
     addButton(0, tr("Ellipse"), tr("Adds a soft ellipse, placed on the picture"),
@@ -156,13 +161,16 @@ void LayerEditor::addMask(QVBoxLayout* layout) {
     addButton(2, tr("Brush"), tr("Adds what is painted on the picture"), [this] {
         addShape({MaskBrush{}, {}, false, {}});
     });
-    addButton(3, tr("Tones"), tr("Adds a range of tones, pressed on the picture"), [this] {
+    addButton(4, tr("Tones"), tr("Adds a range of tones, pressed on the picture"), [this] {
         addShape({MaskTones{}, {}, false, {}});
     });
-    addButton(4, tr("Colours"), tr("Adds a range of colours, pressed on the picture"), [this] {
+    addButton(5, tr("Colours"), tr("Adds a range of colours, pressed on the picture"), [this] {
         addShape({MaskColours{}, {}, false, {}});
     });
-    addButton(5, tr("A layer’s"), tr("Adds the mask of another layer, linked: an edit of that one changes both"),
+    addButton(3, tr("Object"), tr("Adds an object of the picture: drawn round loosely, it is found within"), [this] {
+        addShape({MaskObject{}, {}, false, {}});
+    });
+    addButton(6, tr("A layer’s"), tr("Adds the mask of another layer, linked: an edit of that one changes both"),
               [this] {
                   const auto others = links();
                   if (others.empty())
@@ -185,8 +193,10 @@ void LayerEditor::addMask(QVBoxLayout* layout) {
             });
     connect(pages_, &MaskPages::anewWanted, this, [this] {
         anew_ = shapes_->currentRow();
+        pages_->setObjectWords(objectWords());
         Q_EMIT onPictureWanted();
     });
+    connect(pages_, &MaskPages::searchInWanted, this, &LayerEditor::findInEllipse);
     connect(pages_, &MaskPages::linkCutWanted, this, [this] {
         const int row = shapes_->currentRow();
         if (chosenShape())
@@ -245,14 +255,23 @@ void LayerEditor::addWhole(QVBoxLayout* page) {
     all->addWidget(inverted_, 1);
     all->addWidget(rest);
     page->addLayout(all);
-    density_ = pages_->makeRow(page, tr("Density"), tr("How much of the mask is felt at most"), 0, 100, 100);
+    const auto add = [&](const QString& name, const QString& tip, double Mask::*member, double low, double high) {
+        ValueRow* row = pages_->makeRow(page, name, tip, low, high, Mask().*member * 100);
+        wholeRows_.push_back({member, 100, row});
+        connect(row, &ValueRow::edited, this, [this, member](double percent, bool settled) {
+            editMask(QStringLiteral("/whole"), [&](Mask& next) { next.*member = percent / 100; });
+            if (settled) state_.endGesture();
+        });
+    };
+    add(tr("Density"), tr("How much of the mask is felt at most"), &Mask::density, 0, 100);
+    add(tr("Grow"), tr("All that is drawn reaches this much farther, of the picture's long side"), &Mask::grow,
+        -100 * kMostMaskGrowth, 100 * kMostMaskGrowth);
+    add(tr("Softer"), tr("Every drawn edge fades over this much more, of the picture's long side"), &Mask::feather, 0,
+        100 * kMostMaskFeather);
+    addPlacement(page);
     connect(inverted_, &QCheckBox::clicked, this,
             [this](bool on) { editMask({}, [on](Mask& next) { next.isInverted = on; }); });
     connect(rest, &QPushButton::clicked, this, &LayerEditor::makeRest);
-    connect(density_, &ValueRow::edited, this, [this](double percent, bool settled) {
-        editMask(QStringLiteral("/density"), [percent](Mask& next) { next.density = percent / 100; });
-        if (settled) state_.endGesture();
-    });
     auto* seen = new QHBoxLayout;
     seen->addWidget(makeLabel(tr("Seen"), "second"));
     veil_->addItems({tr("not at all"), tr("the rest darkened"), tr("as a colour"), tr("as grey"), tr("by its edge"),
@@ -276,6 +295,49 @@ void LayerEditor::addWhole(QVBoxLayout* page) {
     connect(&tools, &MaskTools::veilChanged, this, &LayerEditor::showVeil);
     connect(&tools, &MaskTools::brushChanged, this, &LayerEditor::figureChanged);
     showVeil();
+}
+
+void LayerEditor::addPlacement(QVBoxLayout* page) {
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("Taken elsewhere"), "second"), 1);
+    moveAll_->setCheckable(true);
+    moveAll_->setToolTip(tr("All shapes are pulled together on the picture, by an ellipse round them: within it moves "
+                            "them, its line makes them larger, outside turns them"));
+    putBack_->setToolTip(tr("All shapes lie where they were drawn"));
+    head->addWidget(moveAll_);
+    head->addWidget(putBack_);
+    page->addLayout(head);
+    connect(moveAll_, &QPushButton::toggled, this, [this](bool on) {
+        if (on) Q_EMIT onPictureWanted();
+        Q_EMIT figureChanged();
+    });
+    connect(putBack_, &QPushButton::clicked, this, [this] { editMask({}, [](Mask& next) { next.placement = {}; }); });
+    const auto add = [&](const QString& name, const QString& tip, double MaskPlacement::*member, double low,
+                         double high, bool isAngle) {
+        const double scale = isAngle ? 1 : 100;
+        ValueRow* row = pages_->makeRow(page, name, tip, low, high, MaskPlacement().*member * scale);
+        if (isAngle) row->field()->setFormatter([](double v) { return QStringLiteral("%1°").arg(v, 0, 'f', 1); });
+        placeRows_.push_back({member, scale, row});
+        connect(row, &ValueRow::edited, this, [this, member, scale](double shown, bool settled) {
+            MaskPlacement next = mask().placement;
+            next.*member = shown / scale;
+            place(next, QStringLiteral("/place"));
+            if (settled) state_.endGesture();
+        });
+    };
+    const QString along = tr("Of the picture's long side");
+    add(tr("Across"), along, &MaskPlacement::moveX, -100, 100, false);
+    add(tr("Down"), along, &MaskPlacement::moveY, -100, 100, false);
+    add(tr("Scale all"), tr("About the middle of what is drawn"), &MaskPlacement::scale, 5, 400, false);
+    add(tr("Turn all"), tr("Clockwise, about the middle of what is drawn"), &MaskPlacement::turn, -180, 180, true);
+}
+
+/// What stays is the middle of what is drawn, as it was when it was first taken elsewhere.
+void LayerEditor::place(MaskPlacement placement, const QString& gesture) {
+    const Mask now = mask();
+    if (const auto bounds = boundsOf(now, hands_.sourceAspect()); bounds && isIdentity(now.placement))
+        placement.x = (bounds->left + bounds->right) / 2, placement.y = (bounds->top + bounds->bottom) / 2;
+    editMask(gesture, [&](Mask& next) { next.placement = isIdentity(placement) ? MaskPlacement() : placement; });
 }
 
 std::vector<MaskPages::Link> LayerEditor::links() const {
@@ -323,11 +385,16 @@ bool LayerEditor::isRange() const {
 
 bool LayerEditor::paintsOnPicture() const {
     const MaskShape* shape = chosenShape();
-    return shape && std::holds_alternative<MaskBrush>(shape->form);
+    return shape && !movesAll() &&
+           (std::holds_alternative<MaskBrush>(shape->form) || std::holds_alternative<MaskObject>(shape->form));
 }
 
 void LayerEditor::addShape(MaskShape shape) {
-    editMask({}, [&](Mask& next) { next.shapes.push_back(std::move(shape)); });
+    moveAll_->setChecked(false);
+    // Where the others were taken elsewhere it lies all the same where it was drawn.
+    editMask({}, [&](Mask& next) {
+        next.shapes.push_back(placed(shape, inverse(next.placement), hands_.sourceAspect()));
+    });
     shapes_->setCurrentRow(shapes_->count() - 1);
     anew_ = isRange() ? shapes_->currentRow() : -1;
     Q_EMIT onPictureWanted();
@@ -402,12 +469,17 @@ void LayerEditor::showShapes() {
 void LayerEditor::showChosen() {
     const Mask all = mask();
     inverted_->setChecked(all.isInverted);
-    density_->setValue(all.density * 100);
+    for (const auto& whole : wholeRows_) whole.row->setValue(all.*whole.member * whole.scale);
+    for (const auto& whole : placeRows_) whole.row->setValue(all.placement.*whole.member * whole.scale);
+    putBack_->setEnabled(!isIdentity(all.placement));
+    moveAll_->setEnabled(boundsOf(all, hands_.sourceAspect()).has_value());
+    if (!moveAll_->isEnabled()) moveAll_->setChecked(false);
     const MaskShape* shape = chosenShape();
     if (!shape) return pages_->show(nullptr);
     way_->setCurrent(static_cast<int>(shape->way));
     shapeInverted_->setChecked(shape->isInverted);
     pages_->show(shape);
+    pages_->setObjectWords(objectWords());
 }
 
 void LayerEditor::showVeil() {

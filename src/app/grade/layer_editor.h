@@ -17,13 +17,15 @@ public:
     LayerEditor(AppState& state, const std::string& layerId, QWidget* parent = nullptr);
     void refresh() override;
     bool worksOnPicture() const override { return true; }
-    bool placesOnPicture() const override { return !isRange(); }
+    bool placesOnPicture() const override { return movesAll() || !isRange(); }
     PictureFigure figure() const override;
     Qt::CursorShape pullAt(QPointF at, QSizeF reach) const override;
     void startPull(QPointF at, QSizeF reach) override;
     void pullTo(QPointF at) override;
+    void endPull() override;
+    void dropPull() override;
     bool paintsOnPicture() const override;
-    bool sweepsOnPicture() const override { return isRange(); }
+    bool sweepsOnPicture() const override { return isRange() && !movesAll(); }
     void pressOnPicture(const PickedColour& colour) override;
     void sweepOnPicture(const PickedColour& colour) override;
     void setPressure(double pressure) override { pressure_ = pressure; }
@@ -48,12 +50,24 @@ private:
     void addShapeList(QVBoxLayout* page);
     void addWhole(QVBoxLayout* page);
     bool isRange() const;
+    bool movesAll() const { return moveAll_->isChecked(); }
+    void place(MaskPlacement placement, const QString& gesture);
+    void addPlacement(QVBoxLayout* page);
     void widen(const PickedColour& colour, bool begins);
     std::vector<MaskPages::Link> links() const;
     void openShapeMenu(QPoint at);
     void copyShape(bool isMirrored);
     void makeRest();
     void paint(QPointF at);
+    /// What is pulled on the picture, as it lies there: the chosen shape, or an ellipse round all.
+    std::optional<MaskShape> pulledShape() const;
+    const MaskObject* object() const; ///< the chosen one, as it is being looked for; null for other shapes
+    void startDrawing(QPointF at);
+    void drawTo(QPointF at);
+    void lookFor(MaskObject drawn);
+    void findInEllipse();
+    PictureFigure objectFigure() const;
+    QString objectWords() const;
     void addShape(MaskShape shape);
     void removeShape();
     void showShapes();
@@ -65,6 +79,12 @@ private:
     int anew_ = -1;   ///< the row of the range that the next press begins
     double pressure_ = 1;
     std::optional<MaskStroke> stroke_; ///< that is being painted, with all points that the hand went through
+    /// A line round an object, or a stroke over what belongs to it or does not, as far as it is drawn.
+    struct Drawing {
+        bool isOutline = false;
+        MaskStroke stroke;
+    };
+    std::optional<Drawing> drawing_;
     std::size_t strokeAt_ = 0;         ///< which of its brush it is
     std::optional<QPointF> pointer_;
     std::optional<std::array<float, 3>> pointed_; ///< what enters the Look there
@@ -76,7 +96,16 @@ private:
     Segments* way_;
     QCheckBox *shapeInverted_, *inverted_;
     MaskPages* pages_;
-    ValueRow* density_ = nullptr;
+    /// A number of the whole mask, and of where it lies.
+    template <class Whole>
+    struct WholeRow {
+        double Whole::*member;
+        double scale;
+        ValueRow* row;
+    };
+    std::vector<WholeRow<Mask>> wholeRows_;
+    std::vector<WholeRow<MaskPlacement>> placeRows_;
+    QPushButton *moveAll_, *putBack_;
     QComboBox* veil_;
     QPushButton* veilColour_;
     Mask shown_; ///< in the list

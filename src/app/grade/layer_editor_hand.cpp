@@ -2,6 +2,7 @@
 // swept.
 #include "app/grade/layer_editor.h"
 #include "grade/mask_links.h"
+#include "grade/mask_moves.h"
 #include "render/mask_ranges.h"
 
 #include <QGuiApplication>
@@ -10,25 +11,48 @@
 namespace baryton {
 
 PictureFigure LayerEditor::figure() const {
-    PictureFigure figure = hands_.figure(mask(), shapes_->currentRow());
+    const Mask all = mask();
+    PictureFigure figure = hands_.figure(all, movesAll() ? -1 : shapes_->currentRow());
+    if (movesAll()) {
+        const auto round = hands_.roundAll(all);
+        if (!round) return figure;
+        const PictureFigure lines = hands_.figureOf(*round);
+        figure.lines += lines.lines, figure.handles = lines.handles;
+        return figure;
+    }
+    if (const MaskObject* now = object()) {
+        figure.lines += objectFigure().lines;
+        if (now->outline.empty() || anew_ == shapes_->currentRow()) return figure;
+    }
     if (!paintsOnPicture() || !pointer_) return figure;
     const MaskTools::Brush& brush = state_.maskTools().brush();
     figure.lines += hands_.brushFigure(*pointer_, brush.size, brush.softness).lines;
     return figure;
 }
 
-Qt::CursorShape LayerEditor::pullAt(QPointF at, QSizeF reach) const {
+std::optional<MaskShape> LayerEditor::pulledShape() const {
+    const Mask all = mask();
+    if (movesAll()) return hands_.roundAll(all);
     const MaskShape* shape = chosenShape();
+    if (!shape) return std::nullopt;
+    return placed(*shape, all.placement, hands_.sourceAspect());
+}
+
+Qt::CursorShape LayerEditor::pullAt(QPointF at, QSizeF reach) const {
+    const auto shape = pulledShape();
     return shape ? hands_.cursorAt(*shape, at, reach) : Qt::ArrowCursor;
 }
 
 void LayerEditor::startPull(QPointF at, QSizeF reach) {
     const MaskShape* shape = chosenShape();
     pulled_ = shape ? shapes_->currentRow() : -1;
-    stroke_.reset();
+    stroke_.reset(), drawing_.reset();
     if (!shape) return;
+    if (movesAll())
+        if (const auto round = pulledShape()) return hands_.start(*round, at, reach);
+    if (std::holds_alternative<MaskObject>(shape->form)) return startDrawing(at);
     const auto* brush = std::get_if<MaskBrush>(&shape->form);
-    if (!brush) return hands_.start(*shape, at, reach);
+    if (!brush) return hands_.start(*pulledShape(), at, reach);
     const MaskTools::Brush& hand = state_.maskTools().brush();
     const bool isOther = QGuiApplication::keyboardModifiers() & Qt::ControlModifier;
     stroke_ = MaskStroke{hand.size, hand.softness, hand.flow, hand.erases != isOther, {}, {}};
@@ -43,9 +67,12 @@ void LayerEditor::paint(QPointF at) {
     stroke_->points.push_back(hands_.strokePoint(at, pressure_));
     MaskStroke kept = *stroke_;
     kept.points = simplified(stroke_->points, hands_.sourceAspect(), strokeTolerance(stroke_->size));
+    const MaskPlacement back = inverse(mask().placement);
     if (stroke_->points.size() >= many) stroke_->points = kept.points;
     if (kept.points.size() > kMostStrokePoints) return;
-    const SharedStroke shared{std::make_shared<const MaskStroke>(std::move(kept))};
+    MaskShape alone{MaskBrush{{{std::make_shared<const MaskStroke>(std::move(kept))}}, 1}, {}, false, {}};
+    if (!isIdentity(back)) alone = placed(alone, back, hands_.sourceAspect());
+    const SharedStroke shared = std::get<MaskBrush>(alone.form).strokes.front();
     editShape(QStringLiteral("/stroke"), [&](MaskShape& shape) {
         auto* brush = std::get_if<MaskBrush>(&shape.form);
         if (!brush || brush->strokes.size() < strokeAt_ || strokeAt_ >= kMostStrokes) return;
@@ -60,6 +87,8 @@ void LayerEditor::paint(QPointF at) {
 void LayerEditor::pullTo(QPointF at) {
     // Undo may have taken it away under the hand: no other shape becomes it.
     if (!chosenShape() || shapes_->currentRow() != pulled_) return;
+    if (movesAll()) return place(hands_.placementBy(mask(), hands_.pulledTo(at)), QStringLiteral("/pull"));
+    if (drawing_) return drawTo(at);
     if (stroke_) {
         const auto* brush = std::get_if<MaskBrush>(&chosenShape()->form);
         if (!brush || brush->strokes.size() != strokeAt_ + 1) return;
@@ -67,9 +96,15 @@ void LayerEditor::pullTo(QPointF at) {
         return paint(at);
     }
     editShape(QStringLiteral("/pull"), [&](MaskShape& shape) {
-        const MaskShape next = hands_.pulledTo(at);
+        const MaskShape next = placed(hands_.pulledTo(at), inverse(mask().placement), hands_.sourceAspect());
         if (next.form.index() == shape.form.index()) shape.form = next.form;
     });
+}
+
+void LayerEditor::dropPull() {
+    if (!drawing_) return;
+    drawing_.reset();
+    Q_EMIT figureChanged();
 }
 
 void LayerEditor::setPointer(std::optional<QPointF> at) {

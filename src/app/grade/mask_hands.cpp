@@ -1,4 +1,5 @@
 #include "app/grade/mask_hands.h"
+#include "grade/mask_moves.h"
 
 #include <QLineF>
 #include <algorithm>
@@ -11,7 +12,7 @@ namespace baryton {
 namespace {
 
 /// Numbers as files and rows have them.
-double placed(double v) {
+double rounded(double v) {
     return std::clamp(std::round(v * 1e4) / 1e4, -kMaskReach, kMaskReach);
 }
 double radius(double v) {
@@ -57,7 +58,7 @@ MaskShape MaskHands::newEllipse(QPointF at) const {
     const QPointF middle = toSource(at), across = lengths(toSource(at + QPointF(reach, 0))) - lengths(middle),
                   down = lengths(toSource(at + QPointF(0, reach))) - lengths(middle);
     MaskEllipse ellipse;
-    ellipse.x = placed(middle.x()), ellipse.y = placed(middle.y());
+    ellipse.x = rounded(middle.x()), ellipse.y = rounded(middle.y());
     ellipse.radiusX = radius(std::hypot(across.x(), across.y())),
     ellipse.radiusY = radius(std::hypot(down.x(), down.y()));
     ellipse.turn = degrees(angleOf(across));
@@ -68,7 +69,7 @@ MaskShape MaskHands::newRamp(QPointF at) const {
     constexpr double reach = 0.2;
     const QPointF from = toSource(at - QPointF(0, reach)), to = toSource(at + QPointF(0, reach));
     return {
-        MaskRamp{placed(from.x()), placed(from.y()), placed(to.x()), placed(to.y())}, MaskShape::Way::Add, false, {}};
+        MaskRamp{rounded(from.x()), rounded(from.y()), rounded(to.x()), rounded(to.y())}, MaskShape::Way::Add, false, {}};
 }
 
 QPointF MaskHands::onEllipse(const MaskEllipse& e, double angle, double scale) const {
@@ -119,13 +120,54 @@ void MaskHands::addForm(const MaskRamp& ramp, bool isFaint, PictureFigure& figur
 
 PictureFigure MaskHands::figure(const Mask& mask, int chosen) const {
     PictureFigure figure;
-    for (int i = 0; i < static_cast<int>(mask.shapes.size()); ++i)
+    for (int i = 0; i < static_cast<int>(mask.shapes.size()); ++i) {
+        const MaskShape shape = placed(mask.shapes[static_cast<std::size_t>(i)], mask.placement, sourceAspect());
         std::visit(
             [&](const auto& form) {
                 if constexpr (requires { addForm(form, true, figure); }) addForm(form, i != chosen, figure);
             },
-            mask.shapes[static_cast<std::size_t>(i)].form);
+            shape.form);
+    }
     return figure;
+}
+
+PictureFigure MaskHands::figureOf(const MaskShape& shape) const {
+    return figure(Mask{{shape}, false, 1}, 0);
+}
+
+std::optional<MaskShape> MaskHands::roundAll(const Mask& mask) const {
+    const auto bounds = boundsOf(mask, sourceAspect());
+    if (!bounds) return std::nullopt;
+    const QPointF first = lengths({bounds->left, bounds->top}), last = lengths({bounds->right, bounds->bottom});
+    MaskEllipse round;
+    round.x = (bounds->left + bounds->right) / 2, round.y = (bounds->top + bounds->bottom) / 2;
+    round.radiusX = radius((last.x() - first.x()) / 2), round.radiusY = radius((last.y() - first.y()) / 2);
+    round.feather = 0;
+    return placed({round, {}, false, {}}, mask.placement, sourceAspect());
+}
+
+MaskPlacement MaskHands::placementBy(const Mask& mask, const MaskShape& round) const {
+    Mask unplaced = mask;
+    unplaced.placement = {};
+    const auto before = roundAll(unplaced);
+    if (!before) return mask.placement;
+    const auto& from = std::get<MaskEllipse>(before->form);
+    const auto& to = std::get<MaskEllipse>(round.form);
+    MaskPlacement placement = mask.placement;
+    if (isIdentity(placement)) placement.x = from.x, placement.y = from.y;
+    // A pull of one handle alone pulls both ways.
+    const double wider = to.radiusX / from.radiusX, higher = to.radiusY / from.radiusY;
+    const double scale = std::abs(wider - placement.scale) > std::abs(higher - placement.scale) ? wider : higher;
+    placement.scale = std::clamp(std::round(scale * 1e4) / 1e4, kLeastMaskScale, kMostMaskScale);
+    // An ellipse is the same after half a turn, what lies within it is not.
+    const double turn = placement.turn + std::remainder(to.turn - placement.turn, 180);
+    placement.turn = std::round(std::remainder(turn, 360) * 10) / 10;
+    placement.moveX = placement.moveY = 0;
+    MaskShape unmoved = placed(*before, placement, sourceAspect());
+    const auto& there = std::get<MaskEllipse>(unmoved.form);
+    const QPointF by = lengths({to.x, to.y}) - lengths({there.x, there.y});
+    placement.moveX = rounded(by.x()), placement.moveY = rounded(by.y());
+    return placement;
 }
 
 PictureFigure MaskHands::brushFigure(QPointF at, double size, double softness) const {
@@ -136,6 +178,20 @@ PictureFigure MaskHands::brushFigure(QPointF at, double size, double softness) c
     addForm(reach, false, figure);
     figure.handles.clear();
     return figure;
+}
+
+QPolygonF MaskHands::path(const std::vector<StrokePoint>& points) const {
+    QPolygonF line;
+    for (const StrokePoint& p : points) line.append(fromSource({p.x, p.y}));
+    return line;
+}
+
+std::vector<StrokePoint> MaskHands::placesOn(const MaskEllipse& ellipse) const {
+    constexpr int pieces = 72;
+    std::vector<StrokePoint> places;
+    for (int i = 0; i < pieces; ++i)
+        places.push_back(strokePoint(onEllipse(ellipse, 2 * std::numbers::pi * i / pieces, 1), 1));
+    return simplified(places, sourceAspect(), 0);
 }
 
 StrokePoint MaskHands::strokePoint(QPointF at, double width) const {
@@ -212,7 +268,7 @@ MaskEllipse MaskHands::pulled(MaskEllipse e, QPointF at) const {
         break;
     default: {
         const QPointF to = share(middle + lengths(toSource(at)) - lengths(toSource(at_)));
-        e.x = placed(to.x()), e.y = placed(to.y());
+        e.x = rounded(to.x()), e.y = rounded(to.y());
     }
     }
     return e;
@@ -221,8 +277,8 @@ MaskEllipse MaskHands::pulled(MaskEllipse e, QPointF at) const {
 MaskRamp MaskHands::pulled(MaskRamp ramp, QPointF at) const {
     const QPointF by = toSource(at) - toSource(at_);
     MaskRamp next = ramp;
-    if (pull_ != Pull::To) next.fromX = placed(ramp.fromX + by.x()), next.fromY = placed(ramp.fromY + by.y());
-    if (pull_ != Pull::From) next.toX = placed(ramp.toX + by.x()), next.toY = placed(ramp.toY + by.y());
+    if (pull_ != Pull::To) next.fromX = rounded(ramp.fromX + by.x()), next.fromY = rounded(ramp.fromY + by.y());
+    if (pull_ != Pull::From) next.toX = rounded(ramp.toX + by.x()), next.toY = rounded(ramp.toY + by.y());
     // Its two places never lie on one another.
     return std::hypot(next.toX - next.fromX, next.toY - next.fromY) < 0.005 ? ramp : next;
 }

@@ -28,9 +28,17 @@ public:
     PictureFigure figure(const Mask& mask, int chosen) const;
     /// The reach of a brush at a place, whole up to the inner line.
     PictureFigure brushFigure(QPointF at, double size, double softness) const;
+    /// A path of the source in the frame, and places along an ellipse, as a path.
+    QPolygonF path(const std::vector<StrokePoint>& points) const;
+    std::vector<StrokePoint> placesOn(const MaskEllipse& ellipse) const;
     /// A place of the frame as a stroke has it.
     StrokePoint strokePoint(QPointF at, double width) const;
     double sourceAspect() const { return place() ? place()->aspect() : scene_.frame.aspect; }
+    /// All drawn shapes of a mask as one, pulled like an ellipse round them; nothing where none is drawn.
+    std::optional<MaskShape> roundAll(const Mask& mask) const;
+    /// Where a mask is once the ellipse round it has become another.
+    MaskPlacement placementBy(const Mask& mask, const MaskShape& round) const;
+    PictureFigure figureOf(const MaskShape& shape) const;
     /// What a pull at a place would do with a shape; `reach` is how far from a line or handle a hand may be.
     Qt::CursorShape cursorAt(const MaskShape& shape, QPointF at, QSizeF reach) const;
     void start(const MaskShape& shape, QPointF at, QSizeF reach);

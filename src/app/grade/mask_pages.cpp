@@ -35,6 +35,7 @@ MaskPages::MaskPages(MaskTools& tools, QWidget* parent) : QWidget(parent), tools
     addBrush();
     addRanges();
     addLink();
+    addObject();
     startPage()->addWidget(makeNote(tr(
         "This shape comes from a newer Baryton. It is kept as it is; until it is deleted the layer acts nowhere.")));
     connect(&tools_, &MaskTools::brushChanged, this, &MaskPages::showBrush);
@@ -103,6 +104,10 @@ void MaskPages::addDrawn() {
     addNumber(rows, ellipse_, &MaskEllipse::turn, {tr("Turn"), tr("Clockwise"), -90, 90, Words::Unit::Degrees});
     addNumber(rows, ellipse_, &MaskEllipse::feather,
               {tr("Feather"), tr("Over how much of its radius it fades"), 0, 100});
+    auto* within = makeButton(tr("Find the object in it"), "flat");
+    within->setToolTip(tr("The object that lies within takes the place of the ellipse"));
+    connect(within, &QPushButton::clicked, this, &MaskPages::searchInWanted);
+    rows->addWidget(within, 0, Qt::AlignLeft);
     rows = startPage();
     addNumber(rows, ramp_, &MaskRamp::fromX, {tr("Whole across"), across, -50, 150});
     addNumber(rows, ramp_, &MaskRamp::fromY, {tr("Whole down"), down, -50, 150});
@@ -110,47 +115,50 @@ void MaskPages::addDrawn() {
     addNumber(rows, ramp_, &MaskRamp::toY, {tr("Nothing down"), down, -50, 150});
 }
 
+ValueRow* MaskPages::addBrushRow(QVBoxLayout* rows, const QString& name, const QString& tip, double low, double high,
+                                 double MaskTools::Brush::*member) {
+    ValueRow* row = makeRow(rows, name, tip, low, high, MaskTools::Brush().*member * 100);
+    connect(row, &ValueRow::edited, this, [this, member](double percent, bool) {
+        MaskTools::Brush next = tools_.brush();
+        next.*member = percent / 100;
+        tools_.setBrush(next);
+    });
+    return row;
+}
+
+QCheckBox* MaskPages::makeBrushBox(const QString& name, const QString& tip, bool MaskTools::Brush::*member) {
+    auto* box = new QCheckBox(name);
+    box->setToolTip(tip);
+    connect(box, &QCheckBox::clicked, this, [this, member](bool on) {
+        MaskTools::Brush next = tools_.brush();
+        next.*member = on;
+        tools_.setBrush(next);
+    });
+    return box;
+}
+
 void MaskPages::addBrush() {
     QVBoxLayout* rows = startPage();
     rows->addWidget(makeLabel(tr("THE NEXT STROKE"), "section"));
-    const MaskTools::Brush standard;
-    const auto add = [&](const QString& name, const QString& tip, double low, double high,
-                         double MaskTools::Brush::*member) {
-        ValueRow* row = makeRow(rows, name, tip, low, high, standard.*member * 100);
-        connect(row, &ValueRow::edited, this, [this, member](double percent, bool) {
-            MaskTools::Brush next = tools_.brush();
-            next.*member = percent / 100;
-            tools_.setBrush(next);
-        });
-        return row;
-    };
-    size_ = add(tr("Size"),
+    size_ = addBrushRow(rows, tr("Size"),
                 tr("Radius of the brush, of the picture's long side. On the picture: the wheel with Alt, or Alt with "
                    "Up and Down"),
                 0.2, 50, &MaskTools::Brush::size);
-    softness_ = add(tr("Softness"),
+    softness_ = addBrushRow(rows, tr("Softness"),
                     tr("Over how much of its radius it fades. On the picture: the wheel with Alt and Shift, or Alt "
                        "with Left and Right"),
                     0, 100, &MaskTools::Brush::softness);
-    flow_ = add(tr("Flow"), tr("How much one stroke lays down; strokes over one another build up"), 1, 100,
+    flow_ = addBrushRow(rows, tr("Flow"), tr("How much one stroke lays down; strokes over one another build up"), 1, 100,
                 &MaskTools::Brush::flow);
-    erases_ = new QCheckBox(tr("Erases"));
-    erases_->setToolTip(tr("The next strokes take away what is painted; Ctrl held while painting does the other"));
-    keeps_ = new QCheckBox(tr("Keeps to its colour"));
-    keeps_->setToolTip(tr("A stroke stays within the colour that it begins on"));
+    erases_ = makeBrushBox(
+        tr("Erases"), tr("The next strokes take away what is painted; Ctrl held while painting does the other"),
+        &MaskTools::Brush::erases);
+    keeps_ = makeBrushBox(tr("Keeps to its colour"), tr("A stroke stays within the colour that it begins on"),
+                          &MaskTools::Brush::keepsToColour);
     auto* boxes = new QHBoxLayout;
     boxes->addWidget(erases_, 1);
     boxes->addWidget(keeps_, 1);
     rows->addLayout(boxes);
-    const auto bind = [this](QCheckBox* box, bool MaskTools::Brush::*member) {
-        connect(box, &QCheckBox::clicked, this, [this, member](bool on) {
-            MaskTools::Brush next = tools_.brush();
-            next.*member = on;
-            tools_.setBrush(next);
-        });
-    };
-    bind(erases_, &MaskTools::Brush::erases);
-    bind(keeps_, &MaskTools::Brush::keepsToColour);
     strokes_ = makeNote({});
     rows->addWidget(strokes_);
     addNumber(rows, brush_, &MaskBrush::ceiling,
@@ -220,10 +228,31 @@ void MaskPages::addLink() {
     });
 }
 
+void MaskPages::addObject() {
+    QVBoxLayout* rows = startPage();
+    objectWords_ = new StillText(2);
+    rows->addWidget(objectWords_);
+    objectSize_ = addBrushRow(rows, tr("Size"),
+                              tr("Radius of the strokes over what belongs to it, of the picture's long side: a broad "
+                                 "one reaches farther. On the picture: the wheel with Alt, or Alt with Up and Down"),
+                              0.2, 50, &MaskTools::Brush::size);
+    takesAway_ = makeBrushBox(tr("Takes away"),
+                              tr("The next strokes say what does not belong; Ctrl held while painting does the other"),
+                              &MaskTools::Brush::erases);
+    auto* foot = new QHBoxLayout;
+    auto* anew = makeButton(tr("Draw anew"), "flat");
+    anew->setToolTip(tr("The next line on the picture goes round the object; its strokes go"));
+    connect(anew, &QPushButton::clicked, this, &MaskPages::anewWanted);
+    foot->addWidget(takesAway_, 1);
+    foot->addWidget(anew);
+    rows->addLayout(foot);
+}
+
 void MaskPages::showBrush() {
     const MaskTools::Brush& brush = tools_.brush();
     size_->setValue(brush.size * 100), softness_->setValue(brush.softness * 100), flow_->setValue(brush.flow * 100);
     erases_->setChecked(brush.erases), keeps_->setChecked(brush.keepsToColour);
+    objectSize_->setValue(brush.size * 100), takesAway_->setChecked(brush.erases);
 }
 
 void MaskPages::setLinks(std::vector<Link> links) {
@@ -262,7 +291,8 @@ QString MaskPages::formName(const MaskShape& shape) const {
             std::find_if(links_.begin(), links_.end(), [&](const Link& l) { return l.id == other->layer; });
         return at == links_.end() ? tr("Copy") : tr("As “%1”").arg(at->name);
     }
-    const QStringList names = {tr("Ellipse"), tr("Ramp"), tr("Brush"), tr("Tones"), tr("Colours"), {}, tr("Unknown")};
+    const QStringList names = {tr("Ellipse"), tr("Ramp"), tr("Brush"), tr("Tones"), tr("Colours"), {}, tr("Object"),
+                               tr("Unknown")};
     return names[static_cast<int>(shape.form.index())];
 }
 

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/mask_tools.h"
+#include "app/widgets/still_text.h"
 #include "app/widgets/value_row.h"
 #include "grade/mask.h"
 
@@ -32,6 +33,8 @@ public:
                       double standard);
     void alignNames();
     QString formName(const MaskShape& shape) const;
+    /// How far the search for the object is, or what to do.
+    void setObjectWords(const QString& words) { objectWords_->setText(words); }
 
     using Change = std::function<void(MaskShape&)>;
 
@@ -39,8 +42,10 @@ Q_SIGNALS:
     /// An edit of the shape; those with one gesture are one step.
     void edited(const QString& gesture, const baryton::MaskPages::Change& change, bool settled);
     void linkCutWanted();
-    /// The next press on the picture begins the range anew.
+    /// The next press on the picture begins the range anew, or the line round the object.
     void anewWanted();
+    /// The object within the chosen ellipse is wanted in its place.
+    void searchInWanted();
 
 private:
     template <class Form>
@@ -64,6 +69,11 @@ private:
     void addBrush();
     void addRanges();
     void addLink();
+    void addObject();
+    /// A row of what the next stroke will be.
+    ValueRow* addBrushRow(QVBoxLayout* rows, const QString& name, const QString& tip, double low, double high,
+                          double MaskTools::Brush::*member);
+    QCheckBox* makeBrushBox(const QString& name, const QString& tip, bool MaskTools::Brush::*member);
     void showBrush();
 
     MaskTools& tools_;
@@ -74,8 +84,9 @@ private:
     std::vector<Number<MaskBrush>> brush_;
     std::vector<Number<MaskTones>> tones_;
     std::vector<Number<MaskColours>> colours_;
-    ValueRow *size_ = nullptr, *softness_ = nullptr, *flow_ = nullptr;
-    QCheckBox *erases_ = nullptr, *keeps_ = nullptr;
+    ValueRow *size_ = nullptr, *softness_ = nullptr, *flow_ = nullptr, *objectSize_ = nullptr;
+    QCheckBox *erases_ = nullptr, *keeps_ = nullptr, *takesAway_ = nullptr;
+    StillText* objectWords_ = nullptr;
     QLabel *strokes_ = nullptr, *copied_ = nullptr;
     QComboBox* link_ = nullptr;
     QPushButton* cut_ = nullptr;
