@@ -4226,6 +4226,14 @@
         <source>its strokes go through {} places; {} is the most</source>
         <translation>ihre Striche gehen durch {} Orte; höchstens {} sind möglich</translation>
     </message>
+    <message>
+        <source>the outline is too small to find anything in it</source>
+        <translation>die Linie ist zu klein, um etwas darin zu finden</translation>
+    </message>
+    <message>
+        <source>draw round the object on the picture</source>
+        <translation>umfahren Sie das Objekt auf dem Bild</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -7429,17 +7437,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 was not taken: %2</source>
         <translation>%1 wurde nicht genommen: %2</translation>
-    </message>
-</context>
-<context>
-    <name>baryton::ObjectSurroundings</name>
-    <message>
-        <source>the outline is too small to find anything in it</source>
-        <translation>die Linie ist zu klein, um etwas darin zu finden</translation>
-    </message>
-    <message>
-        <source>draw round the object on the picture</source>
-        <translation>umfahren Sie das Objekt auf dem Bild</translation>
     </message>
 </context>
 <context>

@@ -46,6 +46,11 @@ cv::Mat oklabOf(const Picture& picture, const cv::Rect& box) {
     return colours;
 }
 
+Error withoutExtent() {
+    return {"", "", words("the outline is too small to find anything in it"),
+            words("draw round the object on the picture")};
+}
+
 cv::Rect boxRound(const MaskObject& drawn, const cv::Size& whole) {
     double left = 1, top = 1, right = 0, bottom = 0;
     const auto hold = [&](const std::vector<StrokePoint>& points) {
@@ -74,8 +79,7 @@ ObjectSurroundings::ObjectSurroundings(const Pyramid& source, const MaskObject& 
     whole = {level.width(), level.height()};
     box = boxRound(drawn, whole);
     if (drawn.outline.size() < 3 || std::min(box.width, box.height) < kLeastSide)
-        throw Error("", "", words("the outline is too small to find anything in it"),
-                    words("draw round the object on the picture"));
+        throw withoutExtent();
     const double by = std::min(1.0, double(kMostObjectSide - 2) / std::max(box.width, box.height));
     const auto side = [by](int length) { return std::max(kLeastSide, static_cast<int>(std::lround(length * by))); };
     const cv::Size size(side(box.width), side(box.height));
