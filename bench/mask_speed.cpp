@@ -1,10 +1,12 @@
 #include "mask_speed.h"
 #include "picture/placement.h"
+#include "render/find_object.h"
 #include "render/program.h"
 #include "render/view.h"
 #include "rows.h"
 #include "sample_picture.h"
 #include "stages/source.h"
+#include "support/outlining_hand.h"
 
 namespace baryton::bench {
 
@@ -47,6 +49,22 @@ void compareOver(const Picture& picture, const std::string& where) {
     row("100 shapes in ten layers, " + where, t[0].median, times(t[0].median / t[1].median) + " without masks");
 }
 
+/// An object of a demo picture enlarged to 24 MP, from its outline alone and after a stroke.
+void objectFromItsOutline() {
+    const TrueObject object = trueObject("meadow-cart");
+    const Pyramid picture(resized(object.picture->full(), 6000, 4000));
+    MaskObject drawn;
+    drawn.outline = outlineRound(object.truth, 0.02, true);
+    const MaskObject found = foundObject(picture, drawn);
+    MaskObject corrected = found;
+    if (const auto stroke = strokeFor(weightsOf(found, object.truth.size()), object.truth))
+        corrected.strokes.push_back({std::make_shared<const MaskStroke>(*stroke)});
+    const auto t =
+        sideBySide({[&] { foundObject(picture, drawn); }, [&] { foundObject(picture, corrected); }}, kRounds);
+    row("an object from one outline, 24 MP", t[0].median, std::to_string(found.found.encoded->size() / 1000) + " kB");
+    row("after a stroke", t[1].median, times(t[1].median / t[0].median) + " that");
+}
+
 } // namespace
 
 void compareMasks(const Picture& picture) {
@@ -55,6 +73,7 @@ void compareMasks(const Picture& picture) {
     compareOver(view, "1200 × 800");
     Geometry turned;
     turned.frame.angle = 1.3, turned.frame.turn.tilt = 6;
+    objectFromItsOutline();
     compareOver(placed(view, placementOf(turned, view.width(), view.height())), "the same made straight");
 }
 

@@ -40,6 +40,4 @@ done <<'EOT'
 05-lake-fog|1800|1200|translate <.6,-.12,0> }
 01-workshop-window|1800|1200|scale 1.45 translate <.55,0,-.3> }
 03-lantern-alley|1800|1200|rotate y*14 translate <2.1,0,-1.2> }
-02-spotlight|1200|1800|rotate y*12 translate <.4,0,0> }
-12-chart-table|1800|1200|translate <-6.6,0,-4.0> }
 EOT

@@ -6480,10 +6480,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Wie die Maske zu sehen ist</translation>
     </message>
     <message>
-        <source>Over the picture, as long as this layer or one of its stages is chosen (K)</source>
-        <translation>Über dem Bild, solange diese Ebene oder eine ihrer Stufen gewählt ist (K)</translation>
-    </message>
-    <message>
         <source>Colour of the mask</source>
         <translation>Farbe der Maske</translation>
     </message>
@@ -6602,6 +6598,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Turn all</source>
         <translation>Drehung</translation>
+    </message>
+    <message>
+        <source>Over the picture, as long as this layer or one of its stages is chosen (K; held, only as long)</source>
+        <translation>Über dem Bild, solange diese Ebene oder eine ihrer Stufen gewählt ist (K; gehalten nur so lange)</translation>
     </message>
 </context>
 <context>

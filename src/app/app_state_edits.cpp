@@ -206,7 +206,8 @@ void AppState::goForth(AppTask task) {
 }
 
 void AppState::takeFound(const ObjectSearch::Wish& wish, const MaskObject& object) {
-    if (wish.picture != key()) return tell(tr("The picture was left before its object was found: draw round it again"));
+    if (wish.picture != key())
+        return tell(tr("The picture was left before its object was found: draw round it again"));
     Grade next = keyGrade();
     for (Layer& layer : next.look) {
         const auto at = static_cast<std::size_t>(wish.shape);

@@ -310,6 +310,13 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
             grade_->holdBefore(event->type() == QEvent::KeyPress);
         return true;
     }
+    // The key of the mask, held: what it did is taken back with it.
+    if (event->type() == QEvent::KeyRelease && key->key() == Qt::Key_K && !key->isAutoRepeat() &&
+        maskShown_.isValid()) {
+        constexpr qint64 press = 400; // milliseconds
+        if (maskShown_.elapsed() > press) state_.maskTools().toggleVeil();
+        maskShown_.invalidate();
+    }
     return QMainWindow::eventFilter(watched, event);
 }
 

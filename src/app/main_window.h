@@ -8,6 +8,7 @@
 #include "app/problem_line.h"
 #include "app/settings.h"
 
+#include <QElapsedTimer>
 #include <QMainWindow>
 #include <QMenuBar>
 #include <QStackedWidget>
@@ -74,6 +75,7 @@ private:
     QLabel *pictureText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_, frameTimer_;
     double lastFrame_ = 0; ///< milliseconds
+    QElapsedTimer maskShown_; ///< since the command that shows the mask; invalid once its key was let go
     QMenu* recent_ = nullptr;
     std::optional<Grade> copied_;
     IncludeSet ticked_; ///< of the copied grade, what a paste gives

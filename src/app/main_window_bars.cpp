@@ -33,6 +33,7 @@ void MainWindow::makeTopBar() {
         if (each.has(KeyCommand::Trait::StartsGroup)) menu->addSeparator();
         QAction* action = menu->addAction(keyText(each.text));
         action->setCheckable(each.has(KeyCommand::Trait::IsOnOrOff));
+        action->setAutoRepeat(!each.has(KeyCommand::Trait::IsOnOrOff)); // a held key would flicker
         actions_[each.command] = action;
         if (each.command == Command::HoldBefore) {
             // A held key: taken in eventFilter, shown here.

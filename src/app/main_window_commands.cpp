@@ -58,7 +58,11 @@ void MainWindow::makeCommands() {
         {Command::AddLayer, [this] { addLayer(state_); }},
         {Command::WorkOnPicture, [this] { grade_->editorPanel()->onPictureButton()->toggle(); }},
         {Command::ShowAlone, [this] { grade_->toggleAlone(); }},
-        {Command::ShowMask, [this] { state_.maskTools().toggleVeil(); }},
+        {Command::ShowMask,
+         [this] {
+             state_.maskTools().toggleVeil();
+             maskShown_.start();
+         }},
         {Command::WithoutMasked, [this] { grade_->toggleWithoutMasked(); }},
         {Command::NextPicture, [this] { state_.setKey(state_.key() + 1); }},
         {Command::PreviousPicture, [this] { state_.setKey(state_.key() - 1); }},

@@ -49,12 +49,13 @@ namespace {
 
 /// Reads the id and the own fields of a stage or layer, and keeps the fields that are in neither them nor `others`.
 template <class Item>
-void commonFromJson(Item& item, const Json& json, std::vector<std::string> others, const std::string& path) {
+void commonFromJson(Item& item, const Json& json, std::vector<std::string> others, const std::string& path,
+                    ContentPool* pool) {
     item.id = json.value("id", "");
     others.emplace_back("id");
     for (const auto& field : ownFieldsOf(item)) {
         if (const auto at = json.find(field.word); at != json.end())
-            field.set(item, valueFromJson(*at, path + "/" + field.word));
+            field.set(item, valueFromJson(*at, path + "/" + field.word, pool));
         others.push_back(field.word);
     }
     item.unknown = unknownFields(json, others);
@@ -62,7 +63,7 @@ void commonFromJson(Item& item, const Json& json, std::vector<std::string> other
 
 Stage stageFromJson(const Json& json, const std::string& path, ContentPool* pool) {
     Stage stage;
-    commonFromJson(stage, json, {"type", "label", "parameters"}, path);
+    commonFromJson(stage, json, {"type", "label", "parameters"}, path, pool);
     stage.type = json.at("type").get<std::string>();
     stage.label = json.value("label", "");
     if (const auto at = json.find("parameters"); at != json.end())
@@ -84,11 +85,11 @@ std::vector<Stage> stagesFromJson(const Json& json, const char* key, const std::
 namespace {
 
 template <class Item>
-Json commonToJson(const Item& item) {
+Json commonToJson(const Item& item, ContentPool* pool) {
     Json json = unknownToJson(item.unknown);
     if (!item.id.empty()) json["id"] = item.id;
     for (const auto& field : ownFieldsOf(item))
-        if (const auto value = field.get(item)) json[field.word] = valueToJson(*value);
+        if (const auto value = field.get(item)) json[field.word] = valueToJson(*value, pool);
     return json;
 }
 
@@ -97,7 +98,7 @@ Json commonToJson(const Item& item) {
 Json stagesToJson(const std::vector<Stage>& stages, ContentPool* pool) {
     Json all = Json::array();
     for (const auto& stage : stages) {
-        Json json = commonToJson(stage);
+        Json json = commonToJson(stage, pool);
         json["type"] = stage.type;
         if (!stage.label.empty()) json["label"] = stage.label;
         for (const auto& [id, value] : stage.parameters) json["parameters"][id] = valueToJson(value, pool);
@@ -149,7 +150,7 @@ std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::
         const Json& item = (*at)[i];
         const std::string place = path + "/" + key + "/" + std::to_string(i);
         Layer layer;
-        commonFromJson(layer, item, {"name", "stages"}, place);
+        commonFromJson(layer, item, {"name", "stages"}, place, pool);
         layer.name = item.value("name", "");
         layer.stages = stagesFromJson(item, "stages", place, pool);
         layers.push_back(std::move(layer));
@@ -160,7 +161,7 @@ std::vector<Layer> layersFromJson(const Json& json, const char* key, const std::
 Json layersToJson(const std::vector<Layer>& layers, ContentPool* pool) {
     Json all = Json::array();
     for (const auto& layer : layers) {
-        Json item = commonToJson(layer);
+        Json item = commonToJson(layer, pool);
         item["name"] = layer.name;
         item["stages"] = stagesToJson(layer.stages, pool);
         all.push_back(std::move(item));

@@ -64,10 +64,10 @@ struct MaskOfLayer {
     bool operator==(const MaskOfLayer& other) const;
 };
 
-/// An object of one picture: drawn round, loosely, and found within by a graph cut (render/find_object.h), which strokes
-/// then correct: over what belongs to it, or where they erase, over what does not. What was found is kept with it, so
-/// that it stays what it was seen to be. Its weights are laid over a box, evenly between their middles; growing and
-/// fading go by the distance from the line where they pass a half.
+/// An object of one picture: drawn round, loosely, and found within by a graph cut (render/find_object.h), which
+/// strokes then correct: over what belongs to it, or where they erase, over what does not. What was found is kept
+/// with it, so that it stays what it was seen to be. Its weights are laid over a box, evenly between their middles;
+/// growing and fading go by the distance from the line where they pass a half.
 struct MaskObject {
     std::vector<StrokePoint> outline; ///< closed by itself; empty while nothing is drawn
     std::vector<SharedStroke> strokes;
@@ -98,11 +98,11 @@ struct MaskShape {
     bool operator==(const MaskShape&) const = default;
 };
 
-/// All drawn shapes of a mask taken together elsewhere: made larger and turned about a place of the picture, then moved.
-/// Ranges stay: they follow colours wherever these are.
+/// All drawn shapes of a mask taken together elsewhere: made larger and turned about a place of the picture, then
+/// moved. Ranges stay: they follow colours wherever these are.
 struct MaskPlacement {
-    double x = 0.5, y = 0.5;         ///< the place that stays, before it is moved
-    double moveX = 0, moveY = 0;     ///< of the long side
+    double x = 0.5, y = 0.5;     ///< the place that stays, before it is moved
+    double moveX = 0, moveY = 0; ///< of the long side
     double scale = 1;
     double turn = 0; ///< degrees clockwise
     bool operator==(const MaskPlacement&) const = default;
@@ -115,8 +115,8 @@ struct Mask {
     std::vector<MaskShape> shapes;
     bool isInverted = false;
     double density = 1; ///< 0…1
-    /// How much larger all that it covers is, and over how much more every edge fades; of the long side. Both are felt
-    /// by drawn shapes alone, each by itself.
+    /// How much larger all that it covers is, and over how much more every edge fades; of the long side. Both are
+    /// felt by drawn shapes alone, each by itself.
     double grow = 0, feather = 0;
     MaskPlacement placement = {};
 

@@ -10,8 +10,8 @@ public:
     static constexpr int kNumbers = 5;
     using Sample = std::array<float, kNumbers>; ///< L, a, b, x, y, each already in the weight it is to have
 
-    /// Parted by k-means (the same for the same samples), each part then taken as one normal distribution. At least one
-    /// sample.
+    /// Parted by k-means (the same for the same samples), each part then taken as one normal distribution. At least
+    /// one sample.
     explicit ColourMixture(const std::vector<Sample>& samples);
 
     /// −log of its density at a sample.

@@ -5,8 +5,9 @@
 
 namespace baryton {
 
-/// The object that `drawn` has an outline round, with what is found of it: box and weights. Strokes say what belongs to
-/// it and what does not; what was found before is where the search begins, so that a stroke changes little elsewhere.
+/// The object that `drawn` has an outline round, with what is found of it: box and weights. Strokes say what belongs
+/// to it and what does not; what was found before is where the search begins, so that a stroke changes little
+/// elsewhere.
 ///
 /// By two graph cuts (render/object_cut.h), whose edge is then made soft by He, Sun, Tang's "Guided Image Filtering",
 /// IEEE PAMI 35 (2013). Outside of the outline nothing belongs to it but what strokes say. The same question has the

@@ -20,16 +20,16 @@ using Sample = ColourMixture::Sample;
 
 // Chosen on the demo pictures, whose objects are known (tests/render/find_object_test.cpp).
 constexpr int kCoarseSide = 500;
-constexpr double kMostByColour = 12;    ///< how much a pixel's colour can say, in logarithms of likelihood
-constexpr double kEdge = 12;            ///< what a cut between two pixels alike costs
-constexpr double kContrast = 0.8;       ///< how much of a step of colour is an edge
-constexpr double kPerChroma = 3;        ///< of OKLab's a and b beside its L
-constexpr double kPerPlace = 0.15;      ///< of the surroundings' long side beside L
-constexpr double kByDepth = 4;          ///< how much the depth within the outline can say
-constexpr double kLooseness = 0.035;    ///< how far outside an outline is drawn, of the surroundings' long side
-constexpr double kByStroke = 10;        ///< how much a stroke says of what lies beside it
-constexpr double kByBefore = 8;         ///< and how much is kept of what was found before, far from the last one
-constexpr double kStrokeReach = 4;       ///< how far that goes, of its radius
+constexpr double kMostByColour = 12; ///< how much a pixel's colour can say, in logarithms of likelihood
+constexpr double kEdge = 12;         ///< what a cut between two pixels alike costs
+constexpr double kContrast = 0.8;    ///< how much of a step of colour is an edge
+constexpr double kPerChroma = 3;     ///< of OKLab's a and b beside its L
+constexpr double kPerPlace = 0.15;   ///< of the surroundings' long side beside L
+constexpr double kByDepth = 4;       ///< how much the depth within the outline can say
+constexpr double kLooseness = 0.035; ///< how far outside an outline is drawn, of the surroundings' long side
+constexpr double kByStroke = 10;     ///< how much a stroke says of what lies beside it
+constexpr double kByBefore = 8;      ///< and how much is kept of what was found before, far from the last one
+constexpr double kStrokeReach = 4;   ///< how far that goes, of its radius
 constexpr int kMostRounds = 4, kMostRoundsAfterStroke = 2;
 constexpr double kBand = 3;             ///< half the width of the fine cut's band, in pixels of the coarse one
 constexpr double kByColourAtEdge = 0.3; ///< of what colours say, in the fine cut
@@ -95,10 +95,9 @@ bool part(const std::vector<Sample>& samples, const std::vector<int>& pixels, co
                 if (x < 0 || y < 0 || x >= labels.cols || y >= labels.rows) continue;
                 const int to = y * labels.cols + x, other = vertex[static_cast<std::size_t>(to)];
                 if (other >= 0 && sign < 0) continue; // each pair once
-                const double cost =
-                    edge / after.distance *
-                    std::exp(-contrast * apart(samples[static_cast<std::size_t>(pixels[i])],
-                                               samples[static_cast<std::size_t>(to)]));
+                const double cost = edge / after.distance *
+                                    std::exp(-contrast * apart(samples[static_cast<std::size_t>(pixels[i])],
+                                                               samples[static_cast<std::size_t>(to)]));
                 if (other >= 0)
                     graph.addEdges(static_cast<int>(i), other, cost, cost);
                 else
@@ -140,7 +139,7 @@ private:
     void keepToStroke();
     std::vector<double> wayFrom(const cv::Mat& places, double perWay) const;
 
-    cv::Mat known_, isStroked_, isLast_;
+    cv::Mat known_, isLast_;
     cv::Mat before_; ///< labels; empty for none
     std::vector<Sample> samples_;
     std::uint8_t lastSays_ = 0; ///< of the last stroke: 1 for the object
@@ -169,13 +168,12 @@ Coarse::Coarse(const ObjectSurroundings& around, const cv::Mat& before) {
     const cv::Mat open = share(withoutStrokes);
     known_ = cv::Mat(size, CV_8U, cv::Scalar(kNotOfObject));
     known_.setTo(kToBeFound, open > half);
-    isStroked_ = stroked > someOf;
-    known_.setTo(kNotOfObject, isStroked_);
+    known_.setTo(kNotOfObject, stroked > someOf);
     known_.setTo(kOfObject, of > someOf);
     byPlace_.assign(samples_.size(), 0);
     addDepth();
     labels = cv::Mat(size, CV_8U);
-    isLast_ = share(around.isLast) > someOf;
+    isLast_ = share(around.isLast) > 0;
     lastSays_ = around.lastSays == kOfObject ? 1 : 0;
     lastRadius_ = std::max(around.lastRadius * by, 1.0);
     if (!before.empty()) before_ = (share(before * 255) > half) / 255, mostRounds_ = kMostRoundsAfterStroke;
@@ -189,7 +187,8 @@ Coarse::Coarse(const ObjectSurroundings& around, const cv::Mat& before) {
 /// A pixel close to the outline is the surroundings that it was drawn through, one deep within is the object.
 void Coarse::addDepth() {
     cv::Mat bordered, depth;
-    cv::copyMakeBorder(known_ != kNotOfObject, bordered, 1, 1, 1, 1, cv::BORDER_REPLICATE); // not at the picture's end
+    cv::copyMakeBorder(known_ != kNotOfObject, bordered, 1, 1, 1, 1,
+                       cv::BORDER_REPLICATE); // not at the picture's end
     cv::distanceTransform(bordered, depth, cv::DIST_L2, 5);
     const double loose = kLooseness * std::max(known_.cols, known_.rows);
     for (int y = 0; y < known_.rows; ++y)
@@ -280,8 +279,7 @@ void Coarse::keepToStroke() {
     isReached[0] = false; // what did not change
     for (std::size_t i = 0; i < parts.total(); ++i)
         if (known_.data[i] == kToBeFound)
-            labels.data[i] =
-                isReached[static_cast<std::size_t>(parts.ptr<int>()[i])] ? lastSays_ : before_.data[i];
+            labels.data[i] = isReached[static_cast<std::size_t>(parts.ptr<int>()[i])] ? lastSays_ : before_.data[i];
 }
 
 cv::Mat Coarse::changed(const cv::Size& size) const {

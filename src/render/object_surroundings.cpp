@@ -30,11 +30,13 @@ const Picture& levelFor(const Pyramid& source, double share) {
 cv::Mat oklabOf(const Picture& picture, const cv::Rect& box) {
     cv::Mat colours(box.size(), CV_32FC3);
     inPieces(box.height, 16, 0, [&](int first, int last) {
-        const std::size_t width = static_cast<std::size_t>(box.width), padded = (width + kRowPad - 1) / kRowPad * kRowPad;
+        const std::size_t width = static_cast<std::size_t>(box.width),
+                          padded = (width + kRowPad - 1) / kRowPad * kRowPad;
         std::vector<float> rows(6 * padded);
         const float* rgb[3];
         float* lab[3];
-        for (std::size_t k = 0; k < 3; ++k) rgb[k] = rows.data() + k * padded, lab[k] = rows.data() + (3 + k) * padded;
+        for (std::size_t k = 0; k < 3; ++k)
+            rgb[k] = rows.data() + k * padded, lab[k] = rows.data() + (3 + k) * padded;
         for (int y = first; y < last; ++y) {
             for (std::size_t k = 0; k < 3; ++k)
                 std::copy_n(picture.row(static_cast<int>(k), box.y + y) + box.x, width, rows.data() + k * padded);
@@ -78,8 +80,7 @@ ObjectSurroundings::ObjectSurroundings(const Pyramid& source, const MaskObject& 
         levelFor(source, double(std::max(atFull.width, atFull.height)) / std::max(source.width(), source.height()));
     whole = {level.width(), level.height()};
     box = boxRound(drawn, whole);
-    if (drawn.outline.size() < 3 || std::min(box.width, box.height) < kLeastSide)
-        throw withoutExtent();
+    if (drawn.outline.size() < 3 || std::min(box.width, box.height) < kLeastSide) throw withoutExtent();
     const double by = std::min(1.0, double(kMostObjectSide - 2) / std::max(box.width, box.height));
     const auto side = [by](int length) { return std::max(kLeastSide, static_cast<int>(std::lround(length * by))); };
     const cv::Size size(side(box.width), side(box.height));

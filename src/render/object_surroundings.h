@@ -14,10 +14,10 @@ struct ObjectSurroundings {
     /// Throws Error where the outline has no extent within the picture.
     ObjectSurroundings(const Pyramid& source, const MaskObject& drawn);
 
-    cv::Size whole;    ///< of the level of the picture that was looked at
-    cv::Rect box;      ///< in its pixels
-    cv::Mat colours;   ///< OKLab
-    cv::Mat known;     ///< ObjectPixel, by the outline, beyond which nothing belongs to it, and by strokes
+    cv::Size whole;            ///< of the level of the picture that was looked at
+    cv::Rect box;              ///< in its pixels
+    cv::Mat colours;           ///< OKLab
+    cv::Mat known;             ///< ObjectPixel, by the outline, beyond which nothing belongs to it, and by strokes
     cv::Mat isStroked, isLast; ///< not 0 where a stroke said it, and where the last did
     ObjectPixel lastSays = kToBeFound;
     double lastRadius = 0; ///< of the last stroke, in pixels of `colours`

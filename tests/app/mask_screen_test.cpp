@@ -252,6 +252,21 @@ TEST(MaskScreen, IsSeenInFiveWaysWhileItsLayerIsInHand) {
     EXPECT_NEAR(seen({0.05, 0.05}), corner, 3);
 }
 
+TEST(MaskScreen, IsSeenAsLongAsItsKeyIsHeld) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const MaskTools& tools = d.state().maskTools();
+    QTest::keyPress(&d.window(), Qt::Key_K);
+    EXPECT_NE(tools.veil(), MaskVeil::None);
+    QTest::qWait(450);
+    QTest::keyRelease(&d.window(), Qt::Key_K);
+    EXPECT_EQ(tools.veil(), MaskVeil::None);
+    d.key("K");
+    EXPECT_NE(tools.veil(), MaskVeil::None) << "a short press keeps it";
+    d.key("K");
+    EXPECT_EQ(tools.veil(), MaskVeil::None);
+}
+
 TEST(MaskScreen, ALayerIsMadeAtAPlaceOfThePictureInOneAction) {
     Driver d({"lake-fog.jpg"});
     d.start();

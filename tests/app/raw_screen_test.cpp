@@ -2,6 +2,7 @@
 #include "app/preferences.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
+#include "base/file.h"
 #include "picture/picture_reader.h"
 #include "stages/raw.h"
 #include "support/dng.h"

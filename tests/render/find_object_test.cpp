@@ -18,14 +18,14 @@ struct Overlaps {
     double outline = 0, two = 0, four = 0, edge = 0;
 };
 
-/// Means over the six, after the outline, two strokes and four.
-Overlaps meansOf(bool fills) {
+/// Means over the six, after an outline as a hand would draw it, two strokes and four.
+Overlaps meansOf() {
     Overlaps mean;
     const auto count = static_cast<double>(picturesOfTrueObjects().size());
     for (const std::string& name : picturesOfTrueObjects()) {
         const TrueObject object = trueObject(name);
         MaskObject found;
-        found.outline = outlineRound(object.truth, kLoose, fills);
+        found.outline = outlineRound(object.truth, kLoose, true);
         found = foundObject(*object.picture, found);
         cv::Mat weights = weightsOf(found, object.truth.size());
         std::string told = name + ":";
@@ -51,14 +51,13 @@ Overlaps meansOf(bool fills) {
 
 TEST(FindObject, KnowsTheSixOfTheDemoSetBetterWithEveryStroke) {
     if (test::kSanitized) GTEST_SKIP() << "thirty searches";
-    const Overlaps mean = meansOf(false);
+    const Overlaps mean = meansOf();
     EXPECT_GE(mean.outline, 0.82);
     EXPECT_GE(mean.two, 0.90);
     EXPECT_GE(mean.four, 0.95);
     EXPECT_GE(mean.edge, 0.70); // leaves of grass before a dress and ringlets are among these edges
 }
 
-/// A puppet in the snow, within an outline as a hand would draw it: what is narrow is passed over.
 MaskObject outlined(const TrueObject& object) {
     MaskObject drawn;
     drawn.outline = outlineRound(object.truth, kLoose, true);
@@ -77,7 +76,8 @@ TEST(FindObject, HasOneAnswerWhichSurvivesItsFileAndStaysWithinTheOutline) {
         line.emplace_back(static_cast<int>(p.x * object.truth.cols), static_cast<int>(p.y * object.truth.rows));
     cv::Mat beyond(object.truth.size(), CV_8U, cv::Scalar(255));
     cv::fillPoly(beyond, std::vector<std::vector<cv::Point>>{line}, cv::Scalar(0));
-    cv::erode(beyond, beyond, cv::getStructuringElement(cv::MORPH_RECT, {13, 13})); // soft edges reach a little over it
+    cv::erode(beyond, beyond,
+              cv::getStructuringElement(cv::MORPH_RECT, {13, 13})); // soft edges reach a little over it
     double most = 0;
     cv::minMaxLoc(weights, nullptr, &most, nullptr, nullptr, beyond);
     EXPECT_EQ(most, 0);

@@ -85,7 +85,9 @@ private:
         MaskStroke stroke;
     };
     std::optional<Drawing> drawing_;
-    std::size_t strokeAt_ = 0;         ///< which of its brush it is
+    bool looksFor_ = false;                  ///< the gesture that just ended began a search
+    std::optional<MaskObject> soughtBefore_; ///< what was being looked for until then
+    std::size_t strokeAt_ = 0;               ///< which of its brush it is
     std::optional<QPointF> pointer_;
     std::optional<std::array<float, 3>> pointed_; ///< what enters the Look there
     QLineEdit* name_;

@@ -47,6 +47,7 @@ void LayerEditor::startPull(QPointF at, QSizeF reach) {
     const MaskShape* shape = chosenShape();
     pulled_ = shape ? shapes_->currentRow() : -1;
     stroke_.reset(), drawing_.reset();
+    looksFor_ = false;
     if (!shape) return;
     if (movesAll())
         if (const auto round = pulledShape()) return hands_.start(*round, at, reach);
@@ -102,7 +103,13 @@ void LayerEditor::pullTo(QPointF at) {
 }
 
 void LayerEditor::dropPull() {
-    if (!drawing_) return;
+    // Escape first lets go in the hand's place: what that began goes as well, what was sought before goes on.
+    if (std::exchange(looksFor_, false)) {
+        if (soughtBefore_)
+            lookFor(*std::exchange(soughtBefore_, std::nullopt));
+        else
+            state_.objectSearch().drop();
+    }
     drawing_.reset();
     Q_EMIT figureChanged();
 }

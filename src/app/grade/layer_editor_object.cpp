@@ -68,6 +68,8 @@ void LayerEditor::endPull() {
             next.strokes.push_back({std::make_shared<const MaskStroke>(std::move(stroke))});
     }
     anew_ = -1;
+    looksFor_ = true;
+    soughtBefore_ = state_.objectSearch().wish() ? std::optional(*now) : std::nullopt;
     lookFor(std::move(next));
 }
 
@@ -77,8 +79,7 @@ void LayerEditor::lookFor(MaskObject drawn) {
     if (!source || !shape) return;
     // What is found in a layer that does nothing yet could not be seen.
     if (state_.maskTools().veil() == MaskVeil::None && layer()->stages.empty()) state_.maskTools().toggleVeil();
-    state_.objectSearch().look(source,
-                               {state_.key(), stageId(), shapes_->currentRow(), *shape, std::move(drawn)});
+    state_.objectSearch().look(source, {state_.key(), stageId(), shapes_->currentRow(), *shape, std::move(drawn)});
 }
 
 void LayerEditor::findInEllipse() {

@@ -68,8 +68,10 @@ MaskShape MaskHands::newEllipse(QPointF at) const {
 MaskShape MaskHands::newRamp(QPointF at) const {
     constexpr double reach = 0.2;
     const QPointF from = toSource(at - QPointF(0, reach)), to = toSource(at + QPointF(0, reach));
-    return {
-        MaskRamp{rounded(from.x()), rounded(from.y()), rounded(to.x()), rounded(to.y())}, MaskShape::Way::Add, false, {}};
+    return {MaskRamp{rounded(from.x()), rounded(from.y()), rounded(to.x()), rounded(to.y())},
+            MaskShape::Way::Add,
+            false,
+            {}};
 }
 
 QPointF MaskHands::onEllipse(const MaskEllipse& e, double angle, double scale) const {

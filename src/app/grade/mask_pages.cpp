@@ -140,19 +140,21 @@ QCheckBox* MaskPages::makeBrushBox(const QString& name, const QString& tip, bool
 void MaskPages::addBrush() {
     QVBoxLayout* rows = startPage();
     rows->addWidget(makeLabel(tr("THE NEXT STROKE"), "section"));
-    size_ = addBrushRow(rows, tr("Size"),
-                tr("Radius of the brush, of the picture's long side. On the picture: the wheel with Alt, or Alt with "
-                   "Up and Down"),
-                0.2, 50, &MaskTools::Brush::size);
-    softness_ = addBrushRow(rows, tr("Softness"),
+    size_ = addBrushRow(
+        rows, tr("Size"),
+        tr("Radius of the brush, of the picture's long side. On the picture: the wheel with Alt, or Alt with "
+           "Up and Down"),
+        0.2, 50, &MaskTools::Brush::size);
+    softness_ =
+        addBrushRow(rows, tr("Softness"),
                     tr("Over how much of its radius it fades. On the picture: the wheel with Alt and Shift, or Alt "
                        "with Left and Right"),
                     0, 100, &MaskTools::Brush::softness);
-    flow_ = addBrushRow(rows, tr("Flow"), tr("How much one stroke lays down; strokes over one another build up"), 1, 100,
-                &MaskTools::Brush::flow);
-    erases_ = makeBrushBox(
-        tr("Erases"), tr("The next strokes take away what is painted; Ctrl held while painting does the other"),
-        &MaskTools::Brush::erases);
+    flow_ = addBrushRow(rows, tr("Flow"), tr("How much one stroke lays down; strokes over one another build up"), 1,
+                        100, &MaskTools::Brush::flow);
+    erases_ = makeBrushBox(tr("Erases"),
+                           tr("The next strokes take away what is painted; Ctrl held while painting does the other"),
+                           &MaskTools::Brush::erases);
     keeps_ = makeBrushBox(tr("Keeps to its colour"), tr("A stroke stays within the colour that it begins on"),
                           &MaskTools::Brush::keepsToColour);
     auto* boxes = new QHBoxLayout;
@@ -236,9 +238,9 @@ void MaskPages::addObject() {
                               tr("Radius of the strokes over what belongs to it, of the picture's long side: a broad "
                                  "one reaches farther. On the picture: the wheel with Alt, or Alt with Up and Down"),
                               0.2, 50, &MaskTools::Brush::size);
-    takesAway_ = makeBrushBox(tr("Takes away"),
-                              tr("The next strokes say what does not belong; Ctrl held while painting does the other"),
-                              &MaskTools::Brush::erases);
+    takesAway_ = makeBrushBox(
+        tr("Takes away"), tr("The next strokes say what does not belong; Ctrl held while painting does the other"),
+        &MaskTools::Brush::erases);
     auto* foot = new QHBoxLayout;
     auto* anew = makeButton(tr("Draw anew"), "flat");
     anew->setToolTip(tr("The next line on the picture goes round the object; its strokes go"));
@@ -291,8 +293,8 @@ QString MaskPages::formName(const MaskShape& shape) const {
             std::find_if(links_.begin(), links_.end(), [&](const Link& l) { return l.id == other->layer; });
         return at == links_.end() ? tr("Copy") : tr("As “%1”").arg(at->name);
     }
-    const QStringList names = {tr("Ellipse"), tr("Ramp"), tr("Brush"), tr("Tones"), tr("Colours"), {}, tr("Object"),
-                               tr("Unknown")};
+    const QStringList names = {tr("Ellipse"), tr("Ramp"), tr("Brush"),  tr("Tones"),
+                               tr("Colours"), {},         tr("Object"), tr("Unknown")};
     return names[static_cast<int>(shape.form.index())];
 }
 
