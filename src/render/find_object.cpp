@@ -68,6 +68,14 @@ cv::Mat softened(const cv::Mat& labels, const cv::Mat& colours) {
     return weights;
 }
 
+/// What is new, with what a filter there sees.
+cv::Rect boxAround(const cv::Mat& isNew) {
+    constexpr int reach = 2 * kFilterReach;
+    const cv::Rect box = cv::boundingRect(isNew);
+    return cv::Rect(box.x - reach, box.y - reach, box.width + 2 * reach, box.height + 2 * reach) &
+           cv::Rect({}, isNew.size());
+}
+
 /// The weights that were found before, where they are of the same surroundings.
 cv::Mat weightsBefore(const MaskObject& before, const MaskObject& now, const cv::Size& size) {
     const bool isSame = before.x == now.x && before.y == now.y && before.width == now.width &&
@@ -96,8 +104,10 @@ MaskObject foundObject(const Pyramid& source, MaskObject drawn, const Task* task
     const cv::Mat was = weightsBefore(before, drawn, around.colours.size());
     const CutOut cut = cutOut(around, was.empty() ? was : cv::Mat((was >= 0.5F) / 255), task);
     if (task) task->throwIfCancelled(), task->report(0.85);
-    cv::Mat weights = softened(cut.labels, around.colours);
-    if (!was.empty()) was.copyTo(weights, cut.isNew == 0);
+    cv::Mat weights = was.empty() ? cv::Mat(cut.labels.size(), CV_32F) : was.clone();
+    const cv::Rect box = boxAround(cut.isNew);
+    cv::Mat soft = softened(cut.labels(box), around.colours(box));
+    soft.copyTo(weights(box), cut.isNew(box));
     std::vector<std::uint8_t> bytes(weights.total());
     for (std::size_t i = 0; i < bytes.size(); ++i)
         bytes[i] = static_cast<std::uint8_t>(std::lround(double(weights.ptr<float>()[i]) * 255));

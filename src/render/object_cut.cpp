@@ -55,13 +55,13 @@ struct Neighbour {
 constexpr std::array kAfter = {Neighbour{1, 0, 1}, Neighbour{0, 1, 1}, Neighbour{1, 1, std::numbers::sqrt2},
                                Neighbour{-1, 1, std::numbers::sqrt2}};
 
-/// Samples at the places of an image of colours.
-std::vector<Sample> samplesOf(const cv::Mat& colours) {
+/// Samples at the places of a part of an image of colours.
+std::vector<Sample> samplesOf(const cv::Mat& colours, const cv::Rect& part) {
     std::vector<Sample> samples;
-    samples.reserve(colours.total());
+    samples.reserve(static_cast<std::size_t>(part.area()));
     const double longSide = std::max(colours.cols, colours.rows);
-    for (int y = 0; y < colours.rows; ++y)
-        for (int x = 0; x < colours.cols; ++x)
+    for (int y = part.y; y < part.y + part.height; ++y)
+        for (int x = part.x; x < part.x + part.width; ++x)
             samples.push_back(sampleOf(colours.at<cv::Vec3f>(y, x), x, y, longSide));
     return samples;
 }
@@ -155,7 +155,7 @@ Coarse::Coarse(const ObjectSurroundings& around, const cv::Mat& before) {
                         std::max(4, static_cast<int>(std::lround(whole.height * by))));
     cv::Mat small;
     cv::resize(around.colours, small, size, 0, 0, cv::INTER_AREA);
-    samples_ = samplesOf(small);
+    samples_ = samplesOf(small, {{}, size});
     const auto share = [&](const cv::Mat& is) {
         cv::Mat part;
         cv::resize(is, part, size, 0, 0, cv::INTER_AREA);
@@ -294,29 +294,34 @@ cv::Mat Coarse::changed(const cv::Size& size) const {
 /// The same at full size, between what the coarse cut is sure of; of what was found before only where that changed.
 CutOut fineCut(const ObjectSurroundings& around, const Coarse& coarse, const cv::Mat& before) {
     const cv::Size size = around.colours.size();
-    cv::Mat soft, labels;
+    cv::Mat soft;
     coarse.labels.convertTo(soft, CV_32F);
     cv::resize(soft, soft, size, 0, 0, cv::INTER_CUBIC);
-    labels = (soft > 0.5F) / 255;
-    const cv::Mat isNew = coarse.changed(size);
-    if (!before.empty()) before.copyTo(labels, isNew == 0);
-    if (!coarse.colours) return {labels, isNew};
-    cv::Mat within, without;
+    CutOut cut{(soft > 0.5F) / 255, coarse.changed(size)};
+    if (!before.empty()) before.copyTo(cut.labels, cut.isNew == 0);
+    if (!coarse.colours) return cut;
+    const double band = kBand * size.width / coarse.labels.cols;
+    // Just where there is something new, and what is next to it.
+    const int beside = static_cast<int>(std::ceil(band)) + 1;
+    cv::Rect box = cv::boundingRect(cut.isNew);
+    box = cv::Rect(box.x - beside, box.y - beside, box.width + 2 * beside, box.height + 2 * beside) &
+          cv::Rect({}, size);
+    cv::Mat labels = cut.labels(box).clone(), within, without;
+    const cv::Mat isNew = cut.isNew(box).clone(), known = around.known(box).clone();
     cv::distanceTransform(labels, within, cv::DIST_L2, 3);
     cv::distanceTransform(1 - labels, without, cv::DIST_L2, 3);
-    const double band = kBand * size.width / coarse.labels.cols;
     std::vector<int> pixels;
     for (std::size_t i = 0; i < labels.total(); ++i) {
-        if (around.known.data[i] != kToBeFound)
-            labels.data[i] = around.known.data[i] == kOfObject ? 1 : 0;
+        if (known.data[i] != kToBeFound)
+            labels.data[i] = known.data[i] == kOfObject ? 1 : 0;
         else if (isNew.data[i] && std::max(double(within.ptr<float>()[i]), double(without.ptr<float>()[i])) <= band)
             pixels.push_back(static_cast<int>(i));
     }
-    const std::vector<Sample> samples = samplesOf(around.colours);
+    const std::vector<Sample> samples = samplesOf(around.colours, box);
     const auto at = [&](int pixel) -> const Sample& { return samples[static_cast<std::size_t>(pixel)]; };
     double sum = 0, count = 0;
     for (const int pixel : pixels)
-        if (pixel % size.width + 1 < size.width) sum += apart(at(pixel), at(pixel + 1)), ++count;
+        if (pixel % box.width + 1 < box.width) sum += apart(at(pixel), at(pixel + 1)), ++count;
     const double contrast = kContrastAtEdge / (2 * sum / std::max(count, 1.0) + 1e-12);
     std::vector<double> favour(pixels.size());
     inPieces(static_cast<int>(pixels.size()), 1000, 0, [&](int first, int last) {
@@ -324,7 +329,8 @@ CutOut fineCut(const ObjectSurroundings& around, const Coarse& coarse, const cv:
             favour[i] = kByColourAtEdge * coarse.colours->favour(at(pixels[i]));
     });
     part(samples, pixels, favour, kEdgeAtEdge, contrast, labels);
-    return {labels, isNew};
+    labels.copyTo(cut.labels(box));
+    return cut;
 }
 
 } // namespace
