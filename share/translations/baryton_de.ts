@@ -6429,7 +6429,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>A layer’s</source>
-        <translation>Einer Ebene</translation>
+        <translation>Ebene</translation>
     </message>
     <message>
         <source>Adds the mask of another layer, linked: an edit of that one changes both</source>

@@ -9,6 +9,7 @@
 
 #include <QProcess>
 #include <QRegularExpression>
+#include <QScrollArea>
 #include <QTest>
 #include <QXmlStreamReader>
 #include <fstream>
@@ -220,6 +221,23 @@ TEST(Language, NothingIsCut) {
     Driver d({"stage-door.dng", "workshop-window.jpg"}); // a raw file has every editor
     d.start();
     expectNothingCut(d);
+}
+
+TEST(Language, TheShapesOfAMaskHaveRoomForTheirWords) {
+    speakGerman();
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    EditorPanel* panel = d.window().gradePage()->editorPanel();
+    d.state().chooseStage(d.state().keyGrade().look[0].id);
+    d.settle();
+    const QWidget* room = panel->editor();
+    while (room && !qobject_cast<const QScrollArea*>(room)) room = room->parentWidget();
+    ASSERT_NE(room, nullptr);
+    const QWidget* viewport = static_cast<const QScrollArea*>(room)->viewport();
+    for (const char* shape : {"Ellipse", "Verlauf", "Pinsel", "Objekt", "Töne", "Farben"}) {
+        d.click(d.button(panel, tr8(shape)));
+        EXPECT_LE(panel->editor()->minimumSizeHint().width(), viewport->width()) << shape;
+    }
 }
 
 } // namespace baryton::test
