@@ -69,9 +69,9 @@ std::vector<Sample> samplesOf(const cv::Mat& colours, const cv::Rect& part) {
 /// 1 / (2 × the mean square of how far neighbours are apart): the scale on which a step of colour is an edge.
 double contrastOf(const std::vector<Sample>& samples, const cv::Size& size) {
     double sum = 0, count = 0;
+    std::size_t at = 0;
     for (int y = 0; y < size.height; ++y)
-        for (int x = 0; x < size.width; ++x) {
-            const auto at = static_cast<std::size_t>(y * size.width + x);
+        for (int x = 0; x < size.width; ++x, ++at) {
             if (x + 1 < size.width) sum += apart(samples[at], samples[at + 1]), ++count;
             if (y + 1 < size.height)
                 sum += apart(samples[at], samples[at + static_cast<std::size_t>(size.width)]), ++count;
@@ -191,10 +191,10 @@ void Coarse::addDepth() {
                        cv::BORDER_REPLICATE); // not at the picture's end
     cv::distanceTransform(bordered, depth, cv::DIST_L2, 5);
     const double loose = kLooseness * std::max(known_.cols, known_.rows);
+    std::size_t at = 0;
     for (int y = 0; y < known_.rows; ++y)
         for (int x = 0; x < known_.cols; ++x)
-            byPlace_[static_cast<std::size_t>(y * known_.cols + x)] +=
-                kByDepth * std::tanh(double(depth.at<float>(y + 1, x + 1)) / loose - 1);
+            byPlace_[at++] += kByDepth * std::tanh(double(depth.at<float>(y + 1, x + 1)) / loose - 1);
 }
 
 /// The way to each pixel from the nearest of some: short along a surface, long across edges.
