@@ -80,12 +80,10 @@ cv::Rect boxAround(const cv::Mat& isNew) {
 cv::Mat weightsBefore(const MaskObject& before, const MaskObject& now, const cv::Size& size) {
     const bool isSame = before.x == now.x && before.y == now.y && before.width == now.width &&
                         before.height == now.height && before.turn == 0;
-    MaskObject plain = before;
-    plain.grow = plain.feather = 0;
-    const auto raster = isSame ? objectRaster(plain) : nullptr;
+    const auto raster = isSame ? objectRaster(before) : nullptr;
     if (!raster) return {};
     cv::Mat weights(raster->height, raster->width, CV_32F);
-    std::copy(raster->weights.begin(), raster->weights.end(), weights.ptr<float>());
+    std::copy(raster->values.begin(), raster->values.end(), weights.ptr<float>());
     const cv::Mat inner = weights(cv::Rect(1, 1, raster->width - 2, raster->height - 2)); // without its border
     return inner.size() == size ? inner : cv::Mat();
 }

@@ -249,15 +249,14 @@ void MaskWeights::weigh(const Pixels& pixels, float* weights) const {
     std::fill(weights, weights + pixels.count, start_);
     alignas(64) float own[kPiece];
     for (const Shape& shape : shapes_) {
+        // Added or taken away, a weight of 0 changes not a bit.
+        const bool isPlain = shape.way.kept == 1 && shape.way.offset == 0;
         if (const auto* form = std::get_if<ReadiedForm>(&shape.form)) {
-            // Added or taken away, a weight of 0 changes not a bit.
-            const bool isPlain = shape.way.kept == 1 && shape.way.offset == 0;
             if (isPlain && !reaches(*form, pixels.left, pixels.top, pixels.right, pixels.bottom)) continue;
             HWY_DYNAMIC_DISPATCH(WeighForm)(*form, shape.way, pixels.x, pixels.y, pixels.count, weights);
             continue;
         }
         if (const auto* object = std::get_if<ObjectWeights>(&shape.form)) {
-            const bool isPlain = shape.way.kept == 1 && shape.way.offset == 0;
             if (isPlain && !object->reaches(pixels.left, pixels.top, pixels.right, pixels.bottom)) continue;
             (*object)(pixels.x, pixels.y, pixels.count, own);
         } else if (const auto* brush = std::get_if<Brush>(&shape.form))

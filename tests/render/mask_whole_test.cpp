@@ -123,6 +123,11 @@ TEST(WholeMask, GrowsByALengthWhateverItsShapesDo) {
         const std::vector<float> more = weightsOf(mask);
         for (std::size_t i = 0; i < more.size(); ++i) ASSERT_GE(more[i], less[i] - 1e-5F);
     }
+    // Out of its box as well.
+    Mask wide{{{discObject(0.19), {}, false, {}}}, false, 1};
+    const double atFirst = reach(wide);
+    wide.grow = 0.06;
+    EXPECT_NEAR(reach(wide) - atFirst, 0.06, 0.005);
     // What is taken away gets less where the whole grows.
     Mask mask{{round[3], {std::get<MaskEllipse>(round[0].form), MaskShape::Way::TakeAway, false, {}}}, false, 1};
     const std::vector<float> before = weightsOf(mask);
