@@ -4249,14 +4249,6 @@
         <source>No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, “black and white”.</source>
         <translation>Damit hat keine Stufe zu tun. Versuchen Sie, was das Bild werden soll: „weich“, „verblasst“, „wärmer“, „schwarzweiß“.</translation>
     </message>
-    <message>
-        <source>%1 (Finish)</source>
-        <translation>%1 (Abschluss)</translation>
-    </message>
-    <message>
-        <source>%1 (Prep)</source>
-        <translation>%1 (Vorbereitung)</translation>
-    </message>
 </context>
 <context>
     <name>baryton::AppState</name>
@@ -4401,6 +4393,18 @@
     <message>
         <source>The picture was left before its object was found: draw round it again</source>
         <translation>Das Bild wurde verlassen, ehe sein Objekt gefunden war: umfahren Sie es noch einmal</translation>
+    </message>
+    <message>
+        <source>%1 (Prep)</source>
+        <translation>%1 (Vorbereitung)</translation>
+    </message>
+    <message>
+        <source>%1 (Finish)</source>
+        <translation>%1 (Abschluss)</translation>
+    </message>
+    <message>
+        <source>%1 (in the layer)</source>
+        <translation>%1 (in der Ebene)</translation>
     </message>
 </context>
 <context>

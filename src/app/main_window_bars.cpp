@@ -45,10 +45,10 @@ void MainWindow::makeTopBar() {
         connect(action, &QAction::triggered, this, [this, command = each.command] { run(command); });
     }
     auto* add = new QMenu(tr("Add a stage"), byName["Look"]);
-    for (const StageType* type : stageTypes())
-        if (canAddStage(*type))
-            add->addAction(QString::fromStdString(type->name), this,
-                           [this, id = type->id] { baryton::addStage(state_, id); });
+    for (const StageOffer& offer : stageOffers())
+        add->addAction(offer.title, this, [this, id = offer.type->id, part = offer.part] {
+            baryton::addStage(state_, id, AddAt::Chosen, part);
+        });
     byName["Look"]->insertMenu(actions_.at(Command::DuplicateStage), add);
     for (const char* name : {"View", "Picture", "Look"})
         connect(byName[name], &QMenu::aboutToShow, this, &MainWindow::checkActions);

@@ -31,14 +31,12 @@ void MainWindow::openPalette() {
                            choose,
                            purposes(stage.type)});
     }
-    for (const StageType* type : stageTypes()) {
-        if (type->standsIn(Part::Prep) && !type->standsIn(Part::Look)) continue;
-        const auto add = [this, id = type->id] {
+    for (const StageOffer& offer : stageOffers()) {
+        const auto add = [this, id = offer.type->id, part = offer.part] {
             showTask(AppTask::Grade);
-            addStage(state_, id);
+            addStage(state_, id, AddAt::Chosen, part);
         };
-        entries.push_back(
-            {tr("add"), tr("Add %1").arg(QString::fromStdString(type->name)), {}, add, purposes(type->id)});
+        entries.push_back({tr("add"), tr("Add %1").arg(offer.title), {}, add, purposes(offer.type->id)});
     }
     for (const LibraryEntry& entry : state_.presets()) {
         if (!entry.preset) continue;

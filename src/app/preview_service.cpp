@@ -1,5 +1,6 @@
 #include "app/preview_service.h"
 #include "app/render_image.h"
+#include "grade/cut_grade.h"
 #include "lut/accelerate.h"
 
 #include <algorithm>

@@ -130,7 +130,9 @@ void writeMarkdown() {
         for (const auto& p : type->parameters)
             if (!isLimit(p)) row(p);
     }
-    std::cout << "\n## Limits\n\nEvery stage of the Look can be held to a range of tones and of hues.\n" << head;
+    std::cout << "\n## Limits\n\nEvery stage that stands in the Look alone can be held to a range of tones and of "
+                 "hues; the others by their layer's mask.\n"
+              << head;
     for (const auto& p : limits) row(p);
 }
 

@@ -20,11 +20,21 @@ std::shared_ptr<const BaseLevel> BaseLevel::of(const Picture& whole) {
 
 namespace {
 
+constexpr std::size_t kMostPictures = 3, kMostKernels = 8;
+
 template <class T>
-void keep(std::vector<T>& kept, T item) {
-    constexpr std::size_t most = 3;
+void keep(std::vector<T>& kept, std::size_t most, T item) {
     if (kept.size() == most) kept.erase(kept.begin());
     kept.push_back(std::move(item));
+}
+
+/// What was asked for last is kept longest.
+template <class T, class Same>
+const T* findKept(std::vector<T>& kept, Same same) {
+    const auto at = std::find_if(kept.begin(), kept.end(), same);
+    if (at == kept.end()) return nullptr;
+    std::rotate(at, at + 1, kept.end());
+    return &kept.back();
 }
 
 } // namespace
@@ -32,25 +42,25 @@ void keep(std::vector<T>& kept, T item) {
 Picture BaseLevel::graded(const Ahead& ahead, int threads, const Task* task) const {
     {
         const std::lock_guard<std::mutex> guard(lock_);
-        for (const KeptPicture& each : pictures_)
-            if (each.ahead == ahead) return each.picture;
+        if (const auto* known = findKept(pictures_, [&](const KeptPicture& each) { return each.ahead == ahead; }))
+            return known->picture;
     }
     Picture result = Program::compile(ahead.grade, ahead.options).graded(picture_, threads, task);
     const std::lock_guard<std::mutex> guard(lock_);
-    keep(pictures_, {ahead, result});
+    keep(pictures_, kMostPictures, {ahead, result});
     return result;
 }
 
 Kernel BaseLevel::kernelOf(const Stage& stage, const Ahead& ahead, int threads, const Task* task) const {
     {
         const std::lock_guard<std::mutex> guard(lock_);
-        for (const KeptKernel& each : kernels_)
-            if (each.stage == stage && each.ahead == ahead) return each.kernel;
+        const auto isIt = [&](const KeptKernel& each) { return each.stage == stage && each.ahead == ahead; };
+        if (const auto* known = findKept(kernels_, isIt)) return known->kernel;
     }
     const StageType& type = *findStageType(stage.type);
     Kernel kernel = type.compileWide(stage, graded(ahead, threads, task));
     const std::lock_guard<std::mutex> guard(lock_);
-    keep(kernels_, {stage, ahead, kernel});
+    keep(kernels_, kMostKernels, {stage, ahead, kernel});
     return kernel;
 }
 

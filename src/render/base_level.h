@@ -45,7 +45,7 @@ private:
     };
     Picture picture_;
     mutable std::mutex lock_;
-    mutable std::vector<KeptPicture> pictures_; ///< oldest first
+    mutable std::vector<KeptPicture> pictures_; ///< those asked for last at the end
     mutable std::vector<KeptKernel> kernels_;
 };
 

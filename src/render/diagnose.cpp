@@ -2,6 +2,7 @@
 #include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "grade/cut_grade.h"
 #include "render/detail.h"
 #include "render/histogram.h"
 #include "stages/overlay_raster.h"

@@ -4,7 +4,6 @@
 
 #include <array>
 #include <cstdint>
-#include <optional>
 
 namespace baryton {
 
@@ -30,12 +29,5 @@ double chromaOnCurve(const std::array<float, 3>& colour);
 
 /// The histogram of what *enters* a stage: the picture graded by all that stands before it.
 Histogram histogramBefore(const Picture& picture, const Grade& grade, const std::string& stageId);
-
-/// The grade cut off before a stage; of a layer, before the Look, which is what its mask sees; the whole grade when
-/// there is neither.
-Grade upTo(const Grade& grade, const std::string& stageId);
-/// The rest: the grade from a stage on. Nothing where the grade can't be cut there: no such stage, or one in a layer
-/// that is laid over what comes before it.
-std::optional<Grade> fromOn(const Grade& grade, const std::string& stageId);
 
 } // namespace baryton

@@ -18,22 +18,32 @@ std::size_t padded(std::size_t count) {
     return (count + kRowPad - 1) / kRowPad * kRowPad;
 }
 
-/// Three planes that a tile is worked on in, with room around it.
+/// Three planes that a tile is worked on in, with room around it, and those of the colours that are carried along.
 struct TileBuffer {
+    static constexpr int kKept = 3, kInput = 6, kPlanes = 9;
     std::vector<float> floats;
     std::size_t stride = 0, planeSize = 0;
     PixelRect rect; ///< of the picture, what is around its edge included
 
-    void reset(const PixelRect& wanted) {
+    void reset(const PixelRect& wanted, bool carries) {
         rect = wanted;
         // Kernels run on to the next multiple of kRowPad, from wherever a row's valid part begins.
         stride = padded(static_cast<std::size_t>(rect.width)) + kRowPad;
         planeSize = stride * static_cast<std::size_t>(rect.height);
-        if (floats.size() < 3 * planeSize) floats.resize(3 * planeSize);
+        const std::size_t size = (carries ? kPlanes : 3) * planeSize;
+        if (floats.size() < size) floats.resize(size);
     }
     float* at(int plane, int x, int y) {
         return floats.data() + planeSize * static_cast<std::size_t>(plane) +
                stride * static_cast<std::size_t>(y - rect.y) + (x - rect.x);
+    }
+    CarriedRows carried(const Carries& carries, int x, int y) {
+        CarriedRows rows;
+        for (int k = 0; k < 3; ++k) {
+            if (carries.kept) rows.kept[static_cast<std::size_t>(k)] = at(kKept + k, x, y);
+            if (carries.input) rows.input[static_cast<std::size_t>(k)] = at(kInput + k, x, y);
+        }
+        return rows;
     }
 };
 
@@ -74,9 +84,10 @@ Plan::Plan(const Program& program, const FrameMap& frame, const Picture& pixels,
             auto& steps = segments_.back().points.steps;
             steps.insert(steps.end(), from.points.steps.begin(), from.points.steps.end());
         } else {
-            segments_.push_back({from.points, {}, 1});
+            segments_.emplace_back().points = from.points;
         }
         Segment& segment = segments_.back();
+        segment.carries = from.carries;
         const std::size_t before = segment.points.steps.size() - from.points.steps.size();
         for (const Program::LateStage& late : from.late) {
             Kernel& kernel = segment.points.steps[before + late.step].kernel;
@@ -147,11 +158,12 @@ void Plan::runTile(const Picture& picture, const PixelRect& tile, const Program:
         rects[i - 1] = within(grown(rects[i], segments_[i - 1].area->margin), picture);
 
     TileBuffer* buffer = &buffers[0];
+    Carries carried;
     for (std::size_t i = 0; i < segments_.size(); ++i) {
         const Segment& segment = segments_[i];
         const PixelRect& valid = rects[i];
         if (i == 0) {
-            buffer->reset(segment.area ? grown(rects[1], segment.area->margin) : valid);
+            buffer->reset(segment.area ? grown(rects[1], segment.area->margin) : valid, segment.carries.any());
             for (int k = 0; k < 3; ++k)
                 for (int y = valid.y; y < valid.y + valid.height; ++y)
                     std::memcpy(buffer->at(k, valid.x, y), picture.row(k, y) + valid.x,
@@ -165,14 +177,16 @@ void Plan::runTile(const Picture& picture, const PixelRect& tile, const Program:
             block.count = count;
             float* planes[] = {block.r, block.g, block.b};
             for (float* plane : planes) std::fill(plane + valid.width, plane + count, 0.0F);
-            segment.points(block);
+            segment.points(block, buffer->carried(carried, valid.x, y), buffer->carried(segment.carries, valid.x, y));
             if (!segment.area) sink(valid.x, y, valid.width, block.r, block.g, block.b);
         }
         if (!segment.area) return;
         repeatEdges(*buffer, valid);
         const PixelRect& out = rects[i + 1];
         TileBuffer& next = buffer == &buffers[0] ? buffers[1] : buffers[0];
-        next.reset(segments_[i + 1].area ? grown(rects[i + 2], segments_[i + 1].area->margin) : out);
+        const Segment& behind = segments_[i + 1];
+        next.reset(behind.area ? grown(rects[i + 2], behind.area->margin) : out,
+                   segment.carries.any() || behind.carries.any());
         AreaTile area;
         area.inStride = buffer->stride, area.outStride = next.stride;
         area.width = out.width, area.height = out.height;
@@ -186,7 +200,17 @@ void Plan::runTile(const Picture& picture, const PixelRect& tile, const Program:
                 float* over = next.at(k, out.x, y);
                 for (int x = 0; x < out.width; ++x) over[x] = under[x] + segment.strength * (over[x] - under[x]);
             }
+        for (int y = out.y; y < out.y + out.height && segment.carries.any(); ++y) {
+            const CarriedRows from = buffer->carried(segment.carries, out.x, y),
+                              to = next.carried(segment.carries, out.x, y);
+            const std::size_t bytes = static_cast<std::size_t>(out.width) * sizeof(float);
+            for (std::size_t k = 0; k < 3; ++k) {
+                if (from.kept[k]) std::memcpy(to.kept[k], from.kept[k], bytes);
+                if (from.input[k]) std::memcpy(to.input[k], from.input[k], bytes);
+            }
+        }
         buffer = &next;
+        carried = segment.carries;
     }
 }
 

@@ -30,6 +30,7 @@ private:
         PointRun points;
         std::optional<AreaKernel> area;
         float strength = 1; ///< of the area stage
+        Carries carries;
     };
     PixelColumns columnsOf(const Picture& picture) const;
     Block blockAt(int x, int y) const;

@@ -21,7 +21,7 @@ constexpr auto ones = [] {
 }();
 } // namespace
 
-void PointRun::operator()(const Block& whole) const {
+void PointRun::operator()(const Block& whole, const CarriedRows& takes, const CarriedRows& leaves) const {
     static thread_local Kept kept;
     // What Keep sets aside is as large as a block, so a longer run is cut into blocks.
     for (std::size_t start = 0; start < whole.count; start += kBlockPixels) {
@@ -29,6 +29,17 @@ void PointRun::operator()(const Block& whole) const {
         block.r += start, block.g += start, block.b += start;
         block.count = std::min(kBlockPixels, whole.count - start);
         block.first += static_cast<float>(start);
+        const std::array<float*, 3> colours{block.r, block.g, block.b};
+        const std::array<float*, 3> first{kept.planes[0][0], kept.planes[0][1], kept.planes[0][2]};
+        const std::array<float*, 3> input{kept.input[0], kept.input[1], kept.input[2]};
+        const auto copied = [&](const std::array<float*, 3>& a, const std::array<float*, 3>& b) {
+            for (std::size_t k = 0; k < 3; ++k) std::memcpy(b[k], a[k], block.count * sizeof(float));
+        };
+        const auto part = [&](const std::array<float*, 3>& rows) {
+            return std::array{rows[0] + start, rows[1] + start, rows[2] + start};
+        };
+        if (takes.kept[0]) copied(part(takes.kept), first);
+        if (takes.input[0]) copied(part(takes.input), input);
         for (std::size_t at = 0; at < steps.size(); ++at) {
             const PointStep& step = steps[at];
             const float* under = kept.planes[step.slot][0];
@@ -46,24 +57,19 @@ void PointRun::operator()(const Block& whole) const {
                 runToEncoded(block);
                 break;
             case PointStep::Kind::Keep: {
-                const float* planes[3] = {block.r, block.g, block.b};
-                for (int k = 0; k < 3; ++k)
-                    std::memcpy(kept.planes[step.slot][k], planes[k], block.count * sizeof(float));
+                auto& slot = kept.planes[step.slot];
+                copied(colours, {slot[0], slot[1], slot[2]});
                 break;
             }
             case PointStep::Kind::Weigh:
                 runLimitWeights(under, kBlockPixels, step.limits, block.count, kept.weights[step.slot]);
                 break;
-            case PointStep::Kind::KeepInput: {
-                const float* planes[3] = {block.r, block.g, block.b};
-                for (int k = 0; k < 3; ++k) std::memcpy(kept.input[k], planes[k], block.count * sizeof(float));
+            case PointStep::Kind::KeepInput:
+                copied(colours, input);
                 break;
-            }
-            case PointStep::Kind::Mask: {
-                const float* const input[3] = {kept.input[0], kept.input[1], kept.input[2]};
-                if (!(*step.mask)(block, input, kept.weights[step.slot])) at += step.skip - 1;
+            case PointStep::Kind::Mask:
+                if (!(*step.mask)(block, input.data(), kept.weights[step.slot])) at += step.skip - 1;
                 break;
-            }
             case PointStep::Kind::ShowMask:
                 for (float* plane : {block.r, block.g, block.b})
                     std::memcpy(plane, kept.weights[step.slot], block.count * sizeof(float));
@@ -80,6 +86,8 @@ void PointRun::operator()(const Block& whole) const {
                 break;
             }
         }
+        if (leaves.kept[0]) copied(first, part(leaves.kept));
+        if (leaves.input[0]) copied(input, part(leaves.input));
     }
 }
 

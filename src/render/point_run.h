@@ -29,12 +29,24 @@ struct PointStep {
     BlendMode mode = BlendMode::Normal;      ///< Blend
 };
 
+/// What a run leaves set aside for the run behind a stage that looks around: the colours of the first slot, those
+/// that enter the Look.
+struct Carries {
+    bool kept = false, input = false;
+    bool any() const { return kept || input; }
+};
+/// Where they are for the pixels of a run; null where nothing is carried.
+struct CarriedRows {
+    std::array<float*, 3> kept{}, input{};
+};
+
 /// Neighbouring stages that look at single pixels, fused: what enters and leaves is in the working encoding.
 struct PointRun {
     std::vector<PointStep> steps;
 
     /// Over a run of pixels in place, of any length.
-    void operator()(const Block& block) const;
+    void operator()(const Block& block) const { (*this)(block, {}, {}); }
+    void operator()(const Block& block, const CarriedRows& takes, const CarriedRows& leaves) const;
 };
 
 /// The most pixels that are worked on at a time: three planes and the kept ones stay within the fast caches.

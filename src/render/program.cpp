@@ -1,5 +1,6 @@
 #include "render/program.h"
 #include "base/words.h"
+#include "grade/cut_grade.h"
 #include "grade/mask_links.h"
 #include "render/mask_weights.h"
 #include "render/plan.h"
@@ -34,10 +35,13 @@ public:
     }
 
     Program compile(const Grade& grade) {
-        if (options_.prep) addPrep(grade.prep);
-        if (options_.look) addLook(grade.look);
-        if (options_.finish) addFinish(grade);
+        if (options_.prep)
+            for (std::size_t i = 0; i < grade.prep.size(); ++i) addStage(grade, {Part::Prep, 0, i});
+        if (options_.look) addLook(grade);
+        if (options_.finish)
+            for (std::size_t i = 0; i < grade.finish.size(); ++i) addStage(grade, {Part::Finish, 0, i});
         need(Domain::Encoded);
+        carryInput();
         return std::move(program_);
     }
 
@@ -47,7 +51,7 @@ public:
         const auto at = std::find_if(look.begin(), look.end(), [&](const Layer& each) { return each.id == layerId; });
         const Mask mask = at != look.end() && at->mask ? *at->mask : Mask();
         if (mask.seesColours()) {
-            addPrep(grade.prep);
+            for (std::size_t i = 0; i < grade.prep.size(); ++i) addStage(grade, {Part::Prep, 0, i});
             need(Domain::Encoded);
             push(Step::Kind::KeepInput);
         }
@@ -61,10 +65,11 @@ private:
     using Step = PointStep;
     std::vector<Step>& steps() { return program_.segments_.back().points.steps; }
 
-    bool counts(const Stage& stage) const {
+    bool counts(const Stage& stage, Part part) const {
         if (isNeutral(stage)) return false;
         const StageType& type = *findStageType(stage.type);
-        if (type.footprint == Footprint::Source) return false; // has been done before
+        if (type.footprint == Footprint::Source) return false;   // has been done before
+        if (!type.compile && !type.standsIn(part)) return false; // whatever a file says
         return type.bakes() || !options_.onlyWhatBakes;
     }
 
@@ -72,16 +77,16 @@ private:
         return layer.isMasked() && options_.onlyWhatBakes && !layer.mask->seesOnlyColours();
     }
 
-    void addLook(std::vector<Layer> look) {
-        resolveLinks(look);
-        const bool isSeen = std::any_of(look.begin(), look.end(), [&](const Layer& layer) {
+    void addLook(Grade grade) {
+        resolveLinks(grade.look);
+        const bool isSeen = std::any_of(grade.look.begin(), grade.look.end(), [&](const Layer& layer) {
             return layer.isEnabled() && layer.isMasked() && layer.mask->seesColours() && !isLeftOut(layer);
         });
         if (isSeen) {
             need(Domain::Encoded);
             push(Step::Kind::KeepInput);
         }
-        for (const Layer& layer : look) addLayer(layer);
+        for (std::size_t l = 0; l < grade.look.size(); ++l) addLayer(grade, l);
     }
 
     void pushMask(const Mask& mask, int slot) {
@@ -91,84 +96,90 @@ private:
         weigh.mask = std::make_shared<const MaskWeights>(mask, FrameMap()); // until a frame is known
     }
 
-    void addLayer(const Layer& layer) {
+    void addLayer(const Grade& grade, std::size_t place) {
+        const Layer& layer = grade.look[place];
         const double strength = layer.strengthOrFull();
         const BlendMode mode = blendModeFrom(layer.blendOrNormal());
         // A layer that changes nothing is still laid over: multiplied with itself a picture grows darker.
-        const bool any = mode != BlendMode::Normal || std::any_of(layer.stages.begin(), layer.stages.end(),
-                                                                  [&](const Stage& s) { return counts(s); });
+        const bool any =
+            mode != BlendMode::Normal || std::any_of(layer.stages.begin(), layer.stages.end(),
+                                                     [&](const Stage& s) { return counts(s, Part::Look); });
         if (!layer.isEnabled() || strength <= 0 || !any) return;
         if (isLeftOut(layer)) return;
         const int slot = strength < 1 || mode != BlendMode::Normal || layer.isMasked() ? keep() : -1;
-        const std::size_t mask = steps().size();
-        if (layer.isMasked()) pushMask(*layer.mask, slot);
-        addStages(layer.stages);
+        // Ahead of its stages a mask spares those that it lets nothing through of; but it must be worked out for the
+        // very pixels that are mixed, and what looks around works on more.
+        const bool isSpared = std::none_of(layer.stages.begin(), layer.stages.end(), [&](const Stage& each) {
+            return counts(each, Part::Look) && findStageType(each.type)->footprint == Footprint::Narrow;
+        });
+        std::size_t mask = steps().size();
+        if (layer.isMasked() && isSpared) pushMask(*layer.mask, slot);
+        for (std::size_t i = 0; i < layer.stages.size(); ++i) addStage(grade, {Part::Look, place, i});
         if (slot < 0) return;
+        if (layer.isMasked() && !isSpared) {
+            need(Domain::Encoded);
+            mask = steps().size();
+            pushMask(*layer.mask, slot);
+        }
         mix(slot, strength);
         steps().back().isWeighted = layer.isMasked();
-        if (layer.isMasked()) steps()[mask].skip = steps().size() - mask;
+        if (layer.isMasked()) steps()[mask].skip = isSpared ? steps().size() - mask : 1;
         if (mode == BlendMode::Normal) return;
         steps().back().kind = Step::Kind::Blend;
         steps().back().mode = mode;
     }
 
-    void addStages(const std::vector<Stage>& stages) {
-        for (const Stage& stage : stages) {
-            if (!counts(stage)) continue;
-            const StageType& type = *findStageType(stage.type);
-            if (!type.compile) continue; // looks around: never in the Look, whatever a file says
-            const auto limits = type.standsIn(Part::Look) ? Limits::of(stage) : std::nullopt;
-            const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
-            if (limits) {
-                Step& weigh = push(Step::Kind::Weigh);
-                weigh.slot = slot;
-                weigh.limits = *limits;
-            }
-            addKernel(type.compile(stage));
-            if (slot < 0) continue;
-            mix(slot, stage.strengthOrFull());
-            steps().back().isWeighted = limits.has_value();
+    void addStage(const Grade& grade, const StagePlace& place) {
+        const Stage& stage = stageAt(grade, place);
+        if (!counts(stage, place.part)) return;
+        const StageType& type = *findStageType(stage.type);
+        if (type.footprint == Footprint::Narrow) return addNarrow(stage);
+        const auto limits = type.hasLimits() ? Limits::of(stage) : std::nullopt;
+        const int slot = stage.strengthOrFull() < 1 || limits ? keep() : -1;
+        if (limits) {
+            Step& weigh = push(Step::Kind::Weigh);
+            weigh.slot = slot;
+            weigh.limits = *limits;
         }
-    }
-
-    /// What looks at its neighbours may stand here, ahead of what is done to colours.
-    void addPrep(const std::vector<Stage>& stages) {
-        for (const Stage& stage : stages)
-            if (counts(stage) && findStageType(stage.type)->footprint == Footprint::Narrow)
-                addNarrow(stage);
-            else
-                addStages({stage});
+        if (type.compile)
+            addKernel(type.compile(stage));
+        else
+            addLate(grade, place, type);
+        if (slot < 0) return;
+        mix(slot, stage.strengthOrFull());
+        steps().back().isWeighted = limits.has_value();
     }
 
     void addNarrow(const Stage& stage) {
         need(Domain::Encoded);
         lastMatrix_.reset();
-        program_.segments_.back().narrow = Program::NarrowStage{findStageType(stage.type), stage};
+        Program::Segment& segment = program_.segments_.back();
+        segment.narrow = Program::NarrowStage{findStageType(stage.type), stage};
+        segment.carries.kept = usedSlots_ > 0;
         program_.segments_.emplace_back();
     }
 
-    /// The Finish holds stages that look further around: they see the whole frame as the Look leaves it.
-    void addFinish(const Grade& grade) {
-        for (std::size_t i = 0; i < grade.finish.size(); ++i) {
-            const Stage& stage = grade.finish[i];
-            if (!counts(stage)) continue;
-            const StageType& type = *findStageType(stage.type);
-            if (type.footprint == Footprint::Narrow) {
-                addNarrow(stage);
-            } else if (!type.compile) {
-                const int slot = stage.strengthOrFull() < 1 ? keep() : -1;
-                need(type.lateDomain);
-                Program::LateStage late{steps().size(), &type, stage, {}};
-                if (late.isWide()) {
-                    late.ahead = grade;
-                    late.ahead.finish.resize(i);
-                }
-                program_.segments_.back().late.push_back(std::move(late));
-                push(Step::Kind::Stage);
-                if (slot >= 0) mix(slot, stage.strengthOrFull());
-            } else {
-                addStages({stage});
-            }
+    /// An empty step until its pixels, or the base level, are known.
+    void addLate(const Grade& grade, const StagePlace& place, const StageType& type) {
+        need(type.lateDomain);
+        Program::LateStage late{steps().size(), &type, stageAt(grade, place), {}};
+        if (late.isWide()) late.ahead = upTo(grade, place);
+        program_.segments_.back().late.push_back(std::move(late));
+        push(Step::Kind::Stage).kernel = kernelOf(type.lateDomain, 0, [](const int&, const Block&) {});
+    }
+
+    /// What enters the Look is carried on as far as a mask asks for it.
+    void carryInput() {
+        auto& segments = program_.segments_;
+        bool isWanted = false;
+        for (std::size_t i = segments.size(); i-- > 0;) {
+            segments[i].carries.input = isWanted;
+            const auto& made = segments[i].points.steps;
+            isWanted = isWanted || std::any_of(segments[i].masks.begin(), segments[i].masks.end(),
+                                               [](const auto& late) { return late.mask.seesColours(); });
+            if (std::any_of(made.begin(), made.end(),
+                            [](const Step& step) { return step.kind == Step::Kind::KeepInput; }))
+                isWanted = false;
         }
     }
 
@@ -299,16 +310,7 @@ std::array<float, 3> Program::operator()(std::array<float, 3> rgb) const {
     Block block;
     block.r = planes[0], block.g = planes[1], block.b = planes[2];
     block.count = kRowPad;
-    for (const Segment& segment : segments_) {
-        if (segment.late.empty()) {
-            segment.points(block);
-            continue;
-        }
-        PointRun points = segment.points;
-        for (auto at = segment.late.rbegin(); at != segment.late.rend(); ++at)
-            points.steps.erase(points.steps.begin() + static_cast<std::ptrdiff_t>(at->step));
-        points(block);
-    }
+    for (const Segment& segment : segments_) segment.points(block);
     return {planes[0][0], planes[1][0], planes[2][0]};
 }
 

@@ -67,7 +67,7 @@ private:
         std::size_t step = 0;
         const StageType* type = nullptr;
         Stage stage;
-        Grade ahead; ///< of a Wide one: what stands before it
+        Grade ahead; ///< of a Wide one: what stands before it, in its layer too
 
         bool isWide() const { return type->footprint == Footprint::Wide; }
     };
@@ -86,6 +86,7 @@ private:
         std::vector<LateStage> late;
         std::vector<LateMask> masks;
         std::optional<NarrowStage> narrow; ///< in all but the last
+        Carries carries;                   ///< past the narrow stage
     };
     CompileOptions options_;
     std::vector<Segment> segments_;

@@ -164,7 +164,7 @@ const StageType& bloomType() {
         .id = "bloom",
         .name = "Bloom",
         .summary = "Lets bright places glow into what surrounds them, as light does in a lens or in haze.",
-        .parts = {Part::Finish},
+        .parts = {Part::Look, Part::Finish},
         .footprint = Footprint::Wide,
         .settings =
             {{&S::amount, percent("amount", "Amount", 0, 100, 0, "How much of their light bright places give away.")},

@@ -168,7 +168,7 @@ const StageType& detailType() {
         .id = "detail",
         .name = "Detail",
         .summary = "Makes edges and fine structure clearer, or softer.",
-        .parts = {Part::Finish},
+        .parts = {Part::Look, Part::Finish},
         .footprint = Footprint::Narrow,
         .settings =
             {{&S::way,

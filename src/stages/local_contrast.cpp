@@ -192,7 +192,7 @@ const StageType& localContrastType() {
         .id = "local-contrast",
         .name = "Local contrast",
         .summary = "Brings out what is faint beside its surroundings, or calms it, and leaves edges as they are.",
-        .parts = {Part::Finish},
+        .parts = {Part::Look, Part::Finish},
         .footprint = Footprint::Wide,
         .settings = {{&S::amount, percent("amount", "Amount", -100, 100, 0,
                                           "How much clearer (right) or calmer (left) texture becomes.")},

@@ -259,7 +259,7 @@ const StageType& overlayType() {
         .id = kOverlayType,
         .name = "Overlay",
         .summary = "Lays another picture over this one: steam, dust, paper, a light that fell into the lens.",
-        .parts = {Part::Finish},
+        .parts = {Part::Look, Part::Finish},
         .footprint = Footprint::Place,
         .settings = overlaySettings(),
         .isNeutral = [](const S& s) { return !s.picture.encoded; },

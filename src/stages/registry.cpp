@@ -15,12 +15,12 @@ void translate(StageType& type) {
     }
 }
 
-/// Every stage of the Look has limits beside its own parameters.
+/// Those that can be held to limits have them beside their own parameters.
 std::vector<StageType> withLimits(std::initializer_list<const StageType*> types) {
     std::vector<StageType> all;
     for (const StageType* type : types) {
         all.push_back(*type);
-        if (!type->standsIn(Part::Look)) continue;
+        if (!type->hasLimits()) continue;
         const auto& limits = limitParameters();
         all.back().parameters.insert(all.back().parameters.end(), limits.begin(), limits.end());
     }

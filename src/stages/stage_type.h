@@ -37,8 +37,8 @@ class StageType {
 public:
     std::string id;
     std::string name;
-    std::string summary; ///< one sentence for tooltips and the docs
-    std::vector<Part> parts;
+    std::string summary;     ///< one sentence for tooltips and the docs
+    std::vector<Part> parts; ///< where it may stand, in the order of a grade
     Footprint footprint = Footprint::Colour;
     std::vector<ParameterType> parameters;
     /// True when the stage's parameters return the input bit for bit; its strength and whether it is on don't matter.
@@ -46,7 +46,7 @@ public:
     /// Of Colour and Place. Called, as those below, with a stage that is not neutral.
     std::function<Kernel(const Stage&)> compile{};
     /// Of Place, instead of `compile`, where what a pixel gets is an average over it: made ready when the pixels are
-    /// known. It stands in Finish alone.
+    /// known.
     std::function<Kernel(const Stage&, const PixelColumns&)> compileForPixels{};
     /// What a stage that the user adds starts with, where its defaults would show nothing.
     std::map<std::string, Value> starters{};
@@ -60,6 +60,10 @@ public:
     bool bakes() const { return footprint == Footprint::Colour; }
     const ParameterType* parameter(const std::string& parameterId) const;
     bool standsIn(Part part) const;
+    /// Where one goes when no part is named: the Look before Prep, the Finish before a layer.
+    Part usualPart() const { return parts.back(); }
+    /// Whether it can be held to a range of tones and hues (see limits.h), which takes a stage of colours.
+    bool hasLimits() const { return usualPart() == Part::Look; }
 };
 
 /// All stage types, in the order in which they are offered. Filled once, before main.

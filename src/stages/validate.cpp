@@ -108,7 +108,7 @@ void validateStage(const Stage& stage, Part part, const std::string& path, std::
     }
     if (!type->standsIn(part))
         errors.emplace_back("", path + "/type", inWords("{} can't stand in {}", words(type->name), partName(part)),
-                            inWords("move it to {}", partName(type->parts[0])));
+                            inWords("move it to {}", partName(type->usualPart())));
     validateOwnFields(stage, path, errors);
     for (const auto& [id, value] : stage.parameters) {
         const std::string at = path + "/parameters/" + id;

@@ -37,6 +37,15 @@ Grade everythingAround() {
     layer.stages.push_back(makeStage(grade, "curves"));
     layer.stages[0].parameters["rgb"] = Curve{{0, 0.05}, {0.4, 0.3}, {1, 0.95}};
     grade.look.push_back(layer);
+    // And within a layer, behind its mask.
+    Layer local;
+    local.id = "layer-2", local.strength = 0.9, local.blend = "soft-light";
+    for (const Stage& stage : {grade.finish[0], grade.finish[4], grade.finish[1]}) {
+        local.stages.push_back(stage);
+        local.stages.back().id = freeId(grade, stage.type);
+    }
+    local.mask = Mask{{{MaskRamp{0.3, 0.2, 0.6, 0.7}, MaskShape::Way::Add, false}}, false, 1};
+    grade.look.push_back(local);
     return grade;
 }
 
@@ -324,9 +333,9 @@ TEST(Plan, TakesNoHarmFromAStageThatStandsWhereItMayNot) {
     Grade grade;
     Layer layer;
     layer.id = "layer-1";
-    for (const char* type : {"bloom", "detail"}) {
+    for (const char* type : {"halation", "grain", "noise"}) {
         layer.stages.push_back(makeStage(grade, type));
-        layer.stages.back().parameters["amount"] = 1.0;
+        layer.stages.back().parameters[type == std::string("noise") ? "luma" : "amount"] = 1.0;
     }
     grade.look.push_back(layer);
     const Picture source = randomPicture(30, 20);
@@ -335,10 +344,11 @@ TEST(Plan, TakesNoHarmFromAStageThatStandsWhereItMayNot) {
     for (const StageType* type : stageTypes()) {
         const bool isLate = type->compileForPixels || type->compileNarrow || type->compileWide;
         EXPECT_EQ(isLate || type->footprint == Footprint::Source, !type->compile) << type->id;
-        // What looks at neighbours may clean the picture before all else; the rest lies over it.
+        EXPECT_TRUE(std::is_sorted(type->parts.begin(), type->parts.end())) << type->id;
+        // What looks at neighbours may clean the picture before all else; the rest lies over it, or in a layer.
         if (isLate && type->footprint != Footprint::Narrow)
-            EXPECT_EQ(type->parts, std::vector<Part>{Part::Finish}) << type->id;
-        if (isLate) EXPECT_FALSE(type->standsIn(Part::Look)) << type->id;
+            EXPECT_TRUE(type->standsIn(Part::Finish) && !type->standsIn(Part::Prep)) << type->id;
+        if (isLate) EXPECT_FALSE(type->hasLimits()) << type->id;
     }
 }
 

@@ -2,6 +2,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "edits/carry_over.h"
+#include "grade/cut_grade.h"
 #include "grade/grade_json.h"
 #include "grade/mask_links.h"
 #include "grade/mask_moves.h"

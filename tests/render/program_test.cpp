@@ -1,4 +1,5 @@
 #include "colour/transfer.h"
+#include "grade/cut_grade.h"
 #include "render/histogram.h"
 #include "render/program.h"
 #include "render/view.h"
@@ -32,7 +33,7 @@ Vec3 slowly(const Grade& grade, Vec3 v, double x, double y, double aspect, doubl
             for (double& c : out) c = hold(linear ? linearToSrgb(c) : c), most = std::max(most, std::abs(c));
             double share = stage.strengthOrFull();
             const StageType& type = *findStageType(stage.type);
-            if (type.standsIn(Part::Look))
+            if (type.hasLimits())
                 if (const auto limits = Limits::of(stage)) share *= limits->weight(v);
             v = mix(v, out, share);
         }
@@ -56,8 +57,9 @@ TEST(Program, CompiledIsWhatTheDefinitionSays) {
         for (int i = 0; i < 25; ++i) {
             Grade grade = randomGrade(random);
             // What looks around is no function of one pixel: see around_test.cpp.
-            for (auto* stages : {&grade.prep, &grade.finish})
-                std::erase_if(*stages, [](const Stage& s) { return !findStageType(s.type)->compile; });
+            const auto looksAround = [](const Stage& s) { return !findStageType(s.type)->compile; };
+            std::erase_if(grade.prep, looksAround), std::erase_if(grade.finish, looksAround);
+            for (Layer& layer : grade.look) std::erase_if(layer.stages, looksAround);
             const Picture in = randomPicture(40, 24, static_cast<unsigned>(i));
             const Picture out = Program::compile(grade).graded(in);
             for (int y = 6; y < 24; y += 5)

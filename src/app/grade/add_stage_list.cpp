@@ -10,14 +10,15 @@ namespace baryton {
 
 namespace {
 constexpr int kSought = Qt::UserRole + 1; ///< what the typed words are sought in
-}
+constexpr int kGoes = Qt::UserRole + 2;   ///< the part that it is added to
+} // namespace
 
 AddStageList::AddStageList(AppState& state, AddAt at, std::optional<Part> part, QWidget* parent)
     : FindPopup(tr("Add a stage"), tr("Find a stage, or what it is for"),
                 tr("No stage has to do with that. Try what the picture should become: “soft”, “faded”, “warmer”, "
                    "“black and white”."),
                 parent),
-      state_(state), at_(at), part_(part) {
+      state_(state), at_(at) {
     list()->setIconSize({84, 56});
     list()->setWordWrap(true);
     list()->setItemDelegate(new WrappedRows(list()));
@@ -26,18 +27,19 @@ AddStageList::AddStageList(AppState& state, AddAt at, std::optional<Part> part, 
     resize(360, 460);
     std::vector<TileDrawer::Tile> tiles;
     const Picture small = state.hasKey() ? state.pictures().smallOf(state.key()) : Picture();
-    for (const StageType* type : stageTypes()) {
-        const Part goes = part.value_or(usualPart(*type));
-        if (!canAddStage(*type, goes)) continue;
+    std::vector<StageOffer> offers = stageOffers();
+    if (part) {
+        offers.clear();
         // Of all stages one that is there can be found and taken in hand; a part's own + only adds.
-        if (part && holds(state.shownGrade(), *part, type->id)) continue;
-        const QString name = QString::fromStdString(type->name);
-        const QString title = part || goes == Part::Look ? name
-                              : goes == Part::Prep       ? tr("%1 (Prep)").arg(name)
-                                                         : tr("%1 (Finish)").arg(name);
+        for (const StageType* type : stageTypes())
+            if (canAddStage(*type, *part) && !holds(state.shownGrade(), *part, type->id))
+                offers.push_back({type, *part, QString::fromStdString(type->name)});
+    }
+    for (const auto& [type, goes, title] : offers) {
         auto* item =
             new QListWidgetItem(QStringLiteral("%1\n%2").arg(title, QString::fromStdString(type->summary)), list());
         item->setData(Qt::UserRole, QString::fromStdString(type->id));
+        item->setData(kGoes, static_cast<int>(goes));
         item->setData(kSought, item->text() + u'\n' + QString::fromStdString(purposesOf(type->id)));
         QPixmap empty(168, 112);
         empty.fill(theme::colours().well);
@@ -48,9 +50,10 @@ AddStageList::AddStageList(AppState& state, AddAt at, std::optional<Part> part, 
         Stage stage = makeStage(grade, type->id);
         stage.parameters = exampleOf(type->id);
         if (grade.look.empty()) grade.look = startingGrade().look;
-        auto& stages = goes == Part::Look ? grade.look.back().stages : goes == Part::Prep ? grade.prep : grade.finish;
-        if (goes != Part::Look) std::erase_if(stages, [&](const Stage& s) { return s.type == type->id; });
-        stages.push_back(std::move(stage));
+        if (goes != Part::Look)
+            std::erase_if(goes == Part::Prep ? grade.prep : grade.finish,
+                          [&](const Stage& s) { return s.type == type->id; });
+        putStage(grade, std::move(stage), goes, at, state.chosenStage());
         // What is there is in its frame already.
         Geometry geometry;
         if (type->id == kFrameType) geometry.frame = frameOf(grade);
@@ -88,7 +91,8 @@ void AddStageList::filter() {
 }
 
 void AddStageList::take(QListWidgetItem* item) {
-    addStage(state_, item->data(Qt::UserRole).toString().toStdString(), at_, part_);
+    addStage(state_, item->data(Qt::UserRole).toString().toStdString(), at_,
+             static_cast<Part>(item->data(kGoes).toInt()));
 }
 
 } // namespace baryton

@@ -22,7 +22,6 @@ protected:
 private:
     AppState& state_;
     AddAt at_;
-    std::optional<Part> part_;
     TileDrawer drawer_;
 };
 

@@ -9,6 +9,7 @@
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "colour/spaces.h"
+#include "grade/cut_grade.h"
 #include "picture/lens.h"
 
 #include <QCoreApplication>

@@ -2,6 +2,7 @@
 #include "app/grade/grade_page.h"
 #include "app/render_image.h"
 #include "colour/spaces.h"
+#include "grade/cut_grade.h"
 #include "render/histogram.h"
 
 #include <QMenu>

@@ -13,6 +13,43 @@
 
 namespace baryton {
 
+namespace {
+
+void insertInPrep(std::vector<Stage>& stages, Stage stage) {
+    // How far ahead a kind stands: the file, the lens, the frame, what looks at neighbours, colours.
+    const auto rank = [](const Stage& which) {
+        const StageType* each = findStageType(which.type);
+        if (!each || which.type == kRawType) return 0;
+        if (each->footprint == Footprint::Source) return which.type == kLensType ? 1 : 2;
+        return each->footprint == Footprint::Narrow ? 3 : 4;
+    };
+    const auto where = std::find_if(stages.begin(), stages.end(),
+                                    [&, own = rank(stage)](const Stage& each) { return rank(each) > own; });
+    stages.insert(where, std::move(stage));
+}
+
+} // namespace
+
+void putStage(Grade& grade, Stage stage, Part part, AddAt at, const std::string& chosen) {
+    if (part == Part::Prep) return insertInPrep(grade.prep, std::move(stage));
+    if (part == Part::Finish) {
+        grade.finish.push_back(std::move(stage));
+        return orderFinish(grade);
+    }
+    // Into the layer that is worked in, behind the chosen stage.
+    const auto place = findStage(grade, chosen);
+    const auto layer =
+        std::find_if(grade.look.begin(), grade.look.end(), [&](const Layer& each) { return each.id == chosen; });
+    if (at == AddAt::Chosen && layer != grade.look.end()) {
+        layer->stages.push_back(std::move(stage));
+    } else if (at == AddAt::Chosen && place && place->part == Part::Look) {
+        auto& stages = grade.look[place->layer].stages;
+        stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(place->index) + 1, std::move(stage));
+    } else {
+        grade.look.back().stages.push_back(std::move(stage));
+    }
+}
+
 void addStage(AppState& state, const std::string& type, AddAt at, std::optional<Part> wanted) {
     if (!state.hasKey()) return;
     Grade next = state.keyGrade();
@@ -20,43 +57,11 @@ void addStage(AppState& state, const std::string& type, AddAt at, std::optional<
     Stage stage = makeStage(next, type);
     stage.parameters = findStageType(type)->starters;
     const std::string id = stage.id;
-    const Part part = wanted.value_or(usualPart(*findStageType(type)));
-    if (part != Part::Look) {
-        auto& stages = part == Part::Prep ? next.prep : next.finish;
-        for (const Stage& there : stages)
+    const Part part = wanted.value_or(findStageType(type)->usualPart());
+    if (part != Part::Look)
+        for (const Stage& there : part == Part::Prep ? next.prep : next.finish)
             if (there.type == type) return state.chooseStage(there.id);
-        // What makes the picture ahead of what is done to its colours; the Finish has an order of its own.
-        auto where = stages.end();
-        if (part == Part::Prep) {
-            // How far ahead a kind stands: the file, the lens, the frame, what looks at neighbours, colours.
-            const auto rank = [](const std::string& which) {
-                const StageType* each = findStageType(which);
-                if (!each || which == kRawType) return 0;
-                if (each->footprint == Footprint::Source) return which == kLensType ? 1 : 2;
-                return each->footprint == Footprint::Narrow ? 3 : 4;
-            };
-            where = std::find_if(stages.begin(), stages.end(),
-                                 [&](const Stage& each) { return rank(each.type) > rank(type); });
-        }
-        stages.insert(where, std::move(stage));
-        orderFinish(next);
-        state.editKey(next);
-        return state.chooseStage(id);
-    }
-    // Into the layer that is worked in, behind the chosen stage.
-    auto place = findStage(next, state.chosenStage());
-    const auto layer =
-        std::find_if(next.look.begin(), next.look.end(), [&](const Layer& l) { return l.id == state.chosenStage(); });
-    if (at == AddAt::End) {
-        next.look.back().stages.push_back(std::move(stage));
-    } else if (layer != next.look.end()) {
-        layer->stages.push_back(std::move(stage));
-    } else if (place && place->part == Part::Look) {
-        auto& stages = next.look[place->layer].stages;
-        stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(place->index) + 1, std::move(stage));
-    } else {
-        next.look.back().stages.push_back(std::move(stage));
-    }
+    putStage(next, std::move(stage), part, at, state.chosenStage());
     state.editKey(next);
     state.chooseStage(id);
 }
@@ -72,16 +77,28 @@ void addLutStage(AppState& state, const std::filesystem::path& file) {
     for (const auto& remark : lut.remarks) state.tell(QString::fromStdString(remark));
 }
 
-Part usualPart(const StageType& type) {
-    return type.standsIn(Part::Look) ? Part::Look : type.standsIn(Part::Prep) ? Part::Prep : Part::Finish;
-}
-
 bool canAddStage(const StageType& type, Part part) {
     if (!type.standsIn(part)) return false;
     if (part != Part::Prep) return true;
     if (type.id == kRawType) return false; // it comes with the raw file
     const auto& always = startingGrade().prep;
     return std::none_of(always.begin(), always.end(), [&](const Stage& s) { return s.type == type.id; });
+}
+
+std::vector<StageOffer> stageOffers() {
+    std::vector<StageOffer> offers;
+    for (const StageType* type : stageTypes()) {
+        const QString name = QString::fromStdString(type->name);
+        const Part usual = type->usualPart();
+        if (!canAddStage(*type, usual)) continue;
+        offers.push_back({type, usual,
+                          usual == Part::Look   ? name
+                          : usual == Part::Prep ? AppState::tr("%1 (Prep)").arg(name)
+                                                : AppState::tr("%1 (Finish)").arg(name)});
+        if (usual == Part::Finish && type->standsIn(Part::Look))
+            offers.push_back({type, Part::Look, AppState::tr("%1 (in the layer)").arg(name)});
+    }
+    return offers;
 }
 
 bool holds(const Grade& grade, Part part, const std::string& type) {

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/app_state.h"
+#include "stages/stage_type.h"
 
 namespace baryton {
 
@@ -9,17 +10,24 @@ namespace baryton {
 /// Puts a new stage behind the chosen one (or at the end of the Look), or at the end whatever is chosen, and chooses
 /// it. In Prep and Finish it goes to its place there; where the part has one of the type already that is just chosen.
 enum class AddAt { Chosen, End };
-/// Into the part that is named; else into the Look where the type may stand there.
+/// Into the part that is named; else into its usual one.
 void addStage(AppState& state, const std::string& type, AddAt at = AddAt::Chosen, std::optional<Part> part = {});
 /// The same with a LUT read from a file; throws Error when it can't be read.
 void addLutStage(AppState& state, const std::filesystem::path& file);
+/// Puts the stage where `addStage` does, in a grade that has layers; `chosen`: the stage or layer that is worked in.
+void putStage(Grade& grade, Stage stage, Part part, AddAt at, const std::string& chosen);
 /// Whether stages of the type are added to the part: those of Prep that every picture has are there already.
 bool canAddStage(const StageType& type, Part part);
-/// Where one of the type goes when no part is named.
-Part usualPart(const StageType& type);
 inline bool canAddStage(const StageType& type) {
-    return canAddStage(type, usualPart(type));
+    return canAddStage(type, type.usualPart());
 }
+/// A stage to choose where no part is named. What may stand over the whole frame and in a layer is offered as both.
+struct StageOffer {
+    const StageType* type = nullptr;
+    Part part = Part::Look;
+    QString title; ///< with the part where it is not the Look's own
+};
+std::vector<StageOffer> stageOffers();
 /// Whether Prep or Finish has one of the type; the Look may hold any number.
 bool holds(const Grade& grade, Part part, const std::string& type);
 /// Whether the part has room for one more: the Look always has, Prep and Finish hold each type once.
