@@ -6244,6 +6244,10 @@ Einiges davon wurde seither geändert</translation>
         <source>belongs to this picture</source>
         <translation>gehört zu diesem Bild</translation>
     </message>
+    <message>
+        <source>lies in the frame, whatever its shape</source>
+        <translation>liegt im Ausschnitt, gleich welcher Form</translation>
+    </message>
 </context>
 <context>
     <name>baryton::LayerEditor</name>

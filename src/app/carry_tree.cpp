@@ -103,7 +103,10 @@ int CarryTree::addOwnFields(QTreeWidgetItem* parent, CarryPath path, const Item&
         QString shown = QString::fromStdString(shownText(type, *value));
         const auto* mask = std::get_if<Mask>(&*value);
         const bool isOwn = mask && mask->isOfOnePicture();
-        if (isOwn) shown += QStringLiteral(" · ") + tr("belongs to this picture");
+        if (isOwn)
+            shown += QStringLiteral(" · ") + tr("belongs to this picture");
+        else if (isPreset_ && mask && !mask->isEmpty() && !mask->seesOnlyColours())
+            shown += QStringLiteral(" · ") + tr("lies in the frame, whatever its shape");
         if (isOwn) changed_.erase(path); // offered, but not ticked: a brush has followed what is on this one
         addLeaf(parent, path, name.arg(QString::fromStdString(type.name)), shown, true,
                 type.kind != ParameterKind::Mask);

@@ -13,6 +13,8 @@ class CarryTree : public QTreeWidget {
 public:
     explicit CarryTree(bool withTicks, QWidget* parent = nullptr);
 
+    /// What is shown is a preset, or becomes one: its drawn masks lie in the frame, and that is said.
+    void setIsPreset() { isPreset_ = true; }
     /// With ticks every parameter is offered and what stands away from its default is ticked, but nothing in Prep.
     /// Without, just what is present is shown.
     void setGrade(const Grade& grade);
@@ -42,7 +44,7 @@ private:
     void addLeaf(QTreeWidgetItem* parent, const CarryPath& path, const QString& name, const QString& value,
                  bool changed, bool isTyped = true);
 
-    bool withTicks_, editable_ = false, filling_ = false;
+    bool withTicks_, isPreset_ = false, editable_ = false, filling_ = false;
     struct Leaf {
         CarryPath path;
         QTreeWidgetItem* item;

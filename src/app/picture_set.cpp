@@ -198,23 +198,33 @@ void PictureSet::readSmall(int index) {
     runBehind(readers_, [this, index, generation, file, raw, lens] {
         Picture small;
         QString error;
+        PictureSize size;
         const Shot shot = readShot(file);
         correctionFor(lens, shot); // so that the window finds it at once
         try {
             small = readThumbnail(file, kSmallSide, raw);
+            size = readPictureSize(file);
         } catch (const Error& e) {
             error = QString::fromStdString(e.what());
         } catch (const std::exception& e) {
             error = QString::fromStdString(file.string() + ": " + e.what());
         }
-        tellWindow(this, [this, index, generation, small, error, shot] {
+        tellWindow(this, [this, index, generation, small, error, shot, size] {
             if (generation != generation_) return;
             --reading_;
             pictures_[static_cast<std::size_t>(index)].shot = shot;
+            noteShape(index, size.width, size.height);
             takeSmall(index, small, error);
             readNext();
         });
     });
+}
+
+void PictureSet::noteShape(int index, int width, int height) {
+    if (width < 1 || height < 1) return;
+    const PictureShape shape{double(width) / height};
+    OpenPicture& picture = pictures_[static_cast<std::size_t>(index)];
+    picture.work.grade.picture = picture.start.grade.picture = shape;
 }
 
 void PictureSet::takeSmall(int index, const Picture& small, const QString& error) {
@@ -286,9 +296,12 @@ void PictureSet::setWork(int index, const PictureWork& work) {
     auto& picture = pictures_[static_cast<std::size_t>(index)];
     if (picture.work == work) return;
     const SourceSettings before = sourceSettingsOf(picture.work.grade);
-    GivenIds given = picture.work.grade.given;
+    const GivenIds given = picture.work.grade.given;
+    const PictureShape shape = picture.work.grade.picture;
     picture.work = work;
-    noteGivenIds(picture.work.grade, given); // undo and takes bring back grades that know less
+    // Undo and takes bring back grades that know less.
+    noteGivenIds(picture.work.grade, given);
+    if (shape.aspect > 0) picture.work.grade.picture = shape;
     orderFinish(picture.work.grade);
     unsaved_.insert(index);
     storeTimer_.start();

@@ -119,6 +119,7 @@ private:
     void startByCamera(int index);
     void readNext();
     void readSmall(int index);
+    void noteShape(int index, int width, int height);
     void takeSmall(int index, const Picture& small, const QString& error);
     void takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message);
     /// Tells of a picture that is kept, in the frame that it has now.

@@ -160,6 +160,7 @@ void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture
         readNext();
         return;
     }
+    noteShape(index, whole.pyramid->width(), whole.pyramid->height());
     if (!small.isEmpty()) takeSmall(index, small, {});
     if (!message.isEmpty() && remarked_.insert(index).second)
         Q_EMIT said(QString::fromStdString(at(index).file.filename().string() + ": ") + message);

@@ -8,6 +8,7 @@
 #include "base/words.h"
 #include "batch/names.h"
 #include "edits/apply_strength.h"
+#include "edits/framed_masks.h"
 #include "package/grade_store.h"
 #include "picture/metadata.h"
 #include "render/graded_file.h"
@@ -229,8 +230,13 @@ private:
             const auto own = own_.find(job.picture);
             if (own != own_.end() && own->second.failure) throw Error(*own->second.failure);
             if (own != own_.end()) job.warning = own->second.warning;
-            const Grade grade =
-                gradeFor(plan_.looks[job.look], own != own_.end() ? own->second.grade : startingGrade(), plan_.prep);
+            const BatchLook& look = plan_.looks[job.look];
+            Grade before = own != own_.end() ? own->second.grade : startingGrade();
+            if (std::any_of(look.presets.begin(), look.presets.end(), hasDrawnMasks)) {
+                const PictureSize size = readPictureSize(file);
+                before.picture.aspect = double(size.width) / size.height;
+            }
+            const Grade grade = gradeFor(look, before, plan_.prep);
             const auto source = picture.open(sourceSettingsOf(grade), task_);
             const WrittenPicture written =
                 writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_, placing());

@@ -1,4 +1,5 @@
 #include "edits/apply_strength.h"
+#include "edits/framed_masks.h"
 #include "stages/own_field_type.h"
 #include "stages/spline.h"
 
@@ -71,8 +72,14 @@ void blend(Stage& stage, const Stage* from, double strength) {
 
 } // namespace
 
-Grade appliedWithStrength(const Grade& grade, const Preset& preset, ApplyMode mode, double strength) {
+Grade appliedWithStrength(const Grade& grade, const Preset& preset, ApplyMode mode, double strength,
+                          const std::optional<Grade>& laidIn) {
     Grade whole = applied(grade, preset, mode, 1);
+    if (hasDrawnMasks(preset)) {
+        Preset laid = preset;
+        laid.carried.look = masksInPicture(preset.carried.look, laidIn ? *laidIn : whole);
+        whole = applied(grade, laid, mode, 1);
+    }
     if (strength == 1) return whole;
     if (strength == 0) return grade;
     for (const StagePlace& place : stagePlaces(whole)) {

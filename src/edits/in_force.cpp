@@ -2,6 +2,7 @@
 #include "base/first_free.h"
 #include "edits/apply_strength.h"
 #include "edits/carry_over.h"
+#include "edits/framed_masks.h"
 #include "edits/preset_words.h"
 #include "stages/validate.h"
 
@@ -237,6 +238,7 @@ PictureWork withPreset(const PictureWork& work, const Preset& preset, ApplyMode 
     const Grade before = next.grade;
     next.grade = completed(appliedWithStrength(before, preset, mode, strength));
     if (next.grade == before) return next;
+    if (hasDrawnMasks(preset)) entry.laidIn = frameOnly(next.grade);
     record(entry, before, next.grade);
     if (!entry.replacedLook.empty()) {
         entry.replaced = std::move(next.inForce);
@@ -262,6 +264,7 @@ PictureWork withPresetChanged(const PictureWork& work, std::size_t index, const 
     const std::size_t place = next.inForce[index].place;
     if (next.inForce[index].isOn) revert(next, index);
     InForce& entry = next.inForce[index];
+    if (entry.preset != wanted.preset) entry.laidIn.reset();
     entry.preset = wanted.preset;
     entry.mode = wanted.mode;
     entry.strength = wanted.strength;
@@ -288,7 +291,8 @@ PictureWork withPresetChanged(const PictureWork& work, std::size_t index, const 
                 held.emplace_back(&change, valueAt(before, change.path));
                 setAt(before, change.path, change.before);
             }
-    Grade after = appliedWithStrength(before, entry.preset, entry.mode, entry.strength);
+    Grade after = appliedWithStrength(before, entry.preset, entry.mode, entry.strength, entry.laidIn);
+    if (hasDrawnMasks(entry.preset) && !entry.laidIn) entry.laidIn = frameOnly(after);
     renameTaken(after.look, idsOf(above.look));
     record(entry, before, after);
     if (entry.mode == ApplyMode::Replace)
@@ -335,6 +339,14 @@ Preset presetAsWorn(const PictureWork& work, std::size_t index) {
                     grade.look.back().name = entry.preset.carried.look[i].name;
                 }
     }
+    // Masks that nobody touched are those of the preset, as long as the frame is the one that they were laid into.
+    const Grade frame = frameOnly(work.grade);
+    const std::vector<Layer> laid = masksInPicture(entry.preset.carried.look, frame);
+    std::vector<Layer> framed = masksInFrame(grade.look, frame);
+    for (std::size_t l = 0; l < framed.size() && entry.laidIn == frame; ++l)
+        for (std::size_t i = 0; i < laid.size(); ++i)
+            if (grade.look[l].mask == laid[i].mask) framed[l].mask = entry.preset.carried.look[i].mask;
+    grade.look = std::move(framed);
     return savedOver(entry.preset, grade);
 }
 
@@ -343,6 +355,7 @@ PictureWork withPresetSavedOver(const PictureWork& work, std::size_t index, cons
     InForce& entry = next.inForce.at(index);
     entry.preset = preset;
     entry.preset.covers.clear();
+    if (hasDrawnMasks(preset)) entry.laidIn = frameOnly(next.grade);
     for (Change& change : entry.set)
         if (!laterSetter(next.inForce, index, change.path)) change.after = valueAt(next.grade, change.path);
     for (Stage& made : entry.madeStages)

@@ -72,12 +72,23 @@ struct GivenIds {
     bool operator==(const GivenIds&) const { return true; }
 };
 
+/// No picture is longer than so many times its short side, as far as anybody reckons with.
+constexpr double kMostAspect = 1000;
+
+/// What a grade knows of its picture, so that what is relative to a frame can be laid into it. No part of what the
+/// grade *is* either.
+struct PictureShape {
+    double aspect = 0; ///< width over height as the file has it, upright; 0 while unknown
+    bool operator==(const PictureShape&) const { return true; }
+};
+
 /// Everything done to one picture, as a plain value: copying takes a snapshot, comparing finds changes.
 struct Grade {
     std::vector<Stage> prep;   ///< this picture only: exposure, white balance; each type once
     std::vector<Layer> look;   ///< the style, in the order it acts
     std::vector<Stage> finish; ///< over the whole frame; each type once
     GivenIds given;
+    PictureShape picture;
     UnknownFields unknown;
 
     bool operator==(const Grade&) const = default;

@@ -182,6 +182,9 @@ Grade gradeFromJson(const Json& json, const std::string& path, ContentPool* pool
     if (given != json.end())
         for (const auto& [stem, number] : given->items()) grade.given.highest[stem] = number.get<int>();
     noteGivenIds(grade);
+    const auto aspect = json.find("aspect");
+    if (aspect != json.end() && aspect->is_number() && *aspect > 1 / kMostAspect && *aspect < kMostAspect)
+        grade.picture.aspect = *aspect;
     return grade;
 }
 
@@ -190,6 +193,7 @@ void gradeIntoJson(const Grade& grade, Json& json, ContentPool* pool) {
     json["look"] = layersToJson(grade.look, pool);
     json["finish"] = stagesToJson(grade.finish, pool);
     if (Json given = givenToJson(grade); !given.empty()) json["givenIds"] = std::move(given);
+    if (grade.picture.aspect > 0) json["aspect"] = grade.picture.aspect;
 }
 
 Preset presetFromJson(const Json& json, const std::string& path, ContentPool* pool) {
@@ -213,8 +217,9 @@ Preset presetFromJson(const Json& json, const std::string& path, ContentPool* po
                         words("take the cover out, or write a JPEG as base64"));
     }
     preset.carried = gradeFromJson(json, path, pool);
-    preset.unknown = unknownFields(
-        json, {"format", "version", "name", "notes", "author", "covers", "prep", "look", "finish", "givenIds"});
+    preset.carried.picture = {}; // it has none
+    preset.unknown = unknownFields(json, {"format", "version", "name", "notes", "author", "covers", "prep", "look",
+                                          "finish", "givenIds", "aspect"});
     return preset;
 }
 
@@ -270,7 +275,7 @@ Grade gradeFromText(const std::string& text) {
     Json rest;
     for (const auto& [key, value] : json.items())
         if (key != "prep" && key != "look" && key != "finish") rest[key] = pool.whole(value);
-    grade.unknown = unknownFields(rest, {"format", "version", "givenIds"});
+    grade.unknown = unknownFields(rest, {"format", "version", "givenIds", "aspect"});
     return grade;
 }
 
@@ -290,15 +295,16 @@ PictureWork workFromText(const std::string& text, ContentPool& pool) {
     pool.lookThrough(json);
     PictureWork work;
     work.grade = gradeFromJson(json, {}, &pool);
-    work.grade.unknown = unknownFields(
-        json, {"format", "version", "prep", "look", "finish", "givenIds", "take", "takes", "from", "inForce"});
+    work.grade.unknown = unknownFields(json, {"format", "version", "prep", "look", "finish", "givenIds", "aspect",
+                                              "take", "takes", "from", "inForce"});
     work.inForce = inForceFromJson(json, "", &pool);
     const Json takes = json.value("takes", Json::array());
     for (std::size_t i = 0; i < takes.size(); ++i) {
         const std::string path = "/takes/" + std::to_string(i);
         Take take{takes[i].value("name", ""), gradeFromJson(takes[i], path, &pool),
                   inForceFromJson(takes[i], path, &pool)};
-        take.grade.unknown = unknownFields(takes[i], {"name", "prep", "look", "finish", "givenIds", "inForce"});
+        take.grade.unknown =
+            unknownFields(takes[i], {"name", "prep", "look", "finish", "givenIds", "aspect", "inForce"});
         work.takes.push_back(std::move(take));
     }
     work.from = std::clamp(json.value("from", kStartTake), kStartTake, static_cast<int>(work.takes.size()) - 1);

@@ -50,6 +50,8 @@ std::vector<InForce> inForceFromJson(const Json& json, const std::string& path, 
         const Json changes = item.value("set", Json::array());
         for (std::size_t c = 0; c < changes.size(); ++c)
             entry.set.push_back(changeFromJson(changes[c], place + "/set/" + std::to_string(c), pool));
+        if (const auto frame = item.find("laidIn"); frame != item.end())
+            entry.laidIn = gradeFromJson(*frame, place + "/laidIn", pool);
         entry.madeStages = stagesFromJson(item, "stages", place, pool);
         entry.madeLayers = layersFromJson(item, "layers", place, pool);
         entry.replacedLook = layersFromJson(item, "replacedLook", place, pool);
@@ -70,6 +72,7 @@ Json inForceToJson(const std::vector<InForce>& presets, ContentPool* pool) {
         if (!entry.madeStages.empty()) item["stages"] = stagesToJson(entry.madeStages, pool);
         if (!entry.madeLayers.empty()) item["layers"] = layersToJson(entry.madeLayers, pool);
         if (!entry.replacedLook.empty()) item["replacedLook"] = layersToJson(entry.replacedLook, pool);
+        if (entry.laidIn) gradeIntoJson(*entry.laidIn, item["laidIn"], pool);
         if (!entry.replaced.empty()) item["replaced"]["inForce"] = inForceToJson(entry.replaced, pool);
         all.push_back(std::move(item));
     }

@@ -1,4 +1,5 @@
 #include "grade/mask_moves.h"
+#include "grade/mask_numbers.h"
 
 #include <algorithm>
 #include <cmath>
@@ -52,40 +53,85 @@ MaskPlacement inverse(const MaskPlacement& placement) {
     return back;
 }
 
-MaskShape placed(const MaskShape& shape, const MaskPlacement& placement, double aspect) {
+MaskShape moved(const MaskShape& shape, const MaskMove& move) {
     MaskShape next = shape;
-    if (isIdentity(placement)) return next;
+    const auto turned = [&](double by, double turn) { return by + (move.isMirrored ? -turn : turn); };
+    const auto putStroke = [&](MaskStroke& stroke) {
+        if (!stroke.points.empty()) stroke.size *= move.around(stroke.points[0].x, stroke.points[0].y).scale;
+        for (StrokePoint& point : stroke.points) move.put(point.x, point.y);
+    };
+    if (auto* ellipse = std::get_if<MaskEllipse>(&next.form)) {
+        const auto [scale, turn] = move.around(ellipse->x, ellipse->y);
+        move.put(ellipse->x, ellipse->y);
+        ellipse->radiusX *= scale, ellipse->radiusY *= scale, ellipse->turn = turned(turn, ellipse->turn);
+    } else if (auto* ramp = std::get_if<MaskRamp>(&next.form)) {
+        move.put(ramp->fromX, ramp->fromY), move.put(ramp->toX, ramp->toY);
+    } else if (auto* brush = std::get_if<MaskBrush>(&next.form)) {
+        brush->strokes = changed(brush->strokes, putStroke);
+    } else if (auto* object = std::get_if<MaskObject>(&next.form)) {
+        const auto [scale, turn] = move.around(object->x, object->y);
+        move.put(object->x, object->y);
+        object->width *= scale, object->height *= scale, object->turn += turn;
+        object->grow *= scale, object->feather *= scale;
+        for (StrokePoint& point : object->outline) move.put(point.x, point.y);
+        object->strokes = changed(object->strokes, putStroke);
+    } else if (auto* other = std::get_if<MaskOfLayer>(&next.form); other && other->mask) {
+        Mask inner = settled(*other->mask, move.aspect);
+        for (MaskShape& each : inner.shapes) each = moved(each, move);
+        other->mask = std::make_shared<const Mask>(std::move(inner));
+    }
+    return next;
+}
+
+namespace {
+
+void hold(MaskStroke& stroke) {
+    stroke.size = std::clamp(stroke.size, kLeastMaskLength, kLargestBrush);
+    for (StrokePoint& point : stroke.points)
+        point.x = std::clamp(point.x, -kMaskReach, kMaskReach),
+        point.y = std::clamp(point.y, -kMaskReach, kMaskReach);
+}
+
+/// Numbers that a move took beyond what a mask may have.
+void hold(MaskShape& shape) {
+    std::visit(
+        [&]<class Form>(Form& form) {
+            if constexpr (requires { form.turn; }) form.turn = std::remainder(form.turn, 360);
+            for (const auto& number : kMaskNumbers<Form>)
+                form.*number.member = std::clamp(form.*number.member, number.low, number.high);
+            if constexpr (requires { form.strokes; }) form.strokes = changed(form.strokes, [](auto& s) { hold(s); });
+        },
+        shape.form);
+}
+
+} // namespace
+
+Mask moved(const Mask& mask, const MaskMove& move) {
+    Mask next = mask;
+    next.placement = {};
+    for (MaskShape& shape : next.shapes) {
+        shape = moved(placed(shape, mask.placement, move.aspect), move);
+        hold(shape);
+    }
+    next.grow = std::clamp(mask.grow * move.scale, -kMostMaskGrowth, kMostMaskGrowth);
+    next.feather = std::clamp(mask.feather * move.scale, 0.0, kMostMaskFeather);
+    return next;
+}
+
+MaskShape placed(const MaskShape& shape, const MaskPlacement& placement, double aspect) {
+    if (isIdentity(placement)) return shape;
     const double width = std::min(1.0, aspect), height = std::min(1.0, 1 / aspect);
     const double turn = std::remainder(placement.turn, 360), angle = turn * std::numbers::pi / 180;
     const double c = placement.scale * std::cos(angle), s = placement.scale * std::sin(angle);
-    const auto put = [&](double& x, double& y) {
+    MaskMove move;
+    move.put = [&](double& x, double& y) {
         const double dx = (x - placement.x) * width, dy = (y - placement.y) * height;
         x = placement.x + (placement.moveX + c * dx - s * dy) / width;
         y = placement.y + (placement.moveY + s * dx + c * dy) / height;
     };
-    const auto putStroke = [&](MaskStroke& stroke) {
-        stroke.size *= placement.scale;
-        for (StrokePoint& point : stroke.points) put(point.x, point.y);
-    };
-    if (auto* ellipse = std::get_if<MaskEllipse>(&next.form)) {
-        put(ellipse->x, ellipse->y);
-        ellipse->radiusX *= placement.scale, ellipse->radiusY *= placement.scale, ellipse->turn += turn;
-    } else if (auto* ramp = std::get_if<MaskRamp>(&next.form)) {
-        put(ramp->fromX, ramp->fromY), put(ramp->toX, ramp->toY);
-    } else if (auto* brush = std::get_if<MaskBrush>(&next.form)) {
-        brush->strokes = changed(brush->strokes, putStroke);
-    } else if (auto* object = std::get_if<MaskObject>(&next.form)) {
-        put(object->x, object->y);
-        object->width *= placement.scale, object->height *= placement.scale, object->turn += turn;
-        object->grow *= placement.scale, object->feather *= placement.scale;
-        for (StrokePoint& point : object->outline) put(point.x, point.y);
-        object->strokes = changed(object->strokes, putStroke);
-    } else if (auto* other = std::get_if<MaskOfLayer>(&next.form); other && other->mask) {
-        Mask inner = settled(*other->mask, aspect);
-        inner.placement = placement;
-        other->mask = std::make_shared<const Mask>(std::move(inner));
-    }
-    return next;
+    move.around = [&](double, double) { return MaskMove::Turned{placement.scale, turn}; };
+    move.aspect = aspect;
+    return moved(shape, move);
 }
 
 std::optional<MaskBounds> boundsOf(const Mask& mask, double aspect) {

@@ -10,6 +10,10 @@ struct InForce {
     double strength = 1; ///< 0…2
     bool isOn = true;    ///< off: taken off, but remembered at its place
 
+    /// The frame that its masks were laid into, as frameOnly has it; nothing without drawn masks. A frame that
+    /// changes later moves none of them.
+    std::optional<Grade> laidIn;
+
     std::vector<Change> set;         ///< values it changed in layers and stages that were there
     std::vector<Stage> madeStages;   ///< stages it made, as it made them
     std::vector<Layer> madeLayers;   ///< layers it made, without their stages

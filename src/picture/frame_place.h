@@ -16,8 +16,9 @@ public:
     SharePoint toSource(SharePoint frame) const;
     /// Far outside for what no frame shows (behind the camera).
     SharePoint fromSource(SharePoint source) const;
-    /// The source's width over its height.
+    /// The source's width over its height, and the frame's.
     double aspect() const;
+    double frameAspect() const { return double(placement_.width) / placement_.height; }
     /// Whether places that lie evenly in the frame lie evenly in the source.
     bool isEven() const { return placement_.isStraight() && !placement_.lens; }
 

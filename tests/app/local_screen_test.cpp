@@ -1,4 +1,5 @@
 // Stages that look around, and pictures that are laid over, in a layer with a mask: there alone.
+#include "app/carry_tree.h"
 #include "app/grade/chain_view.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
@@ -6,6 +7,7 @@
 #include "render/program.h"
 
 #include <QFileDialog>
+#include <QLineEdit>
 #include <QMenu>
 #include <algorithm>
 #include <cmath>
@@ -95,6 +97,59 @@ TEST(LocalScreen, APictureFillsALayerWhereItsMaskLetsIt) {
     ASSERT_FALSE(view->figure().lines.isEmpty());
     d.drag(view, d.onPicture({0.3, 0.3}), d.onPicture({0.4, 0.3}));
     EXPECT_NEAR(std::get<double>(stage().parameters.at("shift.x")), 0.1, 0.004);
+}
+
+TEST(LocalScreen, APresetTakesItsMaskIntoAnotherPicturesFrame) {
+    Driver d({"snow-yard.jpg", "lake-fog.jpg"});
+    d.start();
+    EditorPanel* panel = d.window().gradePage()->editorPanel();
+    const auto size = [&](const char* percent) {
+        d.addStage(tr8("horizon"));
+        d.type(d.named<NumberField>(panel, tr8("Size")), tr8(percent), true);
+        d.key("Ctrl+1");
+        d.settle();
+    };
+    size("50");
+    newLayerInAnEllipse(d);
+    d.addStage(tr8("Detail (in the layer)"));
+    const auto middle = [](const Mask& mask) {
+        const auto& ellipse = std::get<MaskEllipse>(mask.shapes.at(0).form);
+        return QPointF(ellipse.x, ellipse.y);
+    };
+    const auto own = [&]() -> const Grade& { return d.state().keyGrade(); };
+    const Mask drawn = *own().look.back().mask;
+    d.menu(tr8("File"), tr8("Save preset…"));
+    auto* tree = d.sheet()->findChild<CarryTree*>();
+    bool isTold = false;
+    for (QTreeWidgetItemIterator it(tree); *it; ++it) isTold = isTold || (*it)->text(1).contains(tr8("in the frame"));
+    EXPECT_TRUE(isTold);
+    d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Keeper"));
+    d.click(d.button(d.sheet(), tr8("Save preset")));
+    ASSERT_TRUE(Driver::waitFor([&] { return d.sheetIfAny() == nullptr; }));
+    const auto saved = std::find_if(d.state().presets().begin(), d.state().presets().end(),
+                                    [](const LibraryEntry& each) { return each.name == "Keeper"; });
+    ASSERT_TRUE(saved != d.state().presets().end());
+    const Preset preset = *saved->preset;
+    // Half a frame about the middle: what is 0.1 from it in the picture is 0.2 in the frame.
+    const QPointF there = middle(*preset.carried.look.back().mask);
+    EXPECT_NEAR(there.x() - 0.5, 2 * (middle(drawn).x() - 0.5), 2e-3);
+    EXPECT_NEAR(there.y() - 0.5, 2 * (middle(drawn).y() - 0.5), 2e-3);
+
+    d.chooseRow(d.window().gradePage()->tray(), 1);
+    d.settle();
+    size("80");
+    d.state().applyPreset(preset, ApplyMode::AddAbove, 1);
+    const QPointF here = middle(*own().look.back().mask);
+    EXPECT_NEAR(here.x() - 0.5, 0.8 * (there.x() - 0.5), 2e-3);
+    EXPECT_NEAR(here.y() - 0.5, 0.8 * (there.y() - 0.5), 2e-3);
+    // Cut anew, its strength changed: the mask stays on what it lay on.
+    const Mask laid = *own().look.back().mask;
+    d.chooseStage("frame");
+    d.type(d.named<NumberField>(panel, tr8("Size")), tr8("60"), true);
+    InForce weaker = d.state().keyWork().inForce.at(0);
+    weaker.strength = 0.5;
+    d.state().changePresetInForce(0, weaker);
+    EXPECT_EQ(*own().look.back().mask, laid);
 }
 
 } // namespace baryton::test

@@ -214,7 +214,8 @@ QString BatchPage::waitingText(int picture, bool ownGrade) const {
 }
 
 std::string BatchPage::gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const {
-    const Grade& own = state_.pictures().at(static_cast<int>(picture)).work.grade;
+    Grade own = state_.pictures().at(static_cast<int>(picture)).work.grade;
+    own.picture = {}; // known sooner or later, and no part of what comes out
     return contentHash(gradeToText(gradeFor(plan.looks[look], own, plan.prep)));
 }
 

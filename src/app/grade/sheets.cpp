@@ -4,6 +4,7 @@
 #include "app/settings.h"
 #include "app/welcome.h"
 #include "app/widgets/labels.h"
+#include "edits/framed_masks.h"
 #include "edits/preset_words.h"
 #include "stages/stage_type.h"
 
@@ -20,6 +21,7 @@ SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
       notes_(new QPlainTextEdit), tree_(new CarryTree(true)), account_(makeLabel({}, "second")),
       save_(makeButton(tr("Save preset"), "primary")) {
     resize(580, 660);
+    tree_->setIsPreset();
     auto* layout = rows();
     auto* form = new QHBoxLayout;
     name_->setPlaceholderText(tr("Name"));
@@ -122,7 +124,7 @@ Preset SavePresetSheet::preset() const {
     preset.name = name_->text().trimmed().toStdString();
     preset.notes = notes_->toPlainText().trimmed().toStdString();
     preset.author = author_->text().trimmed().toStdString();
-    preset.carried = carve(source_, tree_->included(), defaultsFor(source_));
+    preset.carried = presetOf(source_, tree_->included());
     return preset;
 }
 

@@ -6,6 +6,7 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "base/words.h"
+#include "edits/apply_strength.h"
 #include "edits/preset_words.h"
 
 #include <QBuffer>
@@ -126,9 +127,10 @@ ImportSheet::ImportSheet(AppState& state, ImportAccount account, QWidget* parent
             for (std::size_t i = 0; i < account_.items.size(); ++i)
                 if (account_.items[i].preset) {
                     Grade base;
-                    base.prep = state.keyGrade().prep;
-                    tiles.push_back(
-                        {static_cast<int>(i), applied(base, *account_.items[i].preset, ApplyMode::AddAbove), source});
+                    base.prep = state.keyGrade().prep, base.picture = state.keyGrade().picture;
+                    tiles.push_back({static_cast<int>(i),
+                                     appliedWithStrength(base, *account_.items[i].preset, ApplyMode::AddAbove, 1),
+                                     source});
                 }
             connect(&drawer_, &TileDrawer::drawn, this, [this](int id, const QImage& image) {
                 for (QTreeWidgetItemIterator it(list_); *it; ++it)

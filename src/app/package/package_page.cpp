@@ -8,6 +8,7 @@
 #include "app/widgets/labels.h"
 #include "app/widgets/still_list.h"
 #include "base/file.h"
+#include "edits/apply_strength.h"
 #include "grade/grade_json.h"
 
 #include <QDesktopServices>
@@ -457,9 +458,11 @@ void PackagePage::redraw() {
                                  std::max(1, static_cast<int>(small.height() * scale)));
             }
             Grade base; // what a preset does is seen on the picture's own Prep alone
-            base.prep = state_.pictures().at(rows[i]).work.grade.prep;
+            const Grade& own = state_.pictures().at(rows[i]).work.grade;
+            base.prep = own.prep, base.picture = own.picture;
             tiles.push_back(
-                {t * kTilePictures + static_cast<int>(i), applied(base, *entry.preset, ApplyMode::AddAbove), source,
+                {t * kTilePictures + static_cast<int>(i),
+                 appliedWithStrength(base, *entry.preset, ApplyMode::AddAbove, 1), source,
                  tileKey({QByteArray::fromStdString(entry.contentId), ids[i], QByteArray::number(source.width())})});
         }
     }

@@ -110,6 +110,7 @@ QWidget* PresetDetails::makeUse() {
     use->setSpacing(8);
     use->addWidget(makeLabel(tr("WHAT IT CARRIES"), "section"));
     carries_ = new CarryTree(false);
+    carries_->setIsPreset();
     carries_->setEditable(true);
     carries_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
     carries_->setMinimumHeight(120);
