@@ -6245,8 +6245,8 @@ Einiges davon wurde seither geändert</translation>
         <translation>gehört zu diesem Bild</translation>
     </message>
     <message>
-        <source>lies in the frame, whatever its shape</source>
-        <translation>liegt im Ausschnitt, gleich welcher Form</translation>
+        <source>placed by the frame</source>
+        <translation>nach dem Ausschnitt gelegt</translation>
     </message>
 </context>
 <context>
@@ -9607,6 +9607,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>gel, lamp, haze, fog, solid, paint, graduated, sky, blend, flat</source>
         <translation>Folie, Lampe, Dunst, Nebel, einfarbig, Farbe, verlaufend, Himmel, mischen, flächig</translation>
+    </message>
+    <message>
+        <source>one shape</source>
+        <translation>eine Form</translation>
     </message>
 </context>
 <context>

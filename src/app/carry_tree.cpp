@@ -106,7 +106,7 @@ int CarryTree::addOwnFields(QTreeWidgetItem* parent, CarryPath path, const Item&
         if (isOwn)
             shown += QStringLiteral(" · ") + tr("belongs to this picture");
         else if (isPreset_ && mask && !mask->isEmpty() && !mask->seesOnlyColours())
-            shown += QStringLiteral(" · ") + tr("lies in the frame, whatever its shape");
+            shown += QStringLiteral(" · ") + tr("placed by the frame");
         if (isOwn) changed_.erase(path); // offered, but not ticked: a brush has followed what is on this one
         addLeaf(parent, path, name.arg(QString::fromStdString(type.name)), shown, true,
                 type.kind != ParameterKind::Mask);

@@ -24,7 +24,9 @@ std::string shownText(const ParameterType& type, const Value& value) {
         return picture->name.empty() ? words("none") : picture->name;
     if (const auto* lut = std::get_if<LutContent>(&value)) return lut->name.empty() ? words("none") : lut->name;
     if (const auto* mask = std::get_if<Mask>(&value))
-        return mask->isEmpty() ? words("none") : inWords("{} shapes", mask->shapes.size());
+        return mask->isEmpty()            ? words("none")
+               : mask->shapes.size() == 1 ? words("one shape")
+                                          : inWords("{} shapes", mask->shapes.size());
     if (const auto* toggle = std::get_if<bool>(&value)) return *toggle ? words("on") : words("off");
     const auto* number = std::get_if<double>(&value);
     if (!number) {

@@ -121,7 +121,8 @@ TEST(LocalScreen, APresetTakesItsMaskIntoAnotherPicturesFrame) {
     d.menu(tr8("File"), tr8("Save preset…"));
     auto* tree = d.sheet()->findChild<CarryTree*>();
     bool isTold = false;
-    for (QTreeWidgetItemIterator it(tree); *it; ++it) isTold = isTold || (*it)->text(1).contains(tr8("in the frame"));
+    for (QTreeWidgetItemIterator it(tree); *it; ++it)
+        isTold = isTold || (*it)->text(1).contains(tr8("placed by the frame"));
     EXPECT_TRUE(isTold);
     d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Keeper"));
     d.click(d.button(d.sheet(), tr8("Save preset")));
