@@ -49,6 +49,26 @@ void compareOver(const Picture& picture, const std::string& where) {
     row("100 shapes in ten layers, " + where, t[0].median, times(t[0].median / t[1].median) + " without masks");
 }
 
+/// What looks around in a masked layer, against the same over the whole frame.
+void compareLocal(const Picture& picture) {
+    Grade whole;
+    whole.look.emplace_back();
+    for (const char* type : {"curves", "detail"}) {
+        Stage& stage = whole.look[0].stages.emplace_back(makeStage(whole, type));
+        if (type == std::string("detail")) stage.parameters["amount"] = 1.0;
+        if (type == std::string("curves")) stage.parameters["rgb"] = Curve{{0, 0.01}, {0.5, 0.45}, {1, 1}};
+    }
+    Grade local = whole;
+    local.look[0].mask = Mask{{{MaskEllipse{}, MaskShape::Way::Add, false}}, false, 1};
+    const Program masked = Program::compile(local), plain = Program::compile(whole);
+    const auto run = [&](const Program& program) {
+        program.run(
+            picture, FrameMap::whole(picture), [](int, int, int, const float*, const float*, const float*) {}, 2);
+    };
+    const auto t = sideBySide({[&] { run(masked); }, [&] { run(plain); }}, kRounds);
+    row("Detail in a masked layer, 24 MP", t[0].median, times(t[0].median / t[1].median) + " over the whole frame");
+}
+
 /// An object of a demo picture enlarged to 24 MP, from its outline alone and after a stroke.
 void objectFromItsOutline() {
     const TrueObject object = trueObject("meadow-cart");
@@ -69,6 +89,7 @@ void objectFromItsOutline() {
 
 void compareMasks(const Picture& picture) {
     compareOver(picture, "24 MP");
+    compareLocal(picture);
     const Picture view = scaledDown(picture, 1200, 800);
     compareOver(view, "1200 × 800");
     Geometry turned;
