@@ -4234,6 +4234,66 @@
         <source>draw round the object on the picture</source>
         <translation>umfahren Sie das Objekt auf dem Bild</translation>
     </message>
+    <message>
+        <source>Learn a LUT…</source>
+        <translation>Eine LUT lernen…</translation>
+    </message>
+    <message>
+        <source>it came back at {:.0f} × {:.0f} % of its size: it was read at that</source>
+        <translation>es kam mit {:.0f} × {:.0f} % seiner Größe zurück: so wurde es gelesen</translation>
+    </message>
+    <message>
+        <source>it is turned by {:.2f}°: it was read at that</source>
+        <translation>es ist um {:.2f}° gedreht: so wurde es gelesen</translation>
+    </message>
+    <message>
+        <source>it is cropped: of {} colours one cell of two is left</source>
+        <translation>es ist beschnitten: von {} Farben ist eines von zwei Feldern übrig</translation>
+    </message>
+    <message>
+        <source>{} colours are lost to the crop: they were filled from those beside them</source>
+        <translation>{} Farben sind dem Beschnitt verloren gegangen: sie wurden aus denen daneben ergänzt</translation>
+    </message>
+    <message>
+        <source>it was sharpened: cells were read away from their edges</source>
+        <translation>es wurde geschärft: die Felder wurden abseits ihrer Ränder gelesen</translation>
+    </message>
+    <message>
+        <source>it has noise or grain of {:.1f} levels: it was averaged away as far as it goes</source>
+        <translation>es hat Rauschen oder Korn von {:.1f} Stufen: es wurde gemittelt, so weit das reicht</translation>
+    </message>
+    <message>
+        <source>{} colours came back differently from two places: something was done to a part of it</source>
+        <translation>{} Farben kamen von zwei Stellen verschieden zurück: an einem Teil wurde etwas getan</translation>
+    </message>
+    <message>
+        <source>no pattern is found in it</source>
+        <translation>darin findet sich kein Muster</translation>
+    </message>
+    <message>
+        <source>take a picture that was made of a pattern of ours, or of a square cube at its own size, with its upper left corner in sight</source>
+        <translation>nimm ein Bild, das aus einem unserer Muster oder aus einem Würfelquadrat in eigener Größe wurde, mit der linken oberen Ecke im Blick</translation>
+    </message>
+    <message>
+        <source>a square cube is read pixel by pixel: whether it was cropped, sharpened or darkened toward its corners can&apos;t be told</source>
+        <translation>ein Würfelquadrat wird Pixel für Pixel gelesen: ob es beschnitten, geschärft oder zu den Ecken hin abgedunkelt wurde, lässt sich nicht sagen</translation>
+    </message>
+    <message>
+        <source>a square cube of level {} is outside 2…16</source>
+        <translation>ein Würfelquadrat der Stufe {} liegt außerhalb von 2…16</translation>
+    </message>
+    <message>
+        <source>choose 8: a cube of 64³ in 512 × 512 pixels</source>
+        <translation>wähle 8: ein Würfel von 64³ in 512 × 512 Pixeln</translation>
+    </message>
+    <message>
+        <source>a pattern of {} is outside {}…{}</source>
+        <translation>ein Muster von {} liegt außerhalb von {}…{}</translation>
+    </message>
+    <message>
+        <source>a vignette of {}{:.2f} stops in the corners was taken out: what was graded above it is only nearly right</source>
+        <translation>eine Vignette von {}{:.2f} Blenden in den Ecken wurde herausgerechnet: was darüber gestaltet wurde, stimmt nur fast</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6610,6 +6670,157 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Over the picture, as long as this layer or one of its stages is chosen (K; held, only as long)</source>
         <translation>Über dem Bild, solange diese Ebene oder eine ihrer Stufen gewählt ist (K; gehalten nur so lange)</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LearnSheet</name>
+    <message>
+        <source>Learn a LUT</source>
+        <translation>Eine LUT lernen</translation>
+    </message>
+    <message>
+        <source>Baryton&apos;s</source>
+        <translation>Von Baryton</translation>
+    </message>
+    <message>
+        <source>Square cube</source>
+        <translation>Würfelquadrat</translation>
+    </message>
+    <message>
+        <source>8 bit</source>
+        <translation>8 Bit</translation>
+    </message>
+    <message>
+        <source>16 bit</source>
+        <translation>16 Bit</translation>
+    </message>
+    <message>
+        <source>The picture before</source>
+        <translation>Das Bild vorher</translation>
+    </message>
+    <message>
+        <source>The picture with the LUT</source>
+        <translation>Das Bild mit der LUT</translation>
+    </message>
+    <message>
+        <source>Write the pattern…</source>
+        <translation>Muster schreiben…</translation>
+    </message>
+    <message>
+        <source>Choose what came back…</source>
+        <translation>Zurückgekommenes wählen…</translation>
+    </message>
+    <message>
+        <source>Keep as a preset</source>
+        <translation>Als Vorgabe behalten</translation>
+    </message>
+    <message>
+        <source>A grade that another program makes, as a LUT: a picture of every colour goes there, is graded with nothing but colours, and comes back.</source>
+        <translation>Was ein anderes Programm mit Farben macht, als LUT: Ein Bild aller Farben geht dorthin, wird dort nur in den Farben gestaltet und kommt zurück.</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Preset name</source>
+        <translation>Name der Vorgabe</translation>
+    </message>
+    <message>
+        <source>Group</source>
+        <translation>Gruppe</translation>
+    </message>
+    <message>
+        <source>Learned</source>
+        <translation>Gelernt</translation>
+    </message>
+    <message>
+        <source>in group</source>
+        <translation>in Gruppe</translation>
+    </message>
+    <message>
+        <source>1 · Write the pattern</source>
+        <translation>1 · Das Muster schreiben</translation>
+    </message>
+    <message>
+        <source>Layout</source>
+        <translation>Aufbau</translation>
+    </message>
+    <message>
+        <source>Grid</source>
+        <translation>Gitter</translation>
+    </message>
+    <message>
+        <source>Depth</source>
+        <translation>Tiefe</translation>
+    </message>
+    <message>
+        <source>Baryton&apos;s pattern tells what else was done to it, and is read where it lies; the square cube is what many programs know, and is read pixel by pixel</source>
+        <translation>Das Muster von Baryton sagt, was sonst mit ihm geschah, und wird gelesen, wo es liegt; das Würfelquadrat kennen viele Programme, es wird Pixel für Pixel gelesen</translation>
+    </message>
+    <message>
+        <source>Points along each edge: more follow a strong grade more closely</source>
+        <translation>Punkte entlang jeder Kante: mehr folgen einer starken Gestaltung genauer</translation>
+    </message>
+    <message>
+        <source>Write the pattern</source>
+        <translation>Muster schreiben</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif)</source>
+        <translation>Bilder (*.png *.tif)</translation>
+    </message>
+    <message>
+        <source>2 · Bring it back</source>
+        <translation>2 · Zurückbringen</translation>
+    </message>
+    <message>
+        <source>or drop it here</source>
+        <translation>oder hierher ziehen</translation>
+    </message>
+    <message>
+        <source>Saved as PNG or TIFF with 16 bits it teaches most. What else was done to it is told here.</source>
+        <translation>Als PNG oder TIFF mit 16 Bit lehrt es am meisten. Was sonst mit ihm geschah, steht dann hier.</translation>
+    </message>
+    <message>
+        <source>Choose what came back</source>
+        <translation>Zurückgekommenes wählen</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</source>
+        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</translation>
+    </message>
+    <message>
+        <source>Being written…</source>
+        <translation>Wird geschrieben…</translation>
+    </message>
+    <message>
+        <source>%1 · %2 × %3 pixels. Grade it with nothing but colours: no crop, no sharpening, no grain.</source>
+        <translation>%1 · %2 × %3 Pixel. Nur die Farben gestalten: kein Beschnitt, keine Schärfe, kein Korn.</translation>
+    </message>
+    <message>
+        <source>Reading %1…</source>
+        <translation>%1 wird gelesen…</translation>
+    </message>
+    <message>
+        <source>%1: a LUT of %2 points along each edge.</source>
+        <translation>%1: eine LUT mit %2 Punkten entlang jeder Kante.</translation>
+    </message>
+    <message>
+        <source>Nothing else was done to it.</source>
+        <translation>Sonst geschah nichts mit ihm.</translation>
+    </message>
+    <message>
+        <source>%1 added to the group %2</source>
+        <translation>%1 liegt jetzt in der Gruppe %2</translation>
+    </message>
+    <message>
+        <source>As it is</source>
+        <translation>Wie es ist</translation>
+    </message>
+    <message>
+        <source>With the LUT</source>
+        <translation>Mit der LUT</translation>
     </message>
 </context>
 <context>
@@ -9611,6 +9822,14 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>one shape</source>
         <translation>eine Form</translation>
+    </message>
+    <message>
+        <source>it came back in another profile ({}): its colours were taken to sRGB</source>
+        <translation>es kam in einem anderen Profil zurück ({}): die Farben wurden nach sRGB gebracht</translation>
+    </message>
+    <message>
+        <source>it is a JPEG: its losses are in the LUT; a PNG or TIFF of 16 bits is better</source>
+        <translation>es ist ein JPEG: seine Verluste stecken in der LUT; PNG oder TIFF mit 16 Bit ist besser</translation>
     </message>
 </context>
 <context>

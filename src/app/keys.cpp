@@ -15,6 +15,7 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::WritePicture, marked("File"), marked("Write this picture…"), "Ctrl+Shift+E"},
         {Command::OpenWith, marked("File"), marked("Open this picture with…"), ""},
         {Command::ImportFiles, marked("File"), marked("Import presets and LUTs…"), "Ctrl+I", {StartsGroup}},
+        {Command::LearnLut, marked("File"), marked("Learn a LUT…"), ""},
         {Command::ExportPack, marked("File"), marked("Export a pack…"), ""},
         {Command::Preferences, marked("File"), marked("Preferences…"), "Ctrl+,", {StartsGroup}},
         {Command::Quit, marked("File"), marked("Quit"), "Ctrl+Q"},

@@ -15,6 +15,7 @@ enum class Command {
     WritePicture,
     OpenWith,
     ImportFiles,
+    LearnLut,
     ExportPack,
     Preferences,
     Quit,

@@ -6,6 +6,7 @@
 #include "app/keys.h"
 #include "app/library_commands.h"
 #include "app/main_window.h"
+#include "app/package/learn_sheet.h"
 #include "edits/changed.h"
 #include "edits/preset_words.h"
 
@@ -39,6 +40,7 @@ void MainWindow::makeCommands() {
         {Command::OpenWith, [this] { openWith(); }},
         {Command::Preferences, [this] { openPreferences(); }},
         {Command::ImportFiles, [this] { openImportDialog(state_, this); }},
+        {Command::LearnLut, [this] { (new LearnSheet(state_, this))->open(); }},
         {Command::ExportPack, [this] { package_->exportPack(); }},
         {Command::StartOfNew, [this] { package_->openStarts(); }},
         {Command::BringGiven, [this] { baryton::bringGivenPresets(state_, this); }},

@@ -5,6 +5,7 @@
 #include "batch/names.h"
 #include "cli/collect.h"
 #include "cli/commands.h"
+#include "cli/look_files.h"
 #include "cli/terminal.h"
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
@@ -60,22 +61,6 @@ private:
     }
     static inline std::atomic<Task*> task_{nullptr}; ///< a handler may touch nothing else
 };
-
-Preset lutAsPreset(const fs::path& file) {
-    const ParsedLut lut = readLutFile(file);
-    for (const auto& remark : lut.remarks) std::cerr << file.string() << ": " << remark << '\n';
-    return lutPreset(lut.table, file.filename().string());
-}
-
-Preset checkedPreset(const fs::path& file) {
-    Preset preset = readPresetFile(file);
-    try {
-        requireValid(preset.carried);
-    } catch (const Error& e) {
-        throw e.inFile(file.string());
-    }
-    return preset;
-}
 
 /// A report is no input of the run, nothing that it writes, and replaces only another report.
 void requireReportFile(const fs::path& report, const BatchPlan& plan,

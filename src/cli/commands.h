@@ -29,6 +29,7 @@ void checkUsage(Check check) {
 // Each adds its commands to the parser and, when the user chose one, puts its exit code into `code`.
 void addApplyCommand(CLI::App& app, int& code);
 void addLutCommands(CLI::App& app, int& code);
+void addLutTools(CLI::App& lut, int& code);
 void addPresetCommands(CLI::App& app, int& code);
 void addInfoCommands(CLI::App& app);
 

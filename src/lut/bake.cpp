@@ -125,9 +125,10 @@ Grade lutGrade(const LutTable& table, const std::string& name) {
     return grade;
 }
 
-Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
-                         bool withPrep, const Task* task) {
-    const Program exact = Program::compile(grade, lookOnly(withPrep)), lut = Program::compile(lutGrade(table, "LUT"));
+namespace {
+
+Fidelity fidelityBetween(const Program& exact, const Program& other, const std::vector<Picture>& pictures,
+                         const Task* task) {
     Picture sample(256, 128);
     std::minstd_rand random(20260101);
     for (int y = 0; y < sample.height(); ++y)
@@ -135,7 +136,21 @@ Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::v
             for (int k = 0; k < 3; ++k)
                 sample.row(k, y)[x] = static_cast<float>(random() - std::minstd_rand::min()) /
                                       static_cast<float>(std::minstd_rand::max() - std::minstd_rand::min());
-    return {differenceOver(exact, lut, {sample}, task), differenceOver(exact, lut, pictures, task)};
+    return {differenceOver(exact, other, {sample}, task), differenceOver(exact, other, pictures, task)};
+}
+
+} // namespace
+
+Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
+                         bool withPrep, const Task* task) {
+    return fidelityBetween(Program::compile(grade, lookOnly(withPrep)), Program::compile(lutGrade(table, "LUT")),
+                           pictures, task);
+}
+
+Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,
+                      const Task* task) {
+    return fidelityBetween(Program::compile(grade, lookOnly(false)), Program::compile(other, lookOnly(false)),
+                           pictures, task);
 }
 
 LutExportReport exportLut(const Grade& grade, const LutExport& wanted, const std::vector<Picture>& pictures,

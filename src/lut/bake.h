@@ -26,6 +26,10 @@ struct Fidelity {
 Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
                          bool withPrep = false, const Task* task = nullptr);
 
+/// The same between any two grades, of what of them bakes: how far `other` is from `grade`.
+Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,
+                      const Task* task = nullptr);
+
 /// A grade with a LUT as its only stage.
 Grade lutGrade(const LutTable& table, const std::string& name);
 

@@ -1,4 +1,5 @@
 #include "base/file.h"
+#include "cli/run_cli.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
 #include "picture/picture_file.h"
@@ -7,39 +8,14 @@
 #include "support/samples.h"
 #include "support/temp_folder.h"
 
-#include <array>
 #include <gtest/gtest.h>
 #include <sys/stat.h>
-#include <sys/wait.h>
 
 namespace baryton::test {
 
 namespace fs = std::filesystem;
 
 namespace {
-
-struct Result {
-    int code = -1;
-    std::string out, err;
-};
-
-/// Runs the real program with these arguments, as a shell would.
-Result run(const std::string& arguments, const TempFolder& folder) {
-    const std::string command = std::string(BARYTON_CLI) + " " + arguments + " 2>" + (folder / "stderr").string();
-    Result result;
-    std::FILE* pipe = ::popen(command.c_str(), "r");
-    std::array<char, 4096> buffer{};
-    while (const std::size_t n = std::fread(buffer.data(), 1, buffer.size(), pipe))
-        result.out.append(buffer.data(), n);
-    const int status = ::pclose(pipe);
-    result.code = WIFEXITED(status) ? WEXITSTATUS(status) : -1;
-    result.err = readFile(folder / "stderr");
-    return result;
-}
-
-std::string quoted(const fs::path& path) {
-    return "'" + path.string() + "'";
-}
 
 fs::path limelight() {
     return demo() / "presets/Limelight.bpreset";

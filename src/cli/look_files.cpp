@@ -1,0 +1,137 @@
+#include "cli/look_files.h"
+#include "base/file.h"
+#include "base/letters.h"
+#include "base/output.h"
+#include "base/utf8.h"
+#include "cli/terminal.h"
+#include "stages/validate.h"
+
+#include <algorithm>
+#include <cstdlib>
+#include <iostream>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+Preset lutAsPreset(const fs::path& file) {
+    const ParsedLut lut = readLutFile(file);
+    for (const auto& remark : lut.remarks) std::cerr << file.string() << ": " << remark << '\n';
+    return lutPreset(lut.table, file.filename().string());
+}
+
+Preset checkedPreset(const fs::path& file) {
+    Preset preset = readPresetFile(file);
+    try {
+        requireValid(preset.carried);
+    } catch (const Error& e) {
+        throw e.inFile(file.string());
+    }
+    return preset;
+}
+
+Preset lookOf(const fs::path& file) {
+    return isLutFile(file) ? lutAsPreset(file) : checkedPreset(file);
+}
+
+namespace {
+
+/// A folder for a file on its way, gone with it.
+class PrivateFolder {
+public:
+    PrivateFolder() {
+        std::string name = (std::filesystem::temp_directory_path() / "baryton-XXXXXX").string();
+        if (!::mkdtemp(name.data()))
+            throw Error(name, "", "cannot make a folder for what is on its way", "set TMPDIR to a folder with room");
+        path_ = name;
+    }
+    PrivateFolder(const PrivateFolder&) = delete;
+    PrivateFolder& operator=(const PrivateFolder&) = delete;
+    ~PrivateFolder() {
+        std::error_code ignored;
+        std::filesystem::remove_all(path_, ignored);
+    }
+    const std::filesystem::path& path() const { return path_; }
+
+private:
+    std::filesystem::path path_;
+};
+
+} // namespace
+
+void addLutOutput(CLI::App& command, LutOutput& output) {
+    command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
+        ->check(CLI::Range(2, 129));
+    command.add_option("--format", output.format, "File format; default: by the extension")
+        ->check(CLI::IsMember({"cube", "3dl"}));
+    command.add_option("-o,--output", output.out, "The LUT file to write; - for standard output")
+        ->required()
+        ->type_name("FILE");
+}
+
+LutFormat formatOf(const LutOutput& output) {
+    if (!output.format.empty()) return *lutFormatFromName(output.format);
+    if (output.out == "-") throw WrongUsage("-o -", "", "a name would tell the format", "add --format");
+    const std::string extension = lowerCase(fs::path(output.out).extension().string());
+    if (extension != ".3dl" && extension != ".cube")
+        throw WrongUsage(output.out, "", "the name ends neither in .cube nor in .3dl", "add one, or --format");
+    return *lutFormatFromName(extension.substr(1));
+}
+
+namespace {
+
+/// What goes to standard output is written like any file first, and measured.
+int written(const LutOutput& output, const InputSet& inputs, Json account,
+            const std::function<Json(const fs::path&, LutFormat)>& write) {
+    const LutFormat format = formatOf(output);
+    const bool isShown = output.out == "-";
+    if (!isShown) checkUsage([&] { requireOutput(output.out, inputs, isLutFile, "a LUT"); });
+    std::optional<PrivateFolder> aside;
+    fs::path file = output.out;
+    if (isShown) file = aside.emplace().path() / ("look." + lutExtension(format));
+    Json whole = {{"file", asUtf8(output.out)}};
+    whole.update(write(file, format));
+    whole.update(account);
+    (isShown ? std::cerr : std::cout) << whole.dump() << '\n';
+    if (isShown) exactOutput() << readFile(file) << std::flush;
+    return kAllDone;
+}
+
+} // namespace
+
+Json jsonOf(const Difference& d) {
+    return {{"mean", d.mean}, {"percentile99", d.percentile99}, {"worst", d.worst}};
+}
+
+int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,
+               Json account) {
+    return written(output, inputs, std::move(account), [&](const fs::path& file, LutFormat format) {
+        const int size = output.size.value_or(33);
+        const LutExportReport report = exportLut(grade, {file, format, size, title}, {});
+        return Json{{"size", size}, {"deltaE2000", jsonOf(report.fidelity.cube)}, {"leftOut", report.leftOut}};
+    });
+}
+
+int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs, Json account) {
+    const bool isPlain = table.shaper.empty() && table.gridMin == std::array{0.0F, 0.0F, 0.0F} &&
+                         table.gridMax == std::array{1.0F, 1.0F, 1.0F};
+    const int size = output.size.value_or(table.gridSize());
+    const bool canStay = size == table.gridSize() && (formatOf(output) == LutFormat::Cube || isPlain);
+    if (!canStay) {
+        LutOutput baked = output;
+        if (!baked.size && table.gridSize() > 0) baked.size = std::min(table.gridSize(), 129);
+        if (!isPlain)
+            std::cerr
+                << output.out
+                << ": note: what the table does outside 0…1 is not in the file, and a 1D table is in its grid\n";
+        return writeBaked(lutGrade(table, table.title), table.title, baked, inputs, std::move(account));
+    }
+    return written(output, inputs, std::move(account), [&](const fs::path& file, LutFormat format) {
+        writeLutFile(file, table, format);
+        const Fidelity fidelity = measureFidelity(readLutFile(file).table, lutGrade(table, "LUT"), {});
+        return Json{{"size", table.grid.empty() ? int(table.shaperSize()) : size},
+                    {"deltaE2000", jsonOf(fidelity.cube)}};
+    });
+}
+
+} // namespace baryton

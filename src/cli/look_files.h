@@ -1,0 +1,41 @@
+#pragma once
+#include "base/output.h"
+#include "cli/commands.h"
+#include "grade/grade_json.h"
+#include "grade/json.h"
+#include "lut/bake.h"
+
+#include <optional>
+
+namespace baryton {
+
+// Files that hold a look, as commands name them.
+
+/// A preset of a LUT file alone; what is to be known of the file goes to standard error.
+Preset lutAsPreset(const std::filesystem::path& file);
+/// A preset that is valid; throws Error with the file where it is not.
+Preset checkedPreset(const std::filesystem::path& file);
+/// Either, by what the file holds.
+Preset lookOf(const std::filesystem::path& file);
+
+/// A LUT file that a command writes.
+struct LutOutput {
+    std::string out, format; ///< "-": standard output; no format: by the extension
+    std::optional<int> size; ///< grid points along each edge
+};
+/// The options of it, for a command.
+void addLutOutput(CLI::App& command, LutOutput& output);
+
+/// Of its extension, where none is named; throws WrongUsage where that tells nothing.
+LutFormat formatOf(const LutOutput& output);
+
+/// Bakes a grade into the file, measures what was written and prints the account, as one JSON object with what is
+/// already in it.
+int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,
+               Json account = Json::object());
+/// Writes a table as it is where the file can hold it so and no other size is asked for; else bakes it.
+int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs, Json account = Json::object());
+
+Json jsonOf(const Difference& difference);
+
+} // namespace baryton

@@ -1,0 +1,117 @@
+// A grade from elsewhere: the pattern goes out, comes back graded, and is kept as a LUT (job 16's first half).
+#include "app/package/learn_sheet.h"
+#include "app/screen_helpers.h"
+#include "lut/bake.h"
+#include "lut/pattern.h"
+#include "picture/picture_file.h"
+#include "render/program.h"
+
+#include <QDropEvent>
+#include <QFileDialog>
+#include <QMimeData>
+#include <cmath>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+LearnSheet* open(Driver& d) {
+    d.menu(tr8("File"), tr8("Learn a LUT…"));
+    return qobject_cast<LearnSheet*>(d.sheet());
+}
+
+void answer(LearnSheet* sheet, const fs::path& file) {
+    auto* files = sheet->findChild<QFileDialog*>();
+    ASSERT_NE(files, nullptr);
+    Q_EMIT files->fileSelected(QString::fromStdString(file.string()));
+    files->close();
+}
+
+/// What another program makes of it: warmer and flatter, a little smaller, saved with 16 bits.
+void gradeElsewhere(const fs::path& from, const fs::path& to) {
+    Grade grade = startingGrade();
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.08}, {0.5, 0.55}, {1, 0.95}};
+    grade.look[0].stages[2].parameters["overall"] = -0.4;
+    const Picture graded = Program::compile(grade).graded(readPicture(from).picture);
+    const Picture smaller = resized(graded, graded.width() * 8 / 10, graded.height() * 8 / 10);
+    writePicture(to, Program::compile({}).quantised(smaller, 16, false), {}, {FileFormat::Png, 16, 90});
+}
+
+bool isSaid(LearnSheet* sheet, const char* words) {
+    for (const QLabel* each : sheet->findChildren<QLabel*>())
+        if (each->isVisible() && each->text().contains(tr8(words))) return true;
+    return false;
+}
+
+} // namespace
+
+TEST(LearnScreen, APatternGoesOutComesBackAndIsKept) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    d.countFromHere();
+    LearnSheet* sheet = open(d);
+    ASSERT_NE(sheet, nullptr);
+    auto* keep = d.button(sheet, tr8("Keep as a preset"));
+    EXPECT_FALSE(keep->isEnabled());
+    const fs::path pattern = d.root() / "pattern.png", back = d.root() / "back.png";
+    d.click(d.button(sheet, tr8("17")));
+    d.click(d.button(sheet, tr8("Write the pattern…")));
+    answer(sheet, pattern);
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "pattern.png · "); }));
+    EXPECT_EQ(readPictureSize(pattern).width, PatternLayout(17).width());
+    gradeElsewhere(pattern, back);
+    d.click(d.button(sheet, tr8("Choose what came back…")));
+    answer(sheet, back);
+    ASSERT_TRUE(Driver::waitFor([&] { return keep->isEnabled(); }));
+    EXPECT_TRUE(isSaid(sheet, "17 points"));
+    EXPECT_TRUE(isSaid(sheet, "80 × 80 %")) << "what befell it is told";
+    d.click(keep);
+    ASSERT_TRUE(Driver::waitFor([&] { return d.sheetIfAny() == nullptr; }));
+    EXPECT_LE(d.actions() + 2, 8) << "with the two choices of a file";
+    // It is a preset like any other, and does what was done there.
+    const auto& presets = d.state().presets();
+    const auto kept =
+        std::find_if(presets.begin(), presets.end(), [](const LibraryEntry& each) { return each.name == "back"; });
+    ASSERT_TRUE(kept != presets.end());
+    EXPECT_EQ(kept->group, "Learned");
+    const auto grey = Program::compile(kept->preset->carried)({0.5F, 0.5F, 0.5F});
+    for (const float v : grey) EXPECT_NEAR(v, 0.55, 0.005);
+    const auto black = Program::compile(kept->preset->carried)({0, 0, 0});
+    for (const float v : black) EXPECT_NEAR(v, 0.08, 0.005);
+    // One undo takes it off the shelf.
+    EXPECT_TRUE(d.undo());
+    EXPECT_TRUE(std::none_of(d.state().presets().begin(), d.state().presets().end(),
+                             [](const LibraryEntry& each) { return each.name == "back"; }));
+}
+
+TEST(LearnScreen, WhatIsNoPatternIsToldAndASquareCubeMayBeDropped) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    LearnSheet* sheet = open(d);
+    sheet->learnFrom(QString::fromStdString((d.folder() / "lake-fog.jpg").string()));
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "no pattern is found"); }));
+    EXPECT_FALSE(d.button(sheet, tr8("Keep as a preset"))->isEnabled());
+    d.click(d.button(sheet, tr8("Square cube")));
+    d.click(d.button(sheet, tr8("36")));
+    const fs::path cube = d.root() / "cube.tif";
+    sheet->writeTo(QString::fromStdString(cube.string()));
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cube.tif · "); }));
+    EXPECT_EQ(readPictureSize(cube).width, 216);
+    QMimeData data;
+    data.setUrls({QUrl::fromLocalFile(QString::fromStdString(cube.string()))});
+    QDragEnterEvent enter({20, 20}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(sheet, &enter);
+    EXPECT_TRUE(enter.isAccepted());
+    QDropEvent drop({20, 20}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(sheet, &drop);
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "36 points"); }));
+    EXPECT_TRUE(isSaid(sheet, "pixel by pixel"));
+    // Where it can't be written is told, too.
+    sheet->writeTo(QString::fromStdString((cube / "pattern.png").string())); // no folder
+    EXPECT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cannot make the folder"); }));
+}
+
+} // namespace baryton::test

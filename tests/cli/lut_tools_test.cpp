@@ -1,0 +1,155 @@
+// The commands that make LUTs of patterns and of other LUTs, through the real program.
+#include "cli/run_cli.h"
+#include "grade/grade_json.h"
+#include "grade/json.h"
+#include "lut/bake.h"
+#include "lut/lut_file.h"
+#include "picture/picture_file.h"
+#include "render/program.h"
+#include "support/samples.h"
+
+#include <algorithm>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+Json account(const Result& result) {
+    EXPECT_EQ(result.code, 0) << result.err;
+    return Json::parse(result.out, nullptr, false);
+}
+
+/// A preset that warms and fades, without a Finish.
+fs::path fadedPreset(const TempFolder& folder) {
+    Preset preset;
+    preset.name = "Faded";
+    Layer& layer = preset.carried.look.emplace_back();
+    layer.id = layer.name = "faded";
+    for (const char* type : {"curves", "warmth"}) layer.stages.push_back(makeStage(preset.carried, type));
+    layer.stages[0].parameters["rgb"] = Curve{{0, 0.06}, {0.5, 0.52}, {1, 0.95}};
+    layer.stages[1].parameters["warmth"] = 20.0;
+    writeFileAtomically(folder / "faded.bpreset", presetToText(preset));
+    return folder / "faded.bpreset";
+}
+
+} // namespace
+
+TEST(LutTools, APatternThatIsGradedByALutTeachesThatLut) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    const std::string bake = "lut bake --preset " + quoted(fadedPreset(folder)) + " --size 17 -o " + at("look.cube");
+    account(run(bake, folder));
+    for (const std::string& layout : {std::string("--size 17"), std::string("--square-cube 4")}) {
+        const Json pattern = account(run("lut pattern " + layout + " -o " + at("pattern.png"), folder));
+        EXPECT_EQ(pattern["size"], layout == "--size 17" ? 17 : 16);
+        EXPECT_EQ(
+            run("lut apply " + at("look.cube") + " " + at("pattern.png") + " -o " + at("graded.png"), folder).code,
+            0);
+        const Json learnt =
+            account(run("lut learn --pattern " + at("graded.png") + " -o " + at("learnt.cube"), folder));
+        EXPECT_EQ(learnt["size"], pattern["size"]);
+        const Json apart = account(run("lut compare " + at("look.cube") + " " + at("learnt.cube"), folder));
+        EXPECT_LT(apart["cube"]["mean"], layout == "--size 17" ? 0.005 : 0.3) << "other nodes, other ways between";
+        fs::remove(folder / "pattern.png"), fs::remove(folder / "graded.png");
+    }
+    // Compared with itself nothing is apart; on pictures that is told too.
+    const Json same = account(
+        run("lut compare " + at("look.cube") + " " + at("look.cube") + " " + quoted(demo() / "pictures/lake-fog.jpg"),
+            folder));
+    EXPECT_EQ(same["cube"]["worst"], 0);
+    EXPECT_EQ(same["pictures"]["worst"], 0);
+    // A JPEG comes back, and that is said; another size is made of it.
+    run("lut pattern --size 9 --bits 8 -o " + at("p.tif"), folder);
+    run("lut apply " + at("look.cube") + " " + at("p.tif") + " --quality 95 -o " + at("p.jpg"), folder);
+    const Result jpeg =
+        run("lut learn --pattern " + at("p.jpg") + " --size 21 --format 3dl -o " + at("p.lut"), folder);
+    EXPECT_EQ(account(jpeg)["size"], 21);
+    EXPECT_NE(jpeg.err.find("JPEG"), std::string::npos);
+    EXPECT_EQ(readLutFile(folder / "p.lut").format, LutFormat::ThreeDl);
+}
+
+TEST(LutTools, ConvertsWithoutTouchingWhatTheFormatHolds) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    account(run("lut bake --preset " + quoted(fadedPreset(folder)) + " --size 9 -o " + at("a.cube"), folder));
+    const LutTable a = readLutFile(folder / "a.cube").table;
+    account(run("lut convert " + at("a.cube") + " -o " + at("b.cube"), folder));
+    EXPECT_EQ(readLutFile(folder / "b.cube").table.grid, a.grid);
+    const Json coarse = account(run("lut convert " + at("a.cube") + " -o " + at("c.3dl"), folder));
+    EXPECT_LT(coarse["deltaE2000"]["worst"], 0.5) << "12 bits";
+    EXPECT_EQ(coarse["size"], 9);
+    const Json other = account(run("lut convert " + at("a.cube") + " --size 17 -o " + at("d.cube"), folder));
+    EXPECT_EQ(other["size"], 17);
+    EXPECT_LT(other["deltaE2000"]["worst"], 1e-3) << "its nodes hold those of the first, and lie on its planes";
+    // A table of one dimension with a wider domain: kept in a .cube, made a grid in a .3dl, with a word.
+    writeFileAtomically(folder / "one.cube",
+                        "LUT_1D_SIZE 3\nDOMAIN_MIN 0 0 0\nDOMAIN_MAX 2 2 2\n0 0 0\n0.8 0.8 0.8\n1 1 1\n");
+    account(run("lut convert " + at("one.cube") + " -o " + at("same.cube"), folder));
+    EXPECT_EQ(readLutFile(folder / "same.cube").table.shaper, readLutFile(folder / "one.cube").table.shaper);
+    const Result grid = run("lut convert " + at("one.cube") + " -o " + at("grid.3dl"), folder);
+    EXPECT_EQ(account(grid)["size"], 33);
+    EXPECT_NE(grid.err.find("outside"), std::string::npos);
+}
+
+TEST(LutTools, CombinesLutsAndPresetsInTheirOrder) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    const auto faded = fadedPreset(folder);
+    writeFileAtomically(folder / "invert.cube",
+                        "LUT_3D_SIZE 2\n1 1 1\n0 1 1\n1 0 1\n0 0 1\n1 1 0\n0 1 0\n1 0 0\n0 0 0\n");
+    account(run("lut combine " + quoted(faded) + " " + at("invert.cube") + " -o " + at("ab.cube"), folder));
+    account(run("lut combine " + at("invert.cube") + " " + quoted(faded) + " --size 17 -o " + at("ba.cube"), folder));
+    EXPECT_EQ(readLutFile(folder / "ab.cube").table.gridSize(), 33);
+    const Preset preset = readPresetFile(faded);
+    Grade inverted = lutGrade(readLutFile(folder / "invert.cube").table, "invert");
+    const auto look = [&](const LutTable& table, const std::array<float, 3>& rgb) {
+        return Program::compile(lutGrade(table, "t"))(rgb);
+    };
+    const Program exact = Program::compile(preset.carried), invert = Program::compile(inverted);
+    for (const std::array<float, 3> rgb : {std::array{0.25F, 0.5F, 0.75F}, std::array{0.0F, 1.0F, 0.5F}}) {
+        const auto ab = look(readLutFile(folder / "ab.cube").table, rgb),
+                   ba = look(readLutFile(folder / "ba.cube").table, rgb);
+        const auto wantAb = invert(exact(rgb)), wantBa = exact(invert(rgb));
+        for (std::size_t k = 0; k < 3; ++k) {
+            EXPECT_NEAR(ab[k], wantAb[k], 3e-3);
+            EXPECT_NEAR(ba[k], wantBa[k], 3e-3);
+        }
+    }
+}
+
+TEST(LutTools, WhatIsWrongIsToldAndNothingIsWritten) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    const std::string lake = quoted(demo() / "pictures/lake-fog.jpg");
+    const auto code = [&](const std::string& command) { return run("lut " + command, folder).code; };
+    for (const std::string& command :
+         {"pattern --size 8 -o " + at("x.png"), "pattern --size 66 -o " + at("x.png"), "pattern -o " + at("x.jpg"),
+          "pattern -o " + at("x"), "pattern --size 17 --square-cube 4 -o " + at("x.png"),
+          "pattern --bits 12 -o " + at("x.png"), "learn -o " + at("x.cube"),
+          "learn --pattern " + lake + " -o " + at("x.gif"), "combine -o " + at("x.cube"),
+          std::string("compare a.cube")})
+        EXPECT_EQ(code(command), 2) << command;
+    writeFileAtomically(folder / "broken.cube", "LUT_3D_SIZE 2\n0 0 nan\n");
+    for (const std::string& command : {"learn --pattern " + lake + " -o " + at("x.cube"),
+                                       "learn --pattern " + at("none.png") + " -o " + at("x.cube"),
+                                       "convert " + at("broken.cube") + " -o " + at("x.3dl"),
+                                       "combine " + at("broken.cube") + " -o " + at("x.cube"),
+                                       "compare " + at("broken.cube") + " " + at("broken.cube"),
+                                       "apply " + at("broken.cube") + " " + lake + " -o " + at("x.png")})
+        EXPECT_EQ(code(command), 1) << command;
+    for (const auto& entry : fs::directory_iterator(folder.path())) EXPECT_NE(entry.path().stem(), "x");
+    // Nothing that is read is written over, and no picture of somebody else's.
+    fs::copy(demo() / "pictures/lake-fog.jpg", folder / "mine.jpg");
+    writeFileAtomically(folder / "id.cube",
+                        "LUT_3D_SIZE 2\n0 0 0\n1 0 0\n0 1 0\n1 1 0\n0 0 1\n1 0 1\n0 1 1\n1 1 1\n");
+    const std::string before = readFile(folder / "mine.jpg");
+    EXPECT_NE(code("apply " + at("id.cube") + " " + at("mine.jpg") + " -o " + at("mine.jpg")), 0);
+    EXPECT_NE(code("apply " + at("id.cube") + " " + lake + " -o " + at("mine.jpg")), 0);
+    EXPECT_NE(code("convert " + at("id.cube") + " -o " + at("id.cube")), 0);
+    EXPECT_EQ(readFile(folder / "mine.jpg"), before);
+}
+
+} // namespace baryton::test
