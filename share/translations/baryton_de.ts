@@ -4294,6 +4294,74 @@
         <source>a vignette of {}{:.2f} stops in the corners was taken out: what was graded above it is only nearly right</source>
         <translation>eine Vignette von {}{:.2f} Blenden in den Ecken wurde herausgerechnet: was darüber gestaltet wurde, stimmt nur fast</translation>
     </message>
+    <message>
+        <source>it seems made for pictures in {}: read so it would leave greys where they are</source>
+        <translation>sie scheint für Bilder in {} gemacht: so gelesen ließe sie Grau, wo es ist</translation>
+    </message>
+    <message>
+        <source>it turns tones round at {:.1f} % of its steps, most at {:.2f} {:.2f} {:.2f}: what was lighter becomes darker there</source>
+        <translation>sie kehrt Töne um, bei {:.1f} % ihrer Schritte, am meisten bei {:.2f} {:.2f} {:.2f}: was heller war, wird dort dunkler</translation>
+    </message>
+    <message>
+        <source>it draws neighbouring greys {:.0f} levels apart near {:.0f} %: a picture of 8 bits may show bands</source>
+        <translation>sie zieht benachbarte Graustufen um {:.0f} Stufen auseinander, nahe {:.0f} %: ein Bild mit 8 Bit kann Streifen zeigen</translation>
+    </message>
+    <message>
+        <source>it tints greys, most at {:.0f} %, toward {}</source>
+        <translation>sie färbt Grau, am meisten bei {:.0f} %, zu {}</translation>
+    </message>
+    <message>
+        <source>it turns skin by {:.0f}° toward yellow</source>
+        <translation>sie dreht Haut um {:.0f}° zu Gelb</translation>
+    </message>
+    <message>
+        <source>it turns skin by {:.0f}° toward red</source>
+        <translation>sie dreht Haut um {:.0f}° zu Rot</translation>
+    </message>
+    <message>
+        <source>it makes skin {:.1f} times as colourful</source>
+        <translation>sie macht Haut {:.1f}-mal so bunt</translation>
+    </message>
+    <message>
+        <source>pink</source>
+        <translation>Rosa</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>orange</source>
+        <translation>Orange</translation>
+    </message>
+    <message>
+        <source>yellow</source>
+        <translation>Gelb</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>cyan</source>
+        <translation>Cyan</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>magenta</source>
+        <translation>Magenta</translation>
+    </message>
+    <message>
+        <source>it clips {} at the light end, in up to {:.0f} % of all colours</source>
+        <translation>sie beschneidet {} am hellen Ende, in bis zu {:.0f} % aller Farben</translation>
+    </message>
+    <message>
+        <source>it clips {} at the dark end, in up to {:.0f} % of all colours</source>
+        <translation>sie beschneidet {} am dunklen Ende, in bis zu {:.0f} % aller Farben</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5699,10 +5767,6 @@
 <context>
     <name>baryton::GenericEditor</name>
     <message>
-        <source>Load LUT…</source>
-        <translation>LUT laden…</translation>
-    </message>
-    <message>
         <source>Pick a neutral…</source>
         <translation>Neutralen Punkt wählen…</translation>
     </message>
@@ -5713,34 +5777,6 @@
     <message>
         <source>Press on something that should be grey</source>
         <translation>Auf etwas drücken, das grau sein soll</translation>
-    </message>
-    <message>
-        <source>No LUT is loaded: the picture passes through.</source>
-        <translation>Keine LUT ist geladen: das Bild geht unverändert durch.</translation>
-    </message>
-    <message>
-        <source>“%1” did not come along with the grade: the picture passes through. Load the file again.</source>
-        <translation>„%1“ kam mit der Gestaltung nicht mit: das Bild geht unverändert durch. Die Datei neu laden.</translation>
-    </message>
-    <message>
-        <source>
-3D, %1 points along each edge</source>
-        <translation>
-3D, %1 Punkte an jeder Kante</translation>
-    </message>
-    <message>
-        <source>
-1D, %1 entries</source>
-        <translation>
-1D, %1 Einträge</translation>
-    </message>
-    <message>
-        <source>Load LUT</source>
-        <translation>LUT laden</translation>
-    </message>
-    <message>
-        <source>LUT files (*.cube *.3dl);;All files (*)</source>
-        <translation>LUT-Dateien (*.cube *.3dl);;Alle Dateien (*)</translation>
     </message>
     <message>
         <source>Warmth and tint</source>
@@ -7027,6 +7063,57 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Looks</source>
         <translation>Looks</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LutEditor</name>
+    <message>
+        <source>Load LUT…</source>
+        <translation>LUT laden…</translation>
+    </message>
+    <message>
+        <source>WHAT IT DOES</source>
+        <translation>WAS SIE TUT</translation>
+    </message>
+    <message>
+        <source>No LUT is loaded: the picture passes through.</source>
+        <translation>Keine LUT ist geladen: das Bild geht unverändert durch.</translation>
+    </message>
+    <message>
+        <source>“%1” did not come along with the grade: the picture passes through. Load the file again.</source>
+        <translation>„%1“ kam mit der Gestaltung nicht mit: das Bild geht unverändert durch. Die Datei neu laden.</translation>
+    </message>
+    <message>
+        <source>
+3D, %1 points along each edge</source>
+        <translation>
+3D, %1 Punkte an jeder Kante</translation>
+    </message>
+    <message>
+        <source>
+1D, %1 entries</source>
+        <translation>
+1D, %1 Einträge</translation>
+    </message>
+    <message>
+        <source>Being looked at…</source>
+        <translation>Wird angesehen…</translation>
+    </message>
+    <message>
+        <source>Nothing stands out: no clipping, no folds, greys stay grey.</source>
+        <translation>Nichts fällt auf: kein Beschnitt, keine Umkehr, Grau bleibt Grau.</translation>
+    </message>
+    <message>
+        <source>Read it as %1</source>
+        <translation>Als %1 lesen</translation>
+    </message>
+    <message>
+        <source>Load LUT</source>
+        <translation>LUT laden</translation>
+    </message>
+    <message>
+        <source>LUT files (*.cube *.3dl);;All files (*)</source>
+        <translation>LUT-Dateien (*.cube *.3dl);;Alle Dateien (*)</translation>
     </message>
 </context>
 <context>

@@ -2,6 +2,7 @@
 #include "base/utf8.h"
 #include "cli/look_files.h"
 #include "edits/apply_strength.h"
+#include "lut/health.h"
 #include "lut/learn_pattern.h"
 #include "lut/pattern.h"
 #include "picture/metadata.h"
@@ -134,6 +135,29 @@ int compareLookFiles(const std::string& one, const std::string& other, const std
     return kAllDone;
 }
 
+int checkHealth(const std::string& file, bool asJson) {
+    const ParsedLut lut = readLutFile(file);
+    const LutHealth h = healthOf(lut.table);
+    if (!asJson) {
+        for (const auto& remark : lut.remarks) std::cout << remark << '\n';
+        for (const auto& sentence : h.sentences) std::cout << sentence << '\n';
+        if (h.sentences.empty()) std::cout << "nothing of it stands out\n";
+        return kAllDone;
+    }
+    Json json = {{"clipped", {{"low", h.clippedLow}, {"high", h.clippedHigh}}},
+                 {"folded", h.folded},
+                 {"largestStep", {{"levels", h.largestStep}, {"at", h.largestStepAt}}},
+                 {"neutralDrift", {{"chroma", h.neutralDrift}, {"at", h.neutralDriftAt}, {"hue", h.neutralDriftHue}}},
+                 {"black", h.black},
+                 {"white", h.white},
+                 {"skin", {{"turn", h.skinTurn}, {"chroma", h.skinChroma}, {"lightness", h.skinLightness}}},
+                 {"sentences", h.sentences}};
+    if (h.folded > 0) json["foldedAt"] = h.foldedAt;
+    if (h.seemsMadeFor) json["seemsMadeFor"] = encodings()[static_cast<std::size_t>(*h.seemsMadeFor)].id;
+    std::cout << json.dump() << '\n';
+    return kAllDone;
+}
+
 struct ApplyLutOptions {
     std::string lut, picture, out;
     std::optional<int> bits;
@@ -233,6 +257,14 @@ void addLutTools(CLI::App& lut, int& code) {
     compareCommand->add_option("other", (*two)[1], "Another")->required()->type_name("FILE");
     compareCommand->add_option("pictures", *pictures, "Pictures to compare on")->type_name("PICTURE");
     compareCommand->callback([two, pictures, &code] { code = compareLookFiles((*two)[0], (*two)[1], *pictures); });
+
+    auto checked = std::make_shared<std::string>();
+    auto asJson = std::make_shared<bool>(false);
+    auto* checkCommand = lut.add_subcommand(
+        "check", "Tell what a LUT does that you would want to know: clipping, folds, bands, tinted greys, skin");
+    checkCommand->add_option("file", *checked, "A .cube or .3dl file")->required()->type_name("FILE");
+    checkCommand->add_flag("--json", *asJson, "All figures, as one JSON object");
+    checkCommand->callback([checked, asJson, &code] { code = checkHealth(*checked, *asJson); });
 }
 
 } // namespace baryton

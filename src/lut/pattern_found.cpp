@@ -15,7 +15,7 @@ namespace {
 
 using L = PatternLayout;
 
-cv::Mat lumaOf(const Picture& picture) {
+cv::Mat lumaPlane(const Picture& picture) {
     cv::Mat luma(picture.height(), picture.width(), CV_32F);
     for (int y = 0; y < picture.height(); ++y)
         for (int x = 0; x < picture.width(); ++x) {
@@ -256,7 +256,7 @@ double FoundPattern::turn() const {
 }
 
 std::optional<FoundPattern> findPattern(const Picture& picture) {
-    const cv::Mat luma = lumaOf(picture);
+    const cv::Mat luma = lumaPlane(picture);
     auto seen = markOfWhole(luma);
     if (!seen) seen = markAnywhere(luma);
     if (!seen) return {};

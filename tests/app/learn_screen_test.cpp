@@ -1,10 +1,17 @@
-// A grade from elsewhere: the pattern goes out, comes back graded, and is kept as a LUT (job 16's first half).
+// Grades from elsewhere: a pattern goes out, comes back graded, and is kept as a LUT; a LUT from a file says what it
+// does.
+#include "app/grade/lut_editor.h"
 #include "app/package/learn_sheet.h"
 #include "app/screen_helpers.h"
+#include "colour/encodings.h"
+#include "colour/transfer.h"
 #include "lut/bake.h"
+#include "lut/lut_file.h"
 #include "lut/pattern.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
+
+#include "app/widgets/limits_strip.h"
 
 #include <QDropEvent>
 #include <QFileDialog>
@@ -112,6 +119,54 @@ TEST(LearnScreen, WhatIsNoPatternIsToldAndASquareCubeMayBeDropped) {
     // Where it can't be written is told, too.
     sheet->writeTo(QString::fromStdString((cube / "pattern.png").string())); // no folder
     EXPECT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cannot make the folder"); }));
+}
+
+TEST(LutScreen, ALutForAnotherSpaceIsToldWithItsRemedy) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    constexpr int n = 17;
+    LutTable table;
+    for (int b = 0; b < n; ++b)
+        for (int g = 0; g < n; ++g)
+            for (int r = 0; r < n; ++r)
+                for (const int v : {r, g, b})
+                    table.grid.push_back(std::clamp(
+                        static_cast<float>(linearToSrgb(decode(Encoding::AcesCct, v / (n - 1.0)))), 0.0F, 1.0F));
+    const fs::path log = d.root() / "night.cube", plain = d.root() / "plain.cube";
+    writeLutFile(log, table, LutFormat::Cube);
+    writeLutFile(plain, bakeLook({}, n, "plain"), LutFormat::Cube);
+    d.addStage(tr8("LUT"));
+    const auto load = [&](const fs::path& file) {
+        d.click(d.button(d.window().gradePage()->editorPanel(), tr8("Load LUT…")));
+        auto* files = d.window().findChild<QFileDialog*>();
+        Q_EMIT files->fileSelected(QString::fromStdString(file.string()));
+        files->close();
+        d.settle();
+    };
+    load(log);
+    auto* editor = qobject_cast<LutEditor*>(d.window().gradePage()->editorPanel()->editor());
+    ASSERT_NE(editor, nullptr);
+    ASSERT_TRUE(Driver::waitFor([&] { return editor->healthText().contains(tr8("made for pictures in ACEScct")); }));
+    const auto remedy = [&]() -> QPushButton* {
+        for (auto* each : editor->findChildren<QPushButton*>())
+            if (each->isVisible() && each->text() == tr8("Read it as ACEScct")) return each;
+        return nullptr;
+    };
+    ASSERT_NE(remedy(), nullptr);
+    const QPoint place = editor->findChild<LimitsStrip*>()->mapTo(editor, QPoint());
+    d.click(remedy());
+    const auto& stage = stageAt(d.state().keyGrade(), *findStage(d.state().keyGrade(), d.state().chosenStage()));
+    EXPECT_EQ(stage.parameters.at("reads"), Value(std::string("acescct")));
+    ASSERT_TRUE(Driver::waitFor([&] {
+        return !editor->healthText().contains(tr8("made for")) && !editor->healthText().contains(tr8("looked at"));
+    }));
+    EXPECT_EQ(remedy(), nullptr);
+    EXPECT_EQ(editor->findChild<LimitsStrip*>()->mapTo(editor, QPoint()), place) << "nothing below it moves";
+    EXPECT_TRUE(d.undo());
+    ASSERT_TRUE(Driver::waitFor([&] { return remedy() != nullptr; }));
+    load(plain);
+    ASSERT_TRUE(Driver::waitFor([&] { return editor->healthText().startsWith(tr8("Nothing stands out")); }));
+    EXPECT_EQ(remedy(), nullptr);
 }
 
 } // namespace baryton::test

@@ -120,6 +120,23 @@ TEST(LutTools, CombinesLutsAndPresetsInTheirOrder) {
     }
 }
 
+TEST(LutTools, ChecksWhatATableDoes) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    writeFileAtomically(folder / "bright.cube", "LUT_1D_SIZE 3\n0 0 0\n1 0.5 0.5\n1 1 1\n");
+    const Result words = run("lut check " + at("bright.cube"), folder);
+    EXPECT_EQ(words.code, 0);
+    EXPECT_NE(words.out.find("clips red at the light end"), std::string::npos) << words.out;
+    EXPECT_NE(words.out.find("tints greys"), std::string::npos);
+    const Json json = account(run("lut check --json " + at("bright.cube"), folder));
+    EXPECT_NEAR(json["clipped"]["high"][0].get<double>(), 0.5, 0.05);
+    EXPECT_EQ(json["clipped"]["high"][1], 0);
+    EXPECT_EQ(json["sentences"].size(), std::size_t(std::count(words.out.begin(), words.out.end(), '\n')));
+    writeFileAtomically(folder / "same.cube", "LUT_1D_SIZE 2\n0 0 0\n1 1 1\n");
+    EXPECT_EQ(run("lut check " + at("same.cube"), folder).out, "nothing of it stands out\n");
+    EXPECT_EQ(run("lut check " + at("none.cube"), folder).code, 1);
+}
+
 TEST(LutTools, WhatIsWrongIsToldAndNothingIsWritten) {
     const TempFolder folder;
     const auto at = [&](const char* name) { return quoted(folder / name); };

@@ -2,6 +2,7 @@
 #include "app/grade/colour_editors.h"
 #include "app/grade/frame_editor.h"
 #include "app/grade/lens_editor.h"
+#include "app/grade/lut_editor.h"
 #include "app/grade/miniatures.h"
 #include "app/grade/overlay_editor.h"
 #include "app/grade/raw_editor.h"
@@ -275,14 +276,6 @@ GenericEditor::GenericEditor(AppState& state, const std::string& stageId, QWidge
             });
             layout->addWidget(view);
             curves_[p.id] = view;
-        } else if (p.kind == ParameterKind::LutFile) {
-            auto* name = new StillText(4);
-            layout->addWidget(name);
-            lutNames_[p.id] = name;
-            auto* load = makeButton(tr("Load LUT…"), "");
-            load->setToolTip(QString::fromStdString(p.tooltip));
-            connect(load, &QPushButton::clicked, this, [this, id = p.id] { loadLut(id); });
-            layout->addWidget(load, 0, Qt::AlignLeft);
         }
     }
     if (type().id == "white-balance") {
@@ -306,20 +299,6 @@ void GenericEditor::refresh() {
     const Stage now = stage();
     const ParameterReader read(type(), now);
     for (const auto& [id, view] : curves_) view->setPoints(toPoints(read.curve(id)));
-    for (const auto& [id, label] : lutNames_) {
-        const LutContent& lut = read.lut(id);
-        if (!lut.table) {
-            label->setText(lut.name.empty() ? tr("No LUT is loaded: the picture passes through.")
-                                            : tr("“%1” did not come along with the grade: the picture passes "
-                                                 "through. Load the file again.")
-                                                  .arg(QString::fromStdString(lut.name)));
-            continue;
-        }
-        QString text = QString::fromStdString(lut.name);
-        if (lut.table->gridSize() > 0) text += tr("\n3D, %1 points along each edge").arg(lut.table->gridSize());
-        if (lut.table->shaperSize() > 0) text += tr("\n1D, %1 entries").arg(lut.table->shaperSize());
-        label->setText(text);
-    }
 }
 
 void GenericEditor::pressOnPicture(const PickedColour& colour) {
@@ -435,24 +414,6 @@ void GenericEditor::refreshTint() {
     tint_->setTrace(traceAfter());
 }
 
-void GenericEditor::loadLut(const std::string& parameter) {
-    auto* dialog = new QFileDialog(window(), tr("Load LUT"), {}, tr("LUT files (*.cube *.3dl);;All files (*)"));
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    connect(dialog, &QFileDialog::fileSelected, this, [this, parameter](const QString& file) {
-        try {
-            const std::filesystem::path path = file.toStdString();
-            const ParsedLut lut = readLutFile(path);
-            set({{parameter, LutContent{path.filename().string(), std::make_shared<const LutTable>(lut.table)}}},
-                true);
-            for (const auto& remark : lut.remarks) state_.tell(QString::fromStdString(remark));
-        } catch (const Error& e) {
-            state_.tell(QString::fromStdString(e.what()), true);
-        }
-    });
-    dialog->open();
-}
-
 StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* parent) {
     const auto place = findStage(state.shownGrade(), stageId);
     if (!place) return nullptr;
@@ -462,6 +423,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     if (stage.type == kLensType) return new LensEditor(state, stageId, parent);
     if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
     if (stage.type == kOverlayType) return new OverlayEditor(state, stageId, parent);
+    if (stage.type == "lut") return new LutEditor(state, stageId, parent);
     if (stage.type == "vignette") return new VignetteEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
     if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);

@@ -171,8 +171,6 @@ public:
     void setInputPicture(const Picture& picture) override;
 
 private:
-    void loadLut(const std::string& parameter);
-    std::map<std::string, StillText*> lutNames_;
     std::map<std::string, CurveView*> curves_;
     void addTintDisc(QVBoxLayout* layout);
     void refreshTint();

@@ -1,0 +1,108 @@
+#include "app/grade/lut_editor.h"
+#include "app/behind.h"
+#include "app/widgets/labels.h"
+#include "base/error.h"
+#include "lut/health.h"
+#include "lut/lut_file.h"
+
+#include <QFileDialog>
+
+namespace baryton {
+
+LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* parent)
+    : StageEditor(state, stageId, parent), name_(new StillText(4)), health_(new StillText(9)),
+      remedy_(makeButton({}, "")) {
+    pool_.setMaxThreadCount(1);
+    QVBoxLayout* layout = startLayout();
+    layout->addSpacing(4);
+    layout->addWidget(name_);
+    auto* load = makeButton(tr("Load LUT…"), "");
+    load->setToolTip(QString::fromStdString(type().parameter("file")->tooltip));
+    connect(load, &QPushButton::clicked, this, &LutEditor::load);
+    layout->addWidget(load, 0, Qt::AlignLeft);
+    for (const char* choice : {"reads", "writes", "interpolation"}) addChoice(layout, choice);
+    layout->addSpacing(8);
+    layout->addWidget(makeLabel(tr("WHAT IT DOES"), "section"));
+    layout->addWidget(health_);
+    QSizePolicy stays = remedy_->sizePolicy();
+    stays.setRetainSizeWhenHidden(true);
+    remedy_->setSizePolicy(stays);
+    remedy_->hide();
+    connect(remedy_, &QPushButton::clicked, this, [this] { set({{"reads", madeFor_}}, true); });
+    layout->addWidget(remedy_, 0, Qt::AlignLeft);
+    addLimits(layout);
+    layout->addStretch(1);
+    LutEditor::refresh();
+}
+
+LutEditor::~LutEditor() {
+    waitFor(pool_);
+}
+
+void LutEditor::refresh() {
+    refreshRows();
+    const Stage now = stage();
+    const LutContent lut = ParameterReader(type(), now).lut("file");
+    if (!lut.table) {
+        name_->setText(lut.name.empty() ? tr("No LUT is loaded: the picture passes through.")
+                                        : tr("“%1” did not come along with the grade: the picture passes "
+                                             "through. Load the file again.")
+                                              .arg(QString::fromStdString(lut.name)));
+    } else {
+        QString text = QString::fromStdString(lut.name);
+        if (lut.table->gridSize() > 0) text += tr("\n3D, %1 points along each edge").arg(lut.table->gridSize());
+        if (lut.table->shaperSize() > 0) text += tr("\n1D, %1 entries").arg(lut.table->shaperSize());
+        name_->setText(text);
+    }
+    judge(lut);
+}
+
+void LutEditor::judge(const LutContent& lut) {
+    const Stage now = stage();
+    const ParameterReader read(type(), now);
+    const auto encodingOf = [&](const char* id) { return static_cast<Encoding>(read.choiceIndex(id)); };
+    LutUse use;
+    use.reads = encodingOf("reads"), use.writes = encodingOf("writes");
+    use.interpolation = static_cast<Interpolation>(read.choiceIndex("interpolation"));
+    const std::string as = read.choice("reads") + " " + read.choice("writes") + " " + read.choice("interpolation");
+    if (lut.table == judged_.table && as == judgedAs_) return;
+    judged_ = lut, judgedAs_ = as;
+    remedy_->hide();
+    health_->setText(lut.table ? tr("Being looked at…") : QString());
+    if (!lut.table) return;
+    runBehind(pool_, [this, table = lut.table, use, as] {
+        const LutHealth health = healthOf(*table, use);
+        tellWindow(this, [this, table, as, health] {
+            if (table != judged_.table || as != judgedAs_) return; // another one meanwhile
+            QStringList lines;
+            for (const auto& sentence : health.sentences)
+                lines.append(QStringLiteral("· ") + QString::fromStdString(sentence));
+            health_->setText(lines.isEmpty() ? tr("Nothing stands out: no clipping, no folds, greys stay grey.")
+                                             : lines.join(u'\n'));
+            if (!health.seemsMadeFor) return;
+            const EncodingType& space = encodings()[static_cast<std::size_t>(*health.seemsMadeFor)];
+            madeFor_ = space.id;
+            remedy_->setText(tr("Read it as %1").arg(QString::fromStdString(space.name)));
+            remedy_->show();
+        });
+    });
+}
+
+void LutEditor::load() {
+    auto* dialog = new QFileDialog(window(), tr("Load LUT"), {}, tr("LUT files (*.cube *.3dl);;All files (*)"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setFileMode(QFileDialog::ExistingFile);
+    connect(dialog, &QFileDialog::fileSelected, this, [this](const QString& file) {
+        try {
+            const std::filesystem::path path = file.toStdString();
+            const ParsedLut lut = readLutFile(path);
+            set({{"file", LutContent{path.filename().string(), std::make_shared<const LutTable>(lut.table)}}}, true);
+            for (const auto& remark : lut.remarks) state_.tell(QString::fromStdString(remark));
+        } catch (const Error& e) {
+            state_.tell(QString::fromStdString(e.what()), true);
+        }
+    });
+    dialog->open();
+}
+
+} // namespace baryton
