@@ -1,6 +1,6 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, stages, around, finish, masks, processes, preview, raw, places or plot just that part.
+// with luts, tables, stages, around, finish, masks, processes, preview, raw, places or plot just that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
 #include "cost_plot.h"
@@ -8,6 +8,7 @@
 #include "grade/grade_json.h"
 #include "library_speed.h"
 #include "lut/bake.h"
+#include "lut_speed.h"
 #include "mask_speed.h"
 #include "picture/blur.h"
 #include "picture/picture_file.h"
@@ -421,6 +422,7 @@ int main(int argc, char** argv) {
         if (wants("stages")) compareStages(picture);
         if (wants("around")) compareAround(picture);
         if (wants("finish")) compareFinish(picture);
+        if (wants("tables")) compareTables();
         if (wants("masks")) compareMasks(picture);
         if (wants("processes")) compareProcesses(picture, folder);
         if (wants("preview"))

@@ -7245,6 +7245,10 @@ Einiges davon wurde seither geändert</translation>
         <source>Acts everywhere in it: %1</source>
         <translation>Wirkt darin überall: %1</translation>
     </message>
+    <message>
+        <source>Its nodes are fitted: sampled ones reach a mean of %1, at worst %2.</source>
+        <translation>Ihre Knoten sind angepasst: abgetastete erreichen im Mittel %1, schlimmstens %2.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::MainWindow</name>

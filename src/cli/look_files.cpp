@@ -62,6 +62,8 @@ private:
 void addLutOutput(CLI::App& command, LutOutput& output) {
     command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
         ->check(CLI::Range(2, 129));
+    auto* fit = command.add_flag("--fit", output.fits, "Fit the nodes; default: where that is measured to be better");
+    command.add_flag("--sample", output.samples, "Sample the nodes")->excludes(fit);
     command.add_option("--format", output.format, "File format; default: by the extension")
         ->check(CLI::IsMember({"cube", "3dl"}));
     command.add_option("-o,--output", output.out, "The LUT file to write; - for standard output")
@@ -107,8 +109,14 @@ int writeBaked(const Grade& grade, const std::string& title, const LutOutput& ou
                Json account) {
     return written(output, inputs, std::move(account), [&](const fs::path& file, LutFormat format) {
         const int size = output.size.value_or(33);
-        const LutExportReport report = exportLut(grade, {file, format, size, title}, {});
-        return Json{{"size", size}, {"deltaE2000", jsonOf(report.fidelity.cube)}, {"leftOut", report.leftOut}};
+        const NodeWay way = output.fits ? NodeWay::Fitted : output.samples ? NodeWay::Sampled : NodeWay::Best;
+        const LutExportReport report = exportLut(grade, {file, format, size, title, way}, {});
+        Json json{{"size", size},
+                  {"nodes", report.isFitted ? "fitted" : "sampled"},
+                  {"deltaE2000", jsonOf(report.fidelity.cube)},
+                  {"leftOut", report.leftOut}};
+        if (report.sampled) json["sampledDeltaE2000"] = jsonOf(report.sampled->cube);
+        return json;
     });
 }
 

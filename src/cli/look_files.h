@@ -3,7 +3,7 @@
 #include "cli/commands.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
-#include "lut/bake.h"
+#include "lut/export_lut.h"
 
 #include <optional>
 
@@ -20,8 +20,9 @@ Preset lookOf(const std::filesystem::path& file);
 
 /// A LUT file that a command writes.
 struct LutOutput {
-    std::string out, format; ///< "-": standard output; no format: by the extension
-    std::optional<int> size; ///< grid points along each edge
+    std::string out, format;            ///< "-": standard output; no format: by the extension
+    std::optional<int> size;            ///< grid points along each edge
+    bool fits = false, samples = false; ///< its nodes; neither: what is measured to be better
 };
 /// The options of it, for a command.
 void addLutOutput(CLI::App& command, LutOutput& output);

@@ -153,16 +153,4 @@ Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<
                            pictures, task);
 }
 
-LutExportReport exportLut(const Grade& grade, const LutExport& wanted, const std::vector<Picture>& pictures,
-                          const Task* task) {
-    if (wanted.format == LutFormat::ThreeDl && wanted.size < kLeastThreeDl)
-        throw Error(wanted.file.string(), "", inWords("a .3dl file has {} steps at the least", kLeastThreeDl),
-                    words("choose a larger size, or a .cube file"));
-    writeLutFile(wanted.file, bakeLook(grade, wanted.size, wanted.title), wanted.format);
-    LutExportReport report;
-    report.fidelity = measureFidelity(readLutFile(wanted.file).table, grade, pictures, false, task);
-    report.leftOut = leftOutOfLut(grade);
-    return report;
-}
-
 } // namespace baryton

@@ -41,18 +41,4 @@ struct WithoutPlaces {
 };
 WithoutPlaces withoutPlaces(const Grade& grade);
 
-struct LutExport {
-    std::filesystem::path file;
-    LutFormat format = LutFormat::Cube;
-    int size = 33;
-    std::string title;
-};
-struct LutExportReport {
-    Fidelity fidelity;                ///< of the written file, read back
-    std::vector<std::string> leftOut; ///< names of stages that can't be in a LUT
-};
-/// Bakes, writes, reads the written file back and measures it.
-LutExportReport exportLut(const Grade& grade, const LutExport& wanted, const std::vector<Picture>& pictures,
-                          const Task* task = nullptr);
-
 } // namespace baryton

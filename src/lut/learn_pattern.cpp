@@ -351,8 +351,8 @@ LearntLut learnFromOwn(const Picture& picture, const FoundPattern& found) {
 
 } // namespace
 
-LearntLut learnFromPattern(const Picture& picture) {
-    if (const auto found = findPattern(picture)) return learnFromOwn(picture, *found);
+LearntLut learnFromPattern(const Picture& picture, const Task* task) {
+    if (const auto found = findPattern(picture, task)) return learnFromOwn(picture, *found);
     if (const auto level = squareCubeLevel(picture.width(), picture.height()))
         return learnFromSquareCube(picture, *level);
     throw notFound();
@@ -369,11 +369,11 @@ bool isJpeg(const std::filesystem::path& file) {
 
 } // namespace
 
-LearntLut learnFromPattern(const std::filesystem::path& file) {
+LearntLut learnFromPattern(const std::filesystem::path& file, const Task* task) {
     const PictureFile read = readPicture(file);
     LearntLut learnt;
     try {
-        learnt = learnFromPattern(read.picture);
+        learnt = learnFromPattern(read.picture, task);
     } catch (const Error& e) {
         throw e.inFile(file.string());
     }

@@ -1,4 +1,5 @@
 #pragma once
+#include "base/task.h"
 #include "grade/lut_table.h"
 #include "picture/picture_file.h"
 
@@ -32,10 +33,10 @@ struct LearntLut {
 /// Learns a LUT from our own pattern, or from a square cube, after it was graded elsewhere and saved in sRGB or with
 /// its profile. What is read is the mean of the inner half of each cell; a vignette is fitted to what the two cells
 /// of each colour differ by, and taken out; what came back untouched is exactly what was sent. Throws Error where
-/// neither pattern is found in the picture.
-LearntLut learnFromPattern(const Picture& picture);
+/// neither pattern is found in the picture, and Cancelled when the task says so.
+LearntLut learnFromPattern(const Picture& picture, const Task* task = nullptr);
 /// The same from a file, with what the file says of itself among the remarks: another profile (which is undone), a
 /// JPEG's losses.
-LearntLut learnFromPattern(const std::filesystem::path& file);
+LearntLut learnFromPattern(const std::filesystem::path& file, const Task* task = nullptr);
 
 } // namespace baryton

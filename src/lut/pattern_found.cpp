@@ -169,16 +169,24 @@ std::optional<Seen> markOfWhole(const cv::Mat& luma) {
 }
 
 /// The upper left mark with its bits, at any scale; in a picture that is made small enough for marks of a few pixels.
-std::optional<Seen> markAnywhere(const cv::Mat& luma) {
+std::optional<Seen> markAnywhere(const cv::Mat& luma, const Task* task) {
     constexpr double least = 1.6, most = 24, step = 1.05, enough = 3; // pixels a cell
     constexpr double good = 0.7;
     constexpr int leastSide = 48; // of what a pattern can be seen in
     std::vector<Seen> seen;
+    cv::Mat halved = luma;
+    double halving = 1;
     for (double u = least; u < most; u *= step) {
         const double by = std::min(1.0, enough / u);
         if (std::min(luma.cols, luma.rows) * by < leastSide) break;
-        cv::Mat small = luma;
-        if (by < 1) cv::resize(luma, small, {}, by, by, cv::INTER_AREA);
+        if (task) task->throwIfCancelled();
+        if (by < halving / 2) { // from what is small already
+            cv::Mat half;
+            cv::resize(halved, half, {}, 0.5, 0.5, cv::INTER_AREA);
+            halved = half, halving /= 2;
+        }
+        cv::Mat small = halved;
+        if (by < halving) cv::resize(halved, small, {}, by / halving, by / halving, cv::INTER_AREA);
         // A mark stands near its corner, if it is there at all.
         const Mark mark = findMark(small, {0, 0, small.cols / 3, small.rows / 3}, u * by);
         if (mark.score > good) seen.push_back({{mark.x / by, mark.y / by, mark.score}, u, u, 0});
@@ -255,10 +263,12 @@ double FoundPattern::turn() const {
     return std::atan2(map[3], map[0]) * 180 / std::numbers::pi;
 }
 
-std::optional<FoundPattern> findPattern(const Picture& picture) {
+std::optional<FoundPattern> findPattern(const Picture& picture, const Task* task) {
+    constexpr int mostSide = 12000; // three times the largest, and some more
+    if (std::max(picture.width(), picture.height()) > mostSide) return {};
     const cv::Mat luma = lumaPlane(picture);
     auto seen = markOfWhole(luma);
-    if (!seen) seen = markAnywhere(luma);
+    if (!seen) seen = markAnywhere(luma, task);
     if (!seen) return {};
     FoundPattern found;
     found.size = seen->size;

@@ -1,4 +1,5 @@
 #pragma once
+#include "base/task.h"
 #include "lut/pattern.h"
 #include "picture/picture.h"
 
@@ -25,7 +26,7 @@ struct FoundPattern {
 };
 
 /// Found by its marks, by normalised correlation over scales of 0.2 to 3, then its size by the bits beside the upper
-/// left one; nothing where that mark or the bits can't be made out.
-std::optional<FoundPattern> findPattern(const Picture& picture);
+/// left one; nothing where that mark or the bits can't be made out. Throws Cancelled when the task says so.
+std::optional<FoundPattern> findPattern(const Picture& picture, const Task* task = nullptr);
 
 } // namespace baryton

@@ -120,6 +120,20 @@ TEST(LutTools, CombinesLutsAndPresetsInTheirOrder) {
     }
 }
 
+TEST(LutTools, NodesAreFittedOrSampledAsIsAsked) {
+    const TempFolder folder;
+    const std::string bake = "lut bake --preset " + quoted(fadedPreset(folder)) + " --size 9 ";
+    const auto made = [&](const std::string& options, const char* name) {
+        return account(run(bake + options + " -o " + quoted(folder / name), folder));
+    };
+    const Json sampled = made("--sample", "s.cube"), fitted = made("--fit", "f.cube"), best = made("", "b.cube");
+    EXPECT_EQ(sampled["nodes"], "sampled");
+    EXPECT_EQ(fitted["nodes"], "fitted");
+    EXPECT_LT(fitted["deltaE2000"]["mean"], sampled["deltaE2000"]["mean"]);
+    EXPECT_EQ(readFile(folder / (best["nodes"] == "fitted" ? "f.cube" : "s.cube")), readFile(folder / "b.cube"));
+    EXPECT_EQ(run(bake + "--fit --sample -o " + quoted(folder / "x.cube"), folder).code, 2);
+}
+
 TEST(LutTools, ChecksWhatATableDoes) {
     const TempFolder folder;
     const auto at = [&](const char* name) { return quoted(folder / name); };

@@ -3,7 +3,7 @@
 #include "colour/transfer.h"
 #include "grade/grade_json.h"
 #include "lut/accelerate.h"
-#include "lut/bake.h"
+#include "lut/export_lut.h"
 #include "stages/lut_kernel.h"
 #include "stages/validate.h"
 #include "support/expect_error.h"

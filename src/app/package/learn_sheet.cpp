@@ -82,6 +82,7 @@ LearnSheet::LearnSheet(AppState& state, QWidget* parent)
 }
 
 LearnSheet::~LearnSheet() {
+    if (task_) task_->cancel();
     waitFor(pool_);
 }
 
@@ -189,21 +190,24 @@ void LearnSheet::writeTo(const QString& file) {
 }
 
 void LearnSheet::learnFrom(const QString& file) {
-    const int asked = ++asked_;
+    if (task_) task_->cancel();
+    task_ = std::make_shared<Task>();
     table_.reset();
     account_->setText(tr("Reading %1…").arg(QFileInfo(file).fileName()));
     drawPictures();
     check();
-    runBehind(pool_, [this, file, asked] {
+    runBehind(pool_, [this, file, task = task_] {
         LearntLut learnt;
         QString problem;
         try {
-            learnt = learnFromPattern(std::filesystem::path(file.toStdString()));
+            learnt = learnFromPattern(std::filesystem::path(file.toStdString()), task.get());
+        } catch (const Cancelled&) {
+            return;
         } catch (const std::exception& e) {
             problem = QString::fromUtf8(e.what());
         }
-        tellWindow(this, [this, file, asked, learnt = std::move(learnt), problem] {
-            if (asked != asked_) return;
+        tellWindow(this, [this, file, task, learnt = std::move(learnt), problem] {
+            if (task->isCancelled()) return;
             if (problem.isEmpty())
                 showLearnt(file, learnt);
             else

@@ -46,7 +46,7 @@ private:
     std::optional<LutTable> table_;
     TileDrawer drawer_;
     QThreadPool pool_;
-    int asked_ = 0; ///< which file was asked for last
+    std::shared_ptr<Task> task_; ///< of the file that was asked for last
 };
 
 } // namespace baryton

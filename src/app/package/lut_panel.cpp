@@ -73,7 +73,7 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     fileNote_->setWordWrap(true);
     layout->addWidget(fileNote_);
     account_->setWordWrap(true);
-    account_->setMinimumHeight(84);
+    account_->setMinimumHeight(118);
     account_->setAlignment(Qt::AlignTop);
     account_->setTextInteractionFlags(Qt::TextSelectableByMouse);
     layout->addWidget(account_);
@@ -160,6 +160,10 @@ void LutPanel::showAccount(const QString& head, const LutExportReport& report) {
     if (report.fidelity.pictures.samples > 0)
         text += QStringLiteral("<br>") + line(tr("Pictures"), report.fidelity.pictures);
     text += QStringLiteral("<br>") + line(tr("All colours"), report.fidelity.cube);
+    if (report.sampled)
+        text += QStringLiteral("<br>") + tr("Its nodes are fitted: sampled ones reach a mean of %1, at worst %2.")
+                                             .arg(report.sampled->cube.mean, 0, 'f', 2)
+                                             .arg(report.sampled->cube.worst, 0, 'f', 2);
     text +=
         QStringLiteral("<br><span style='color:#a4a4a4'>") +
         (report.leftOut.empty()
@@ -178,28 +182,38 @@ void LutPanel::measure() {
     task_ = std::make_shared<Task>();
     account_->setText(tr("Measuring…"));
     runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, size = size(), format = format()] {
-        LutExportReport report;
-        QString failure;
+        const auto tell = [this, task, size](const LutExportReport& report, const QString& failure) {
+            tellWindow(this, [this, task, report, failure, size] {
+                if (task->isCancelled()) return;
+                if (failure.isEmpty())
+                    showAccount(
+                        tr("Fidelity at %1 (on %2)")
+                            .arg(size)
+                            .arg(counted(static_cast<qsizetype>(pictures_.size()), tr("picture"), tr("pictures"))),
+                        report);
+                else
+                    account_->setText(failure);
+            });
+        };
         try {
-            const LutTable table = throughText(bakeLook(grade, size, "measured"), format);
-            report.fidelity = measureFidelity(table, grade, pictures, false, task.get());
+            const auto measured = [&](const LutTable& table) {
+                return measureFidelity(throughText(table, format), grade, pictures, false, task.get());
+            };
+            // Sampled nodes are known at once; whether fitted ones are better takes a moment longer.
+            LutExportReport report;
             report.leftOut = leftOutOfLut(grade);
+            report.fidelity = measured(bakeLook(grade, size, "measured"));
+            tell(report, {});
+            const ChosenNodes chosen = chosenNodes(grade, size, "measured", NodeWay::Best, pictures, task.get());
+            if (!chosen.isFitted) return;
+            report.fidelity = measured(chosen.table);
+            report.isFitted = true, report.sampled = chosen.sampled;
+            tell(report, {});
         } catch (const Cancelled&) {
             return;
         } catch (const std::exception& e) {
-            failure = QString::fromStdString(e.what());
+            tell({}, QString::fromStdString(e.what()));
         }
-        tellWindow(this, [this, task, report, failure, size] {
-            if (task->isCancelled()) return;
-            if (failure.isEmpty())
-                showAccount(
-                    tr("Fidelity at %1 (on %2)")
-                        .arg(size)
-                        .arg(counted(static_cast<qsizetype>(pictures_.size()), tr("picture"), tr("pictures"))),
-                    report);
-            else
-                account_->setText(failure);
-        });
     });
 }
 

@@ -1,7 +1,7 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/widgets/segments.h"
-#include "lut/bake.h"
+#include "lut/export_lut.h"
 
 #include <QCheckBox>
 #include <QLabel>

@@ -1,0 +1,316 @@
+#include "lut/fit.h"
+#include "base/parallel.h"
+#include "colour/spaces.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstdint>
+#include <random>
+
+namespace baryton {
+
+namespace {
+
+constexpr std::size_t kCubeSamples = 400000, kPictureSamples = 60000;
+constexpr float kPull = 1.5F; ///< λ, beside some ten samples a node
+constexpr int kRounds = 3, kSteps = 14;
+constexpr std::size_t kChunks = 8; ///< sums are made in so many parts, whatever the number of threads
+
+/// The four nodes that a colour lies between, and their weights.
+struct Place {
+    std::array<std::uint32_t, 4> node{};
+    std::array<float, 4> weight{};
+};
+
+Place placeInGrid(const std::array<float, 3>& rgb, int size) {
+    std::array<std::uint32_t, 3> index{};
+    std::array<std::pair<float, std::size_t>, 3> fraction;
+    const auto n = static_cast<std::uint32_t>(size);
+    for (std::size_t k = 0; k < 3; ++k) {
+        const float at = std::clamp(rgb[k], 0.0F, 1.0F) * static_cast<float>(size - 1);
+        index[k] = std::min(static_cast<std::uint32_t>(at), n - 2);
+        fraction[k] = {at - static_cast<float>(index[k]), k};
+    }
+    std::sort(fraction.begin(), fraction.end(), std::greater<>());
+    Place place;
+    float before = 1;
+    for (std::size_t step = 0; step <= 3; ++step) {
+        const float next = step < 3 ? fraction[step].first : 0;
+        place.node[step] = index[0] + n * (index[1] + n * index[2]);
+        place.weight[step] = before - next;
+        before = next;
+        if (step < 3) ++index[fraction[step].second];
+    }
+    return place;
+}
+
+using GridValues = std::vector<std::array<float, 3>>;
+
+struct Samples {
+    std::vector<Place> places;
+    GridValues wanted;
+    std::vector<float> weights;
+};
+
+/// Colours of the cube, some of them on its faces, where pictures end, and a share of those of pictures.
+Picture coloursFor(const std::vector<Picture>& pictures, std::size_t& count) {
+    std::vector<std::array<float, 3>> colours;
+    std::minstd_rand random(20261130);
+    const auto uniform = [&] {
+        return static_cast<float>(random() - std::minstd_rand::min()) /
+               static_cast<float>(std::minstd_rand::max() - std::minstd_rand::min());
+    };
+    for (std::size_t i = 0; i < kCubeSamples; ++i) {
+        std::array<float, 3> rgb{uniform(), uniform(), uniform()};
+        if (i % 16 == 0) rgb[i / 16 % 3] = i / 48 % 2 ? 1.0F : 0.0F;
+        colours.push_back(rgb);
+    }
+    for (const Picture& picture : pictures) {
+        const std::size_t pixels =
+                              static_cast<std::size_t>(picture.width()) * static_cast<std::size_t>(picture.height()),
+                          wanted = kPictureSamples / pictures.size();
+        for (std::size_t i = 0; i < wanted && pixels > 0; ++i) {
+            const std::size_t at = random() % pixels;
+            const int x = static_cast<int>(at % static_cast<std::size_t>(picture.width())),
+                      y = static_cast<int>(at / static_cast<std::size_t>(picture.width()));
+            std::array<float, 3> rgb{};
+            for (int k = 0; k < 3; ++k)
+                rgb[static_cast<std::size_t>(k)] = std::clamp(picture.row(k, y)[x], 0.0F, 1.0F);
+            colours.push_back(rgb);
+        }
+    }
+    count = colours.size();
+    constexpr std::size_t width = 1024;
+    Picture rows(width, static_cast<int>((count + width - 1) / width));
+    for (std::size_t i = 0; i < count; ++i)
+        for (std::size_t k = 0; k < 3; ++k)
+            rows.row(static_cast<int>(k), static_cast<int>(i / width))[i % width] = colours[i][k];
+    return rows;
+}
+
+std::array<float, 3> colourIn(const Picture& rows, std::size_t i) {
+    const auto width = static_cast<std::size_t>(rows.width());
+    const int y = static_cast<int>(i / width);
+    return {rows.row(0, y)[i % width], rows.row(1, y)[i % width], rows.row(2, y)[i % width]};
+}
+
+Vec3 labOf(const std::array<float, 3>& rgb) {
+    Vec3 v{};
+    for (std::size_t k = 0; k < 3; ++k) v[k] = std::clamp(double(rgb[k]), 0.0, 1.0);
+    return labFromSrgb(v);
+}
+
+double labApart(const Vec3& a, const Vec3& b) {
+    return std::hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+}
+
+/// How much CIELAB changes with the numbers at a colour, squared.
+float sensitivityAt(const std::array<float, 3>& rgb) {
+    constexpr float step = 1.0F / 128;
+    const Vec3 here = labOf(rgb);
+    double sum = 0;
+    for (std::size_t k = 0; k < 3; ++k) {
+        std::array<float, 3> beside = rgb;
+        beside[k] = std::clamp(rgb[k], 0.0F, 1.0F) < 0.5F ? std::clamp(rgb[k], 0.0F, 1.0F) + step
+                                                          : std::clamp(rgb[k], 0.0F, 1.0F) - step;
+        const double change = labApart(labOf(beside), here);
+        sum += change * change;
+    }
+    return static_cast<float>(sum);
+}
+
+/// What the nodes make of a sample.
+std::array<float, 3> interpolated(const Place& place, const GridValues& nodes) {
+    std::array<float, 3> sum{};
+    for (std::size_t corner = 0; corner < 4; ++corner)
+        for (std::size_t k = 0; k < 3; ++k) sum[k] += place.weight[corner] * nodes[place.node[corner]][k];
+    return sum;
+}
+
+template <class F>
+void inChunks(std::size_t count, F visit) {
+    inPieces(static_cast<int>(kChunks), 1, 0, [&](int first, int last) {
+        for (int chunk = first; chunk < last; ++chunk) {
+            const std::size_t from = count * static_cast<std::size_t>(chunk) / kChunks,
+                              to = count * static_cast<std::size_t>(chunk + 1) / kChunks;
+            visit(static_cast<std::size_t>(chunk), from, to);
+        }
+    });
+}
+
+/// The normal equations, with what is held taken out: (Aᵀ W A + λ) x.
+class Normal {
+public:
+    Normal(const Samples& samples, std::vector<bool> held)
+        : samples_(samples), held_(std::move(held)), parts_(kChunks, GridValues(held_.size())) {}
+
+    GridValues operator()(const GridValues& nodes) const {
+        return gathered(nodes, [&](std::size_t i, const std::array<float, 3>& made) {
+            std::array<float, 3> value{};
+            for (std::size_t k = 0; k < 3; ++k) value[k] = samples_.weights[i] * made[k];
+            return value;
+        });
+    }
+    /// Aᵀ W (y − A x): which way the nodes should go.
+    GridValues missing(const GridValues& nodes) const {
+        GridValues zero(nodes.size());
+        return gathered(
+            nodes,
+            [&](std::size_t i, const std::array<float, 3>& made) {
+                std::array<float, 3> value{};
+                for (std::size_t k = 0; k < 3; ++k)
+                    value[k] = samples_.weights[i] * (samples_.wanted[i][k] - made[k]);
+                return value;
+            },
+            false);
+    }
+
+private:
+    template <class F>
+    GridValues gathered(const GridValues& nodes, F valueOf, bool withPull = true) const {
+        inChunks(samples_.places.size(), [&](std::size_t chunk, std::size_t from, std::size_t to) {
+            GridValues& sum = parts_[chunk];
+            std::fill(sum.begin(), sum.end(), std::array<float, 3>{});
+            for (std::size_t i = from; i < to; ++i) {
+                const Place& place = samples_.places[i];
+                const auto value = valueOf(i, interpolated(place, nodes));
+                for (std::size_t corner = 0; corner < 4; ++corner)
+                    for (std::size_t k = 0; k < 3; ++k) sum[place.node[corner]][k] += place.weight[corner] * value[k];
+            }
+        });
+        GridValues all(nodes.size());
+        for (std::size_t n = 0; n < all.size(); ++n) {
+            if (held_[n]) continue;
+            for (const GridValues& part : parts_)
+                for (std::size_t k = 0; k < 3; ++k) all[n][k] += part[n][k];
+            if (withPull)
+                for (std::size_t k = 0; k < 3; ++k) all[n][k] += kPull * nodes[n][k];
+        }
+        return all;
+    }
+    const Samples& samples_;
+    std::vector<bool> held_;
+    mutable std::vector<GridValues> parts_;
+};
+
+double product(const GridValues& a, const GridValues& b) {
+    double sum = 0;
+    for (std::size_t n = 0; n < a.size(); ++n)
+        for (std::size_t k = 0; k < 3; ++k) sum += double(a[n][k]) * b[n][k];
+    return sum;
+}
+
+/// Moves the nodes to where the weighted error, and how far they went from where they began, are least together.
+void settleNodes(GridValues& nodes, const GridValues& sampled, const Samples& samples, const std::vector<bool>& held,
+                 const Task* task) {
+    const Normal normal(samples, held);
+    GridValues rest = normal.missing(nodes);
+    for (std::size_t n = 0; n < nodes.size(); ++n)
+        for (std::size_t k = 0; k < 3 && !held[n]; ++k) rest[n][k] += kPull * (sampled[n][k] - nodes[n][k]);
+    GridValues way = rest;
+    double length = product(rest, rest);
+    const double enough = 1e-8 * length;
+    for (int step = 0; step < kSteps && length > enough; ++step) {
+        if (task) task->throwIfCancelled();
+        const GridValues bent = normal(way);
+        const auto far = static_cast<float>(length / product(way, bent));
+        for (std::size_t n = 0; n < nodes.size(); ++n)
+            for (std::size_t k = 0; k < 3; ++k) nodes[n][k] += far * way[n][k], rest[n][k] -= far * bent[n][k];
+        const double next = product(rest, rest);
+        const auto share = static_cast<float>(next / length);
+        for (std::size_t n = 0; n < nodes.size(); ++n)
+            for (std::size_t k = 0; k < 3; ++k) way[n][k] = rest[n][k] + share * way[n][k];
+        length = next;
+    }
+}
+
+std::vector<bool> heldNodes(int size) {
+    const auto n = static_cast<std::size_t>(size);
+    std::vector<bool> held(n * n * n);
+    for (std::size_t i = 0; i < n; ++i) held[i + n * (i + n * i)] = true;
+    for (const std::size_t r : {std::size_t(0), n - 1})
+        for (const std::size_t g : {std::size_t(0), n - 1})
+            for (const std::size_t b : {std::size_t(0), n - 1}) held[r + n * (g + n * b)] = true;
+    return held;
+}
+
+} // namespace
+
+LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures,
+                    const Task* task) {
+    LutTable table = bakeLook(grade, size, title);
+    Samples samples;
+    std::size_t count = 0;
+    const Picture colours = coloursFor(pictures, count);
+    const Picture looked = Program::compile(grade, {false, true, true, true}).graded(colours, 0, task);
+    samples.places.resize(count), samples.wanted.resize(count), samples.weights.resize(count);
+    std::vector<double> sums(kChunks);
+    inChunks(count, [&](std::size_t chunk, std::size_t from, std::size_t to) {
+        for (std::size_t i = from; i < to; ++i) {
+            samples.places[i] = placeInGrid(colourIn(colours, i), size);
+            samples.wanted[i] = colourIn(looked, i);
+            samples.weights[i] = sensitivityAt(samples.wanted[i]);
+            sums[chunk] += samples.weights[i];
+        }
+    });
+    double mean = 0;
+    for (const double sum : sums) mean += sum / double(count);
+    for (float& weight : samples.weights) weight /= static_cast<float>(mean);
+    const std::vector<float> first = samples.weights;
+    GridValues sampled(table.grid.size() / 3);
+    for (std::size_t n = 0; n < sampled.size(); ++n)
+        for (std::size_t k = 0; k < 3; ++k) sampled[n][k] = table.grid[3 * n + k];
+    GridValues nodes = sampled;
+    const std::vector<bool> held = heldNodes(size);
+    for (int round = 0; round < kRounds; ++round) {
+        if (round > 0) {
+            // What is far off still counts more.
+            std::vector<float> errors(count);
+            std::vector<double> parts(kChunks);
+            inChunks(count, [&](std::size_t chunk, std::size_t from, std::size_t to) {
+                for (std::size_t i = from; i < to; ++i) {
+                    errors[i] = static_cast<float>(
+                        labApart(labOf(interpolated(samples.places[i], nodes)), labOf(samples.wanted[i])));
+                    parts[chunk] += errors[i];
+                }
+            });
+            double average = 1e-9;
+            for (const double part : parts) average += part / double(count);
+            constexpr float mostGrown = 25;
+            for (std::size_t i = 0; i < count; ++i)
+                samples.weights[i] = first[i] * (1 + std::min(errors[i] / static_cast<float>(average), mostGrown));
+        }
+        settleNodes(nodes, sampled, samples, held, task);
+    }
+    for (std::size_t n = 0; n < nodes.size(); ++n)
+        for (std::size_t k = 0; k < 3; ++k) table.grid[3 * n + k] = nodes[n][k];
+    return table;
+}
+
+namespace {
+
+/// Better in the mean, at the far end and at worst, but for what nobody could see.
+bool isBetter(const Difference& fitted, const Difference& sampled) {
+    constexpr double unseen = 0.02; // ΔE
+    return fitted.mean <= sampled.mean && fitted.percentile99 <= sampled.percentile99 + unseen &&
+           fitted.worst <= sampled.worst + unseen;
+}
+
+} // namespace
+
+ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
+                        const std::vector<Picture>& pictures, const Task* task) {
+    ChosenNodes sampled{bakeLook(grade, size, title), false, {}, {}};
+    if (way != NodeWay::Fitted) sampled.fidelity = measureFidelity(sampled.table, grade, pictures, false, task);
+    if (way == NodeWay::Sampled || size > kFinestFit) return sampled;
+    ChosenNodes fitted{fittedLook(grade, size, title, pictures, task), true, {}, {}};
+    fitted.fidelity = measureFidelity(fitted.table, grade, pictures, false, task);
+    if (way == NodeWay::Fitted) return fitted;
+    if (!isBetter(fitted.fidelity.cube, sampled.fidelity.cube) ||
+        !isBetter(fitted.fidelity.pictures, sampled.fidelity.pictures))
+        return sampled;
+    fitted.sampled = sampled.fidelity;
+    return fitted;
+}
+
+} // namespace baryton
