@@ -7246,8 +7246,8 @@ Einiges davon wurde seither geändert</translation>
         <translation>Wirkt darin überall: %1</translation>
     </message>
     <message>
-        <source>Its nodes are fitted: sampled ones reach a mean of %1, at worst %2.</source>
-        <translation>Ihre Knoten sind angepasst: abgetastete erreichen im Mittel %1, schlimmstens %2.</translation>
+        <source>Fitted nodes (sampled: mean %1, worst %2)</source>
+        <translation>Angepasst (abgetastet: Mittel %1, schlimmste %2)</translation>
     </message>
 </context>
 <context>

@@ -442,7 +442,7 @@ int main(int argc, char** argv) {
     QDialog* sheet = d.sheet();
     Driver::waitFor([&] {
         for (auto* label : sheet->findChildren<QLabel*>())
-            if (label->text().contains(QStringLiteral("Fidelity"))) return true;
+            if (label->text().contains(QStringLiteral("Fitted"))) return true;
         return false;
     });
     saveWithSheet(d.window(), sheet, folder, QStringLiteral("export-lut"));

@@ -73,7 +73,7 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     fileNote_->setWordWrap(true);
     layout->addWidget(fileNote_);
     account_->setWordWrap(true);
-    account_->setMinimumHeight(118);
+    account_->setMinimumHeight(100);
     account_->setAlignment(Qt::AlignTop);
     account_->setTextInteractionFlags(Qt::TextSelectableByMouse);
     layout->addWidget(account_);
@@ -161,7 +161,7 @@ void LutPanel::showAccount(const QString& head, const LutExportReport& report) {
         text += QStringLiteral("<br>") + line(tr("Pictures"), report.fidelity.pictures);
     text += QStringLiteral("<br>") + line(tr("All colours"), report.fidelity.cube);
     if (report.sampled)
-        text += QStringLiteral("<br>") + tr("Its nodes are fitted: sampled ones reach a mean of %1, at worst %2.")
+        text += QStringLiteral("<br>") + tr("Fitted nodes (sampled: mean %1, worst %2)")
                                              .arg(report.sampled->cube.mean, 0, 'f', 2)
                                              .arg(report.sampled->cube.worst, 0, 'f', 2);
     text +=
