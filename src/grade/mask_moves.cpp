@@ -85,21 +85,62 @@ MaskShape moved(const MaskShape& shape, const MaskMove& move) {
 
 namespace {
 
-void hold(MaskStroke& stroke) {
-    stroke.size = std::clamp(stroke.size, kLeastMaskLength, kLargestBrush);
-    for (StrokePoint& point : stroke.points)
-        point.x = std::clamp(point.x, -kMaskReach, kMaskReach),
-        point.y = std::clamp(point.y, -kMaskReach, kMaskReach);
-}
+/// By how much a shape must shrink toward the middle to lie within what a mask may have.
+class Reach {
+public:
+    double share() const { return share_; }
+    void see(double x, double y) {
+        for (const double far : {std::abs(x - 0.5), std::abs(y - 0.5)})
+            share_ = std::min(share_, (kMaskReach - 0.5) / far);
+    }
+    void seeLength(double length, double most) { share_ = std::min(share_, most / length); }
+    void see(const MaskStroke& stroke) {
+        seeLength(stroke.size, kLargestBrush);
+        for (const StrokePoint& point : stroke.points) see(point.x, point.y);
+    }
 
-/// Numbers that a move took beyond what a mask may have.
+private:
+    double share_ = 1;
+};
+
+/// A shape that a move took beyond what a mask may have is drawn in toward the middle as a whole, so that the middle
+/// lies in it as before, and a ramp still runs the same way; its other numbers are held to their ranges.
 void hold(MaskShape& shape) {
+    if (auto* other = std::get_if<MaskOfLayer>(&shape.form); other && other->mask) {
+        Mask inner = *other->mask;
+        for (MaskShape& each : inner.shapes) hold(each);
+        other->mask = std::make_shared<const Mask>(std::move(inner));
+        return;
+    }
+    Reach reach;
+    if (const auto* ellipse = std::get_if<MaskEllipse>(&shape.form)) {
+        reach.see(ellipse->x, ellipse->y);
+        for (const double radius : {ellipse->radiusX, ellipse->radiusY}) reach.seeLength(radius, kMaskReach);
+    } else if (const auto* ramp = std::get_if<MaskRamp>(&shape.form)) {
+        reach.see(ramp->fromX, ramp->fromY), reach.see(ramp->toX, ramp->toY);
+    } else if (const auto* brush = std::get_if<MaskBrush>(&shape.form)) {
+        for (const SharedStroke& stroke : brush->strokes) reach.see(*stroke);
+    } else if (const auto* object = std::get_if<MaskObject>(&shape.form)) {
+        reach.see(object->x, object->y);
+        for (const double side : {object->width, object->height}) reach.seeLength(side, kMaskReach);
+        for (const StrokePoint& point : object->outline) reach.see(point.x, point.y);
+        for (const SharedStroke& stroke : object->strokes) reach.see(*stroke);
+    }
+    if (const double share = reach.share(); share < 1) {
+        MaskMove inward;
+        inward.put = [share](double& x, double& y) { x = 0.5 + share * (x - 0.5), y = 0.5 + share * (y - 0.5); };
+        inward.around = [share](double, double) { return MaskMove::Turned{share, 0}; };
+        shape = moved(shape, inward);
+    }
     std::visit(
         [&]<class Form>(Form& form) {
             if constexpr (requires { form.turn; }) form.turn = std::remainder(form.turn, 360);
             for (const auto& number : kMaskNumbers<Form>)
                 form.*number.member = std::clamp(form.*number.member, number.low, number.high);
-            if constexpr (requires { form.strokes; }) form.strokes = changed(form.strokes, [](auto& s) { hold(s); });
+            if constexpr (requires { form.strokes; })
+                form.strokes = changed(form.strokes, [](MaskStroke& stroke) {
+                    stroke.size = std::clamp(stroke.size, kLeastMaskLength, kLargestBrush);
+                });
         },
         shape.form);
 }

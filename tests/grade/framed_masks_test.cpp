@@ -199,12 +199,25 @@ TEST(FramedMasks, AHostileShapeOfAPictureIsNone) {
             EXPECT_EQ(errorOf([&] { gradeFromText(R"({"format": "baryton-grade", "version": 1, )" + rest); }).place(),
                       "/aspect");
     }
-    // A frame so small that a mask would lie beyond all bounds holds it to them.
+}
+
+TEST(FramedMasks, BeyondAllBoundsTheyAreDrawnInAndCoverWhatTheyCovered) {
     Parameters tiny = tightFrame();
-    tiny["size"] = 0.05;
-    const Mask wide = maskOf({{MaskEllipse{0.9, 0.9, 0.9, 0.9}, MaskShape::Way::Add, false}});
-    const auto held = masksInFrame({maskedLayer(wide)}, framedGrade(1.5, tiny));
-    EXPECT_TRUE(problemOf(*held[0].mask).what.empty());
+    tiny["size"] = 0.05, tiny["centre.x"] = 0.2, tiny["centre.y"] = 0.2;
+    const Grade of = framedGrade(1.5, tiny);
+    for (const auto& [form, weight] :
+         {std::pair<decltype(MaskShape::form), double>{MaskEllipse{0.9, 0.9, 2.0, 2.0, 0, 0.1}, 1}, // over the frame
+          {MaskEllipse{0.9, 0.9, 0.2, 0.3, 0, 0.5}, 0},
+          {MaskRamp{0.9, 0.8, 0.95, 0.9}, 1}, // the frame lies ahead of it
+          {MaskRamp{0.95, 0.9, 0.9, 0.8}, 0}}) {
+        const Mask mask = maskOf({{form, MaskShape::Way::Add, false}});
+        const auto held = masksInFrame({maskedLayer(mask)}, of);
+        EXPECT_TRUE(problemOf(*held[0].mask).what.empty()) << problemOf(*held[0].mask).what;
+        Grade there = framedGrade(2, {}); // the frame as a picture of its own
+        there.look = held;
+        const Picture shown = shownIn(there, "layer-7", 400);
+        EXPECT_NEAR(shown.row(0, 50)[100], weight, 1e-3);
+    }
 }
 
 TEST(FramedMasks, BatchLaysThemIntoEachPicturesFrame) {
