@@ -4,6 +4,7 @@
 #include "base/output.h"
 #include "base/utf8.h"
 #include "cli/terminal.h"
+#include "package/library.h"
 #include "stages/validate.h"
 
 #include <algorithm>
@@ -83,7 +84,7 @@ LutFormat formatOf(const LutOutput& output) {
 namespace {
 
 /// What goes to standard output is written like any file first, and measured.
-int written(const LutOutput& output, const InputSet& inputs, Json account,
+int written(const LutOutput& output, const InputSet& inputs, const Json& account,
             const std::function<Json(const fs::path&, LutFormat)>& write) {
     const LutFormat format = formatOf(output);
     const bool isShown = output.out == "-";
@@ -106,8 +107,8 @@ Json jsonOf(const Difference& d) {
 }
 
 int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,
-               Json account) {
-    return written(output, inputs, std::move(account), [&](const fs::path& file, LutFormat format) {
+               const Json& account) {
+    return written(output, inputs, account, [&](const fs::path& file, LutFormat format) {
         const int size = output.size.value_or(33);
         const NodeWay way = output.fits ? NodeWay::Fitted : output.samples ? NodeWay::Sampled : NodeWay::Best;
         const LutExportReport report = exportLut(grade, {file, format, size, title, way}, {});
@@ -120,7 +121,7 @@ int writeBaked(const Grade& grade, const std::string& title, const LutOutput& ou
     });
 }
 
-int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs, Json account) {
+int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs, const Json& account) {
     const bool isPlain = table.shaper.empty() && table.gridMin == std::array{0.0F, 0.0F, 0.0F} &&
                          table.gridMax == std::array{1.0F, 1.0F, 1.0F};
     const int size = output.size.value_or(table.gridSize());
@@ -132,9 +133,9 @@ int writeTable(const LutTable& table, const LutOutput& output, const InputSet& i
             std::cerr
                 << output.out
                 << ": note: what the table does outside 0…1 is not in the file, and a 1D table is in its grid\n";
-        return writeBaked(lutGrade(table, table.title), table.title, baked, inputs, std::move(account));
+        return writeBaked(lutGrade(table, table.title), table.title, baked, inputs, account);
     }
-    return written(output, inputs, std::move(account), [&](const fs::path& file, LutFormat format) {
+    return written(output, inputs, account, [&](const fs::path& file, LutFormat format) {
         writeLutFile(file, table, format);
         const Fidelity fidelity = measureFidelity(readLutFile(file).table, lutGrade(table, "LUT"), {});
         return Json{{"size", table.grid.empty() ? int(table.shaperSize()) : size},

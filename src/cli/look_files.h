@@ -33,9 +33,10 @@ LutFormat formatOf(const LutOutput& output);
 /// Bakes a grade into the file, measures what was written and prints the account, as one JSON object with what is
 /// already in it.
 int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,
-               Json account = Json::object());
+               const Json& account = Json::object());
 /// Writes a table as it is where the file can hold it so and no other size is asked for; else bakes it.
-int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs, Json account = Json::object());
+int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs,
+               const Json& account = Json::object());
 
 Json jsonOf(const Difference& difference);
 
