@@ -4362,6 +4362,18 @@
         <source>it clips {} at the dark end, in up to {:.0f} % of all colours</source>
         <translation>sie beschneidet {} am dunklen Ende, in bis zu {:.0f} % aller Farben</translation>
     </message>
+    <message>
+        <source>a pattern is a PNG or a TIFF: others would change its colours</source>
+        <translation>ein Muster ist ein PNG oder ein TIFF: andere würden seine Farben verändern</translation>
+    </message>
+    <message>
+        <source>end the name in .png or .tif</source>
+        <translation>lass den Namen auf .png oder .tif enden</translation>
+    </message>
+    <message>
+        <source>a picture of ours</source>
+        <translation>ein Bild von uns</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>

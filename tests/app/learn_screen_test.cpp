@@ -3,6 +3,7 @@
 #include "app/grade/lut_editor.h"
 #include "app/package/learn_sheet.h"
 #include "app/screen_helpers.h"
+#include "base/file.h"
 #include "colour/encodings.h"
 #include "colour/transfer.h"
 #include "lut/bake.h"
@@ -116,6 +117,18 @@ TEST(LearnScreen, WhatIsNoPatternIsToldAndASquareCubeMayBeDropped) {
     QApplication::sendEvent(sheet, &drop);
     ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "36 points"); }));
     EXPECT_TRUE(isSaid(sheet, "pixel by pixel"));
+    // No picture is written over, nor is another kind of file made than the name says.
+    const fs::path lake = d.folder() / "lake-fog.jpg";
+    const std::string original = readFile(lake);
+    sheet->writeTo(QString::fromStdString(lake.string()));
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "a PNG or a TIFF"); }));
+    const fs::path png = d.folder() / "mine.png";
+    fs::copy(std::string(BARYTON_SOURCE) + "/docs/screenshots/welcome.png", png);
+    const std::string mine = readFile(png);
+    sheet->writeTo(QString::fromStdString(png.string()));
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "mine.png: "); }));
+    EXPECT_EQ(readFile(lake), original);
+    EXPECT_EQ(readFile(png), mine);
     // Where it can't be written is told, too.
     sheet->writeTo(QString::fromStdString((cube / "pattern.png").string())); // no folder
     EXPECT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cannot make the folder"); }));

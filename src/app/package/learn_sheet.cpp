@@ -2,9 +2,14 @@
 #include "app/behind.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "base/error.h"
+#include "base/letters.h"
+#include "base/output.h"
+#include "base/words.h"
 #include "lut/bake.h"
 #include "lut/pattern.h"
 #include "package/library.h"
+#include "picture/metadata.h"
 
 #include <QDragEnterEvent>
 #include <QFileDialog>
@@ -25,6 +30,19 @@ enum Layout { Ours, Square };
 QStringList sizeWords(int layout) {
     return layout == Ours ? QStringList{QStringLiteral("17"), QStringLiteral("33"), QStringLiteral("65")}
                           : QStringList{QStringLiteral("16"), QStringLiteral("36"), QStringLiteral("64")};
+}
+
+/// By the name of the file that a pattern is written to; throws Error where that is no place for one.
+OutputFormat formatFor(const std::filesystem::path& file, int bits, const InputSet& inUse) {
+    const std::string extension = lowerCase(file.extension().string());
+    OutputFormat format;
+    format.bits = bits;
+    format.format = extension == ".png" ? FileFormat::Png : FileFormat::Tiff;
+    if (extension != ".png" && extension != ".tif" && extension != ".tiff")
+        throw Error(file.string(), "", words("a pattern is a PNG or a TIFF: others would change its colours"),
+                    words("end the name in .png or .tif"));
+    requireOutput(file, inUse, isOwnWork, words("a picture of ours"));
+    return format;
 }
 
 QLabel* makeShown(const QString& name) {
@@ -165,15 +183,12 @@ void LearnSheet::writeTo(const QString& file) {
     const int layout = layouts_->current(), size = sizes_->current(), bits = depths_->current() == 0 ? 8 : 16;
     write_->setEnabled(false);
     written_->setText(tr("Being written…"));
-    runBehind(pool_, [this, file, layout, size, bits] {
+    runBehind(pool_, [this, file, layout, size, bits, inUse = state_.filesInUse()] {
         QString text;
         try {
+            const OutputFormat format = formatFor(file.toStdString(), bits, inUse);
             const QuantisedPicture pattern =
                 layout == Ours ? ownPattern(kOwnSizes[size], bits) : squareCube(kLevels[size], bits);
-            OutputFormat format;
-            format.format =
-                file.endsWith(QStringLiteral(".png"), Qt::CaseInsensitive) ? FileFormat::Png : FileFormat::Tiff;
-            format.bits = bits;
             writePicture(file.toStdString(), pattern, {}, format);
             text = tr("%1 · %2 × %3 pixels. Grade it with nothing but colours: no crop, no sharpening, no grain.")
                        .arg(QFileInfo(file).fileName())
