@@ -23,7 +23,7 @@ void RunHueBands(const HueBandsConstants& c, const Block& block) {
             for (int i = 0; i < c.count; ++i) {
                 const auto& band = c.bands[i];
                 const V w = WindowWeight(band.window, p);
-                sum = hn::Add(sum, w);
+                sum = hn::MulAdd(w, Splat(band.presence), sum);
                 shift = hn::MulAdd(w, Splat(band.shift), shift);
                 gain = hn::MulAdd(w, Splat(band.saturation), gain);
                 light = hn::MulAdd(w, Splat(band.lightness), light);
@@ -52,6 +52,7 @@ HWY_AFTER_NAMESPACE();
 #include "stages/settings.h"
 
 #include <algorithm>
+#include <cmath>
 #include <numbers>
 
 namespace baryton {
@@ -60,12 +61,17 @@ HWY_EXPORT(RunHueBands);
 
 namespace {
 
+constexpr double kMostShift = 60; ///< degrees
+
 struct HueBandsSettings {
     struct Band {
         double centre = 0, width = 30, feather = 30;     ///< degrees of hue
         double shift = 0, saturation = 0, lightness = 0; ///< degrees; −1…1
 
         bool doesNothing() const { return shift == 0 && saturation == 0 && lightness == 0; }
+        double most() const {
+            return std::max({std::abs(shift) / kMostShift, std::abs(saturation), std::abs(lightness)});
+        }
     };
     std::array<Band, HueBandsConstants::kMost> bands;
 };
@@ -87,8 +93,8 @@ SettingList<HueBandsSettings> hueBandsSettings() {
                                                   "How many degrees of hue the band takes whole.", Unit::Degrees)));
         add(&Band::feather, through(changes, number(id + ".feather", name + " feather", 10, 90, 1, 30,
                                                     "How gently the band ends on either side.", Unit::Degrees)));
-        add(&Band::shift, number(id + ".shift", name + " shift", -60, 60, 1, 0, "Turns these hues round the circle.",
-                                 Unit::Degrees));
+        add(&Band::shift, number(id + ".shift", name + " shift", -kMostShift, kMostShift, 1, 0,
+                                 "Turns these hues round the circle.", Unit::Degrees));
         add(&Band::saturation,
             percent(id + ".saturation", name + " saturation", -100, 100, 0, "Makes these hues stronger or quieter."));
         add(&Band::lightness,
@@ -103,6 +109,7 @@ Kernel hueBandsKernel(const HueBandsSettings& s) {
         if (from.doesNothing()) continue;
         auto& band = c.bands[c.count++];
         band.window = HueWindow(from.centre, from.width, from.feather);
+        band.presence = static_cast<float>(windowPresence(from.most()));
         band.shift = static_cast<float>(from.shift * std::numbers::pi / 180);
         band.saturation = static_cast<float>(from.saturation);
         band.lightness = static_cast<float>(from.lightness);

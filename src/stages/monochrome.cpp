@@ -24,7 +24,7 @@ void RunMonochrome(const MonochromeConstants& c, const Block& block) {
             for (int i = 0; i < M::kBands; ++i) {
                 if (c.lightness[i] == 0) continue;
                 const V w = WindowWeight(c.windows[i], p);
-                sum = hn::Add(sum, w);
+                sum = hn::MulAdd(w, Splat(c.presence[i]), sum);
                 light = hn::MulAdd(w, Splat(c.lightness[i]), light);
             }
             const V colourful = hn::Mul(p.fade, SmoothStep(p.chroma, 0, 1 / M::kLightChroma));
@@ -98,6 +98,7 @@ Kernel monochromeKernel(const MonochromeSettings& s) {
     c.tintB = static_cast<float>(tint * std::sin(angle));
     for (std::size_t i = 0; i < MonochromeConstants::kBands; ++i) {
         c.lightness[i] = static_cast<float>(s.lightness[i] * s.filter);
+        c.presence[i] = static_cast<float>(windowPresence(s.lightness[i] * s.filter));
         c.windows[i] = HueWindow(kFamilies[i].hue, 20, 40);
     }
     return kernelOf(Domain::Linear, c, [](const auto& k, const Block& block) {

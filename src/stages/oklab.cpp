@@ -52,4 +52,9 @@ double hueFade(double lightness, double chroma) {
     return smoothStep(chroma, kFadeChromaLow, perChroma) * smoothStep(lightness, kFadeLightLow, perLight);
 }
 
+double windowPresence(double most) {
+    constexpr double whole = 0.05;
+    return smoothStep(std::abs(most), 0, 1 / whole);
+}
+
 } // namespace baryton

@@ -28,4 +28,8 @@ struct HueWindow {
 constexpr float kFadeChromaLow = 0.01F, kFadeChromaHigh = 0.06F, kFadeLightLow = 0.05F, kFadeLightHigh = 0.20F;
 double hueFade(double lightness, double chroma);
 
+/// How far a window of several takes its part where they overlap, by the most that it does (0…1 of what it could):
+/// one that begins to do something must not take from the others at a stroke what it shares with them.
+double windowPresence(double most);
+
 } // namespace baryton

@@ -1,6 +1,6 @@
 // What every shipped preset and 200 random grades gave in November 2026, before programs became plans: colours must
-// not move. `BARYTON_KEEP=1 core_tests --gtest_filter=KeptResults.*` writes the results anew; only for a change of
-// colour that is meant. The random grades are kept as text, because a new stage changes what the generator draws.
+// not move. `BARYTON_KEEP=results core_tests --gtest_filter=KeptResults.*` writes the results anew; only for a
+// change of colour that is meant. `BARYTON_KEEP=grades` draws the random grades anew, too. The random grades are kept as text, because a new stage changes what the generator draws.
 #include "base/file.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
@@ -90,24 +90,24 @@ protected:
         hwy::GetChosenTarget().Update(HWY_AVX2);
     }
     void TearDown() override { hwy::GetChosenTarget().Update(hwy::SupportedTargets()); }
-    const bool isKeeping_ = std::getenv("BARYTON_KEEP") != nullptr;
+    const std::string keeps_ = std::getenv("BARYTON_KEEP") ? std::getenv("BARYTON_KEEP") : "";
 };
 
 TEST_F(KeptResults, ShippedPresetsGiveTheColoursTheyGave) {
     std::vector<Grade> grades;
     for (const fs::path& file : shippedPresets()) grades.push_back(readPresetFile(file).carried);
-    if (isKeeping_) keep(grades, "kept_presets.bin");
+    if (!keeps_.empty()) keep(grades, "kept_presets.bin");
     compare(grades, "kept_presets.bin");
 }
 
 TEST_F(KeptResults, RandomGradesGiveTheColoursTheyGave) {
-    if (isKeeping_) {
+    if (keeps_ == "grades") {
         Random random(1126);
         Json all = Json::array();
         for (int i = 0; i < kGrades; ++i) all.push_back(Json::parse(gradeToText(randomGrade(random))));
         writeFileAtomically(kData / "kept_grades.json", all.dump(0));
-        keep(keptGrades(), "kept_grades.bin");
     }
+    if (!keeps_.empty()) keep(keptGrades(), "kept_grades.bin");
     const auto grades = keptGrades();
     ASSERT_EQ(grades.size(), std::size_t(kGrades));
     compare(grades, "kept_grades.bin");

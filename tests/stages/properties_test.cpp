@@ -121,6 +121,28 @@ TEST(Properties, ASmallStepOfAParameterIsASmallStepOfTheResult) {
     }
 }
 
+TEST(Properties, BeginningToDoSomethingIsNoJump) {
+    // A number that just leaves its default moves nothing yet, whatever the others stand at: what shares with others
+    // must not take its share at a stroke.
+    Random random(18);
+    for (const StageType* type : lookTypes())
+        for (const ParameterType& p : type->parameters) {
+            if (p.kind != ParameterKind::Number || p.id == "stops") continue;
+            for (int i = 0; i < 6; ++i) {
+                Stage stage = randomStage(random, {}, type->id, i % 2 ? 1 : 0.5);
+                const double standard = std::get<double>(p.defaultValue), step = (p.maximum - p.minimum) * 1e-6;
+                stage.parameters[p.id] = standard;
+                const Program before = programOf(stage);
+                stage.parameters[p.id] = standard + (standard + step > p.maximum ? -step : step);
+                const Program after = programOf(stage);
+                for (int c = 0; c < 60; ++c) {
+                    const Colour in = randomColour(random);
+                    EXPECT_LE(apart(before(in), after(in)), 1e-3) << type->id << ' ' << p.id;
+                }
+            }
+        }
+}
+
 TEST(Properties, StrengthNoughtIsOff) {
     Random random(3);
     for (const StageType* type : lookTypes()) {

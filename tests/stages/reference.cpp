@@ -331,10 +331,11 @@ Vec3 hueBands(const ParameterReader& p, const Vec3& linear) {
             const std::string id = "band" + std::to_string(i) + ".";
             const double turn = p.number(id + "shift"), saturation = p.number(id + "saturation"),
                          lightness = p.number(id + "lightness");
-            if (turn == 0 && saturation == 0 && lightness == 0) continue; // such a band takes nothing from others
             const double w =
                 windowOf(p.number(id + "centre"), p.number(id + "width"), p.number(id + "feather"), lab, chroma);
-            sum += w, shift += w * turn * M_PI / 180, gain += w * saturation, light += w * lightness;
+            const double most = std::max({std::abs(turn) / 60, std::abs(saturation), std::abs(lightness)});
+            sum += w * smoothstep(0, 0.05, most), shift += w * turn * M_PI / 180, gain += w * saturation,
+                light += w * lightness;
         }
         const double share = fade / std::max(sum, 1.0), turn = shift * share, stretch = 1 + gain * share;
         const double a = lab[1], b = lab[2];
@@ -355,9 +356,8 @@ Vec3 monochrome(const ParameterReader& p, const Vec3& linear) {
         double sum = 0, light = 0;
         for (const auto& [family, centre] : families) {
             const double lightness = p.number(std::string(family) + ".lightness") * p.number("filter");
-            if (lightness == 0) continue;
             const double w = windowOf(centre, 20, 40, lab, chroma);
-            sum += w, light += w * lightness;
+            sum += w * smoothstep(0, 0.05, std::abs(lightness)), light += w * lightness;
         }
         const double l = lab[0] + light / std::max(sum, 1.0) * 0.35 * fade * smoothstep(0, 0.15, chroma);
         const double inside = std::clamp(l, 0.0, 1.0), tint = 4 * inside * (1 - inside);
