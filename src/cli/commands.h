@@ -30,6 +30,7 @@ void checkUsage(Check check) {
 void addApplyCommand(CLI::App& app, int& code);
 void addLutCommands(CLI::App& app, int& code);
 void addLutTools(CLI::App& lut, int& code);
+void addLutLearning(CLI::App& lut, int& code);
 void addPresetCommands(CLI::App& app, int& code);
 void addInfoCommands(CLI::App& app);
 

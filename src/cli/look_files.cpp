@@ -31,6 +31,15 @@ Preset checkedPreset(const fs::path& file) {
     return preset;
 }
 
+bool isPresetFile(const fs::path& file) {
+    try {
+        readPresetFile(file);
+        return true;
+    } catch (const Error&) {
+        return false;
+    }
+}
+
 Preset lookOf(const fs::path& file) {
     return isLutFile(file) ? lutAsPreset(file) : checkedPreset(file);
 }

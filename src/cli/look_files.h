@@ -15,6 +15,8 @@ namespace baryton {
 Preset lutAsPreset(const std::filesystem::path& file);
 /// A preset that is valid; throws Error with the file where it is not.
 Preset checkedPreset(const std::filesystem::path& file);
+/// Whether it is one that can be read: what may be written over by one.
+bool isPresetFile(const std::filesystem::path& file);
 /// Either, by what the file holds.
 Preset lookOf(const std::filesystem::path& file);
 

@@ -77,6 +77,7 @@ void addLutCommands(CLI::App& app, int& code) {
     infoCommand->add_option("file", *file, "A .cube or .3dl file")->required()->type_name("FILE");
     infoCommand->callback([file, &code] { code = info(*file); });
     addLutTools(*lut, code);
+    addLutLearning(*lut, code);
 }
 
 } // namespace baryton

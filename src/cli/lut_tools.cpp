@@ -3,7 +3,6 @@
 #include "cli/look_files.h"
 #include "edits/apply_strength.h"
 #include "lut/health.h"
-#include "lut/learn_pattern.h"
 #include "lut/pattern.h"
 #include "picture/metadata.h"
 #include "render/graded_file.h"
@@ -64,26 +63,6 @@ int writePattern(const PatternOptions& options) {
                      .dump()
               << '\n';
     return kAllDone;
-}
-
-int learn(const std::string& pattern, const LutOutput& output) {
-    formatOf(output);
-    InputSet inputs;
-    inputs.add(pattern);
-    LearntLut learnt = learnFromPattern(fs::path(pattern));
-    const PatternAccount& a = learnt.account;
-    for (const auto& remark : a.remarks) std::cerr << pattern << ": note: " << remark << '\n';
-    Json account = {{"nodes", a.size}, {"remarks", a.remarks}};
-    if (!a.isSquareCube)
-        account.update({{"scale", {a.scaleX, a.scaleY}},
-                        {"turn", a.turn},
-                        {"lost", a.lost},
-                        {"halfLost", a.halfLost},
-                        {"disagreeing", a.disagreeing},
-                        {"disagreement", a.disagreement},
-                        {"noise", a.noise},
-                        {"cornerStops", a.cornerStops}});
-    return writeTable(learnt.table, output, inputs, {{"pattern", std::move(account)}});
 }
 
 int combine(const std::vector<std::string>& files, LutOutput output) {
@@ -199,16 +178,6 @@ void addPattern(CLI::App& lut, int& code) {
     command->callback([options, &code] { code = writePattern(*options); });
 }
 
-void addLearn(CLI::App& lut, int& code) {
-    auto pattern = std::make_shared<std::string>();
-    auto output = std::make_shared<LutOutput>();
-    auto* command = lut.add_subcommand(
-        "learn", "Make a LUT of a pattern that was graded elsewhere, and tell what else was done to it");
-    command->add_option("--pattern", *pattern, "The picture that came back")->required()->type_name("FILE");
-    addLutOutput(*command, *output);
-    command->callback([pattern, output, &code] { code = learn(*pattern, *output); });
-}
-
 void addApplyLut(CLI::App& lut, int& code) {
     auto options = std::make_shared<ApplyLutOptions>();
     auto* command = lut.add_subcommand("apply", "Put a LUT, or a preset, on one picture as it is");
@@ -228,7 +197,6 @@ void addApplyLut(CLI::App& lut, int& code) {
 
 void addLutTools(CLI::App& lut, int& code) {
     addPattern(lut, code);
-    addLearn(lut, code);
     addApplyLut(lut, code);
     auto files = std::make_shared<std::vector<std::string>>();
     auto output = std::make_shared<LutOutput>();

@@ -2,9 +2,9 @@
 #include "base/words.h"
 #include "colour/spaces.h"
 #include "grade/mask_links.h"
+#include "lut/colour_rows.h"
 
 #include <algorithm>
-#include <random>
 
 namespace baryton {
 
@@ -22,12 +22,6 @@ Picture heldToFile(Picture picture) {
             for (int x = 0; x < picture.width(); ++x) row[x] = std::clamp(row[x], 0.0F, 1.0F);
         }
     return picture;
-}
-
-/// Colours as a picture of one pixel's height each row, so that programs run over them as over anything else.
-Picture asPicture(std::size_t count) {
-    constexpr std::size_t width = 1024; // many rows, so that they can be shared out
-    return Picture(static_cast<int>(std::min(count, width)), static_cast<int>((count + width - 1) / width));
 }
 
 Difference differenceOver(const Program& exact, const Program& lut, const std::vector<Picture>& inputs,
@@ -72,7 +66,7 @@ LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool w
         throw Error("", "", inWords("a grid of {} is outside 2…129", size),
                     words("choose 33, or 65 for a strong look"));
     const auto n = static_cast<std::size_t>(size), count = n * n * n;
-    Picture nodes = asPicture(count);
+    Picture nodes = colourRows(count);
     const auto width = static_cast<std::size_t>(nodes.width());
     std::vector<float> level(n);
     for (std::size_t i = 0; i < n; ++i) level[i] = static_cast<float>(i) / static_cast<float>(n - 1);
@@ -129,13 +123,11 @@ namespace {
 
 Fidelity fidelityBetween(const Program& exact, const Program& other, const std::vector<Picture>& pictures,
                          const Task* task) {
-    Picture sample(256, 128);
-    std::minstd_rand random(20260101);
-    for (int y = 0; y < sample.height(); ++y)
-        for (int x = 0; x < sample.width(); ++x)
-            for (int k = 0; k < 3; ++k)
-                sample.row(k, y)[x] = static_cast<float>(random() - std::minstd_rand::min()) /
-                                      static_cast<float>(std::minstd_rand::max() - std::minstd_rand::min());
+    constexpr std::size_t count = 32768;
+    ColoursByChance chance(20260101);
+    std::vector<std::array<float, 3>> colours;
+    for (std::size_t i = 0; i < count; ++i) colours.push_back(chance.anywhere());
+    const Picture sample = colourRows(colours);
     return {differenceOver(exact, other, {sample}, task), differenceOver(exact, other, pictures, task)};
 }
 

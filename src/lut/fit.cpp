@@ -1,11 +1,10 @@
 #include "lut/fit.h"
-#include "base/parallel.h"
 #include "colour/spaces.h"
+#include "lut/colour_rows.h"
+#include "lut/grid_nodes.h"
 
 #include <algorithm>
 #include <cmath>
-#include <cstdint>
-#include <random>
 
 namespace baryton {
 
@@ -14,40 +13,9 @@ namespace {
 constexpr std::size_t kCubeSamples = 400000, kPictureSamples = 60000;
 constexpr float kPull = 1.5F; ///< λ, beside some ten samples a node
 constexpr int kRounds = 3, kSteps = 14;
-constexpr std::size_t kChunks = 8; ///< sums are made in so many parts, whatever the number of threads
-
-/// The four nodes that a colour lies between, and their weights.
-struct Place {
-    std::array<std::uint32_t, 4> node{};
-    std::array<float, 4> weight{};
-};
-
-Place placeInGrid(const std::array<float, 3>& rgb, int size) {
-    std::array<std::uint32_t, 3> index{};
-    std::array<std::pair<float, std::size_t>, 3> fraction;
-    const auto n = static_cast<std::uint32_t>(size);
-    for (std::size_t k = 0; k < 3; ++k) {
-        const float at = std::clamp(rgb[k], 0.0F, 1.0F) * static_cast<float>(size - 1);
-        index[k] = std::min(static_cast<std::uint32_t>(at), n - 2);
-        fraction[k] = {at - static_cast<float>(index[k]), k};
-    }
-    std::sort(fraction.begin(), fraction.end(), std::greater<>());
-    Place place;
-    float before = 1;
-    for (std::size_t step = 0; step <= 3; ++step) {
-        const float next = step < 3 ? fraction[step].first : 0;
-        place.node[step] = index[0] + n * (index[1] + n * index[2]);
-        place.weight[step] = before - next;
-        before = next;
-        if (step < 3) ++index[fraction[step].second];
-    }
-    return place;
-}
-
-using GridValues = std::vector<std::array<float, 3>>;
 
 struct Samples {
-    std::vector<Place> places;
+    std::vector<GridPlace> places;
     GridValues wanted;
     std::vector<float> weights;
 };
@@ -55,43 +23,17 @@ struct Samples {
 /// Colours of the cube, some of them on its faces, where pictures end, and a share of those of pictures.
 Picture coloursFor(const std::vector<Picture>& pictures, std::size_t& count) {
     std::vector<std::array<float, 3>> colours;
-    std::minstd_rand random(20261130);
-    const auto uniform = [&] {
-        return static_cast<float>(random() - std::minstd_rand::min()) /
-               static_cast<float>(std::minstd_rand::max() - std::minstd_rand::min());
-    };
+    ColoursByChance chance(20261130);
     for (std::size_t i = 0; i < kCubeSamples; ++i) {
-        std::array<float, 3> rgb{uniform(), uniform(), uniform()};
+        std::array<float, 3> rgb = chance.anywhere();
         if (i % 16 == 0) rgb[i / 16 % 3] = i / 48 % 2 ? 1.0F : 0.0F;
         colours.push_back(rgb);
     }
-    for (const Picture& picture : pictures) {
-        const std::size_t pixels =
-                              static_cast<std::size_t>(picture.width()) * static_cast<std::size_t>(picture.height()),
-                          wanted = kPictureSamples / pictures.size();
-        for (std::size_t i = 0; i < wanted && pixels > 0; ++i) {
-            const std::size_t at = random() % pixels;
-            const int x = static_cast<int>(at % static_cast<std::size_t>(picture.width())),
-                      y = static_cast<int>(at / static_cast<std::size_t>(picture.width()));
-            std::array<float, 3> rgb{};
-            for (int k = 0; k < 3; ++k)
-                rgb[static_cast<std::size_t>(k)] = std::clamp(picture.row(k, y)[x], 0.0F, 1.0F);
-            colours.push_back(rgb);
-        }
-    }
+    for (const Picture& picture : pictures)
+        for (std::size_t i = 0; i < kPictureSamples / pictures.size() && !picture.isEmpty(); ++i)
+            colours.push_back(chance.of(picture));
     count = colours.size();
-    constexpr std::size_t width = 1024;
-    Picture rows(width, static_cast<int>((count + width - 1) / width));
-    for (std::size_t i = 0; i < count; ++i)
-        for (std::size_t k = 0; k < 3; ++k)
-            rows.row(static_cast<int>(k), static_cast<int>(i / width))[i % width] = colours[i][k];
-    return rows;
-}
-
-std::array<float, 3> colourIn(const Picture& rows, std::size_t i) {
-    const auto width = static_cast<std::size_t>(rows.width());
-    const int y = static_cast<int>(i / width);
-    return {rows.row(0, y)[i % width], rows.row(1, y)[i % width], rows.row(2, y)[i % width]};
+    return colourRows(colours);
 }
 
 Vec3 labOf(const std::array<float, 3>& rgb) {
@@ -117,25 +59,6 @@ float sensitivityAt(const std::array<float, 3>& rgb) {
         sum += change * change;
     }
     return static_cast<float>(sum);
-}
-
-/// What the nodes make of a sample.
-std::array<float, 3> interpolated(const Place& place, const GridValues& nodes) {
-    std::array<float, 3> sum{};
-    for (std::size_t corner = 0; corner < 4; ++corner)
-        for (std::size_t k = 0; k < 3; ++k) sum[k] += place.weight[corner] * nodes[place.node[corner]][k];
-    return sum;
-}
-
-template <class F>
-void inChunks(std::size_t count, F visit) {
-    inPieces(static_cast<int>(kChunks), 1, 0, [&](int first, int last) {
-        for (int chunk = first; chunk < last; ++chunk) {
-            const std::size_t from = count * static_cast<std::size_t>(chunk) / kChunks,
-                              to = count * static_cast<std::size_t>(chunk + 1) / kChunks;
-            visit(static_cast<std::size_t>(chunk), from, to);
-        }
-    });
 }
 
 /// The normal equations, with what is held taken out: (Aᵀ W A + λ) x.
@@ -172,7 +95,7 @@ private:
             GridValues& sum = parts_[chunk];
             std::fill(sum.begin(), sum.end(), std::array<float, 3>{});
             for (std::size_t i = from; i < to; ++i) {
-                const Place& place = samples_.places[i];
+                const GridPlace& place = samples_.places[i];
                 const auto value = valueOf(i, interpolated(place, nodes));
                 for (std::size_t corner = 0; corner < 4; ++corner)
                     for (std::size_t k = 0; k < 3; ++k) sum[place.node[corner]][k] += place.weight[corner] * value[k];
@@ -192,13 +115,6 @@ private:
     std::vector<bool> held_;
     mutable std::vector<GridValues> parts_;
 };
-
-double product(const GridValues& a, const GridValues& b) {
-    double sum = 0;
-    for (std::size_t n = 0; n < a.size(); ++n)
-        for (std::size_t k = 0; k < 3; ++k) sum += double(a[n][k]) * b[n][k];
-    return sum;
-}
 
 /// Moves the nodes to where the weighted error, and how far they went from where they began, are least together.
 void settleNodes(GridValues& nodes, const GridValues& sampled, const Samples& samples, const std::vector<bool>& held,

@@ -183,4 +183,53 @@ TEST(LutTools, WhatIsWrongIsToldAndNothingIsWritten) {
     EXPECT_EQ(readFile(folder / "mine.jpg"), before);
 }
 
+TEST(LutTools, ALutTurnsIntoAPresetOfStagesThatSaysWhereItCameFrom) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    account(run("lut bake --preset " + quoted(fadedPreset(folder)) + " --size 17 -o " + at("look.cube"), folder));
+    const std::string picture = quoted(demo() / "pictures/lake-fog.jpg");
+    const Json found =
+        account(run("lut stages " + at("look.cube") + " --on " + picture + " -o " + at("found.bpreset"), folder));
+    EXPECT_LT(found["deltaE2000"]["mean"], 0.3);
+    EXPECT_LT(found["picturesDeltaE2000"]["mean"], 0.3);
+    const Preset preset = readPresetFile(folder / "found.bpreset");
+    EXPECT_EQ(preset.name, "found");
+    EXPECT_NE(preset.notes.find("look.cube"), std::string::npos);
+    ASSERT_EQ(preset.carried.look.size(), 1U);
+    EXPECT_EQ(preset.carried.look[0].stages.size(), found["stages"].size());
+    // What it tells is what another command measures.
+    const Json measured = account(run("lut compare " + at("look.cube") + " " + at("found.bpreset"), folder));
+    EXPECT_NEAR(measured["cube"]["mean"].get<double>(), found["deltaE2000"]["mean"].get<double>(), 0.02);
+    // A preset is no place for it that is read, nor is another kind of file.
+    EXPECT_EQ(run("lut stages " + at("look.cube") + " -o " + at("look.cube"), folder).code, 2);
+    writeFileAtomically(folder / "mine.bpreset", "my notes");
+    EXPECT_EQ(run("lut stages " + at("look.cube") + " -o " + at("mine.bpreset"), folder).code, 2);
+    EXPECT_EQ(readFile(folder / "mine.bpreset"), "my notes");
+}
+
+TEST(LutTools, PicturesBeforeAndAfterTeachALutAndStages) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    const std::string before = quoted(demo() / "pictures/meadow-cart.jpg");
+    account(run("lut bake --preset " + quoted(fadedPreset(folder)) + " -o " + at("look.cube"), folder));
+    EXPECT_EQ(run("lut apply " + at("look.cube") + " " + before + " -o " + at("after.jpg"), folder).code, 0);
+    const std::string pair = " --before " + before + " --after " + at("after.jpg");
+    const Json learnt = account(run("lut learn" + pair + " --size 17 -o " + at("learnt.cube"), folder));
+    EXPECT_LT(learnt["learned"]["heldBackDeltaE2000"]["mean"], 0.5);
+    EXPECT_EQ(learnt["learned"]["pairs"].size(), 1U);
+    const Json apart = account(run("lut compare " + at("look.cube") + " " + at("learnt.cube") + " " +
+                                       quoted(demo() / "pictures/workshop-window.jpg"),
+                                   folder));
+    EXPECT_LT(apart["pictures"]["mean"], 0.8);
+    for (const std::string& wrong : {" --before " + before, pair + " --pattern " + before, std::string(),
+                                     " --before " + before + " --before " + before + " --after " + at("after.jpg")})
+        EXPECT_EQ(run("lut learn" + wrong + " -o " + at("x.cube"), folder).code, 2) << wrong;
+    const Result other = run("lut learn --before " + before + " --after " + quoted(demo() / "pictures/lake-fog.jpg") +
+                                 " -o " + at("x.cube"),
+                             folder);
+    EXPECT_EQ(other.code, 1);
+    EXPECT_NE(other.err.find("not one picture"), std::string::npos) << other.err;
+    EXPECT_FALSE(fs::exists(folder / "x.cube"));
+}
+
 } // namespace baryton::test
