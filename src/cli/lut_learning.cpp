@@ -154,10 +154,12 @@ int toStages(const StagesOptions& options) {
     for (const Stage& stage : found.stages) types.push_back(stage.type);
     account["stages"] = types;
     account["deltaE2000"] = jsonOf(found.apart.cube);
-    account["withRestDeltaE2000"] = jsonOf(found.withRest->cube);
-    if (!pictures.empty()) {
-        account["picturesDeltaE2000"] = jsonOf(found.apart.pictures);
-        account["picturesWithRestDeltaE2000"] = jsonOf(found.withRest->pictures);
+    if (!pictures.empty()) account["picturesDeltaE2000"] = jsonOf(found.apart.pictures);
+    if (found.withRest) {
+        account["withRestDeltaE2000"] = jsonOf(found.withRest->cube);
+        if (!pictures.empty()) account["picturesWithRestDeltaE2000"] = jsonOf(found.withRest->pictures);
+    } else if (options.withRest) {
+        std::cerr << options.out << ": note: a LUT behind the stages would come no nearer: there is none\n";
     }
     std::cout << account.dump() << '\n';
     return kAllDone;

@@ -22,7 +22,8 @@ constexpr int kBlocksAlong = 24; ///< along the longer side
 constexpr std::size_t kMostSought = 3200;
 constexpr double kPullOfPairs = 0.3; ///< a picture shows a small part of all colours
 constexpr float kFlat = 0.012F;      ///< how much neighbours may differ to count whole
-constexpr double kLeastVignette = 0.06, kPlainlyOther = 1.5, kTimesOther = 4;
+constexpr int kMostRounds = 3;
+constexpr double kLeastVignette = 0.04, kPlainlyOther = 1.5, kTimesOther = 4;
 
 Rgb pixel(const Picture& p, int x, int y) {
     return {p.row(0, y)[x], p.row(1, y)[x], p.row(2, y)[x]};
@@ -68,12 +69,12 @@ double lightOf(const Rgb& c) {
     return luma(srgbToLinear(double(c[0])), srgbToLinear(double(c[1])), srgbToLinear(double(c[2])));
 }
 
-template <class Number>
-Number middleOf(std::vector<Number> values) {
+/// The value below which so much of them lies; 0 for none.
+double shareOf(std::vector<float> values, double share) {
     if (values.empty()) return 0;
-    const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
-    std::nth_element(values.begin(), middle, values.end());
-    return *middle;
+    const auto at = values.begin() + static_cast<std::ptrdiff_t>(share * double(values.size() - 1));
+    std::nth_element(values.begin(), at, values.end());
+    return *at;
 }
 
 /// A pair at working size, the one after laid onto the one before.
@@ -120,30 +121,36 @@ public:
     /// whether there was one.
     bool takeVignetteOut(const Program& look) {
         const Picture made = look.graded(before_);
-        // stops = a + b·r², weighted; r² is 1 in the corners.
-        double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0, syy = 0;
+        // stops = a + b·r² + c·r⁴, weighted; r is 1 in the corners.
+        cv::Matx33d products = cv::Matx33d::zeros();
+        cv::Vec3d sums(0, 0, 0);
+        double squares = 0;
         forPixels([&](int x, int y, float weight) {
             const double from = lightOf(pixel(made, x, y)), to = lightOf(pixel(after_, x, y));
             constexpr double dark = 0.01, light = 0.9; // where noise and clipping don't tell
             if (from < dark || to < dark || from > light || to > light) return;
             const double r = squaredRadius(x, y), stops = std::clamp(std::log2(to / from), -2.0, 2.0);
-            n += weight, sx += weight * r, sy += weight * stops;
-            sxx += weight * r * r, sxy += weight * r * stops, syy += weight * stops * stops;
+            const cv::Vec3d powers(1, r, r * r);
+            products += weight * powers * powers.t();
+            sums += weight * stops * powers;
+            squares += weight * stops * stops;
         });
-        const double across = n * sxx - sx * sx, along = n * sxy - sx * sy, spread = n * syy - sy * sy;
-        if (n < 100 || across <= 0 || spread <= 0) return false;
-        const double slope = along / across, explained = along * along / (across * spread);
+        constexpr double least = 100; // pixels
+        if (products(0, 0) < least) return false;
+        const cv::Vec3d fit = products.solve(sums, cv::DECOMP_CHOLESKY);
+        const double plain = squares - sums[0] * sums[0] / products(0, 0), left = squares - fit.dot(sums),
+                     corner = fit[1] + fit[2];
         constexpr double leastExplained = 0.25;
-        if (std::abs(slope) < kLeastVignette || explained < leastExplained) return false;
+        if (std::abs(corner) < kLeastVignette || left > (1 - leastExplained) * plain) return false;
         for (int y = 0; y < after_.height(); ++y)
             for (int x = 0; x < after_.width(); ++x) {
-                const double gain = std::exp2(-slope * squaredRadius(x, y));
+                const double r = squaredRadius(x, y), gain = std::exp2(-r * (fit[1] + r * fit[2]));
                 for (int k = 0; k < 3; ++k) {
                     float& v = after_.row(k, y)[x];
                     v = static_cast<float>(linearToSrgb(srgbToLinear(double(v)) * gain));
                 }
             }
-        account.cornerStops += slope;
+        account.cornerStops += corner;
         return true;
     }
 
@@ -155,14 +162,19 @@ public:
             if (weight > 0.3F)
                 errors[block(x, y)].push_back(static_cast<float>(apart(pixel(made, x, y), pixel(after_, x, y))));
         });
+        // The blocks whose middle is far off, and of those around them what is partly so.
+        const auto enough = [&](std::size_t i) { return errors[i].size() > 8; };
         std::vector<float> middles;
-        for (const auto& each : errors)
-            if (each.size() > 8) middles.push_back(middleOf(each));
-        const double usual = middleOf(middles);
-        bool has = false;
         for (std::size_t i = 0; i < errors.size(); ++i)
-            if (errors[i].size() > 8 && middleOf(errors[i]) > std::max(kPlainlyOther, kTimesOther * usual))
-                account.blocks[i] = 1, has = true;
+            if (enough(i)) middles.push_back(static_cast<float>(shareOf(errors[i], 0.5)));
+        const double limit = std::max(kPlainlyOther, kTimesOther * shareOf(middles, 0.5));
+        std::vector<char> found(errors.size());
+        for (std::size_t i = 0; i < errors.size(); ++i) found[i] = enough(i) && shareOf(errors[i], 0.5) > limit;
+        bool has = false;
+        for (std::size_t i = 0; i < errors.size(); ++i) {
+            const bool isBeside = enough(i) && shareOf(errors[i], 0.9) > limit && touches(found, i);
+            if (found[i] || isBeside) account.blocks[i] = 1, has = true;
+        }
         account.leftOut =
             double(std::count(account.blocks.begin(), account.blocks.end(), 1)) / double(account.blocks.size());
         return has;
@@ -178,7 +190,15 @@ private:
         return static_cast<std::size_t>(y / side_) * static_cast<std::size_t>(account.columns) +
                static_cast<std::size_t>(x / side_);
     }
-    /// Of the one after, whose middle a vignette of its own is about.
+    /// Whether a block lies beside one of these.
+    bool touches(const std::vector<char>& found, std::size_t i) const {
+        const int column = static_cast<int>(i) % account.columns, row = static_cast<int>(i) / account.columns;
+        for (int y = std::max(0, row - 1); y <= std::min(account.rows - 1, row + 1); ++y)
+            for (int x = std::max(0, column - 1); x <= std::min(account.columns - 1, column + 1); ++x)
+                if (found[static_cast<std::size_t>(y * account.columns + x)]) return true;
+        return false;
+    }
+    /// 1 in the corners: a vignette is taken to lie about the middle.
     double squaredRadius(int x, int y) const {
         const double dx = (2.0 * x + 1) / before_.width() - 1, dy = (2.0 * y + 1) / before_.height() - 1;
         return (dx * dx + dy * dy) / 2;
@@ -242,9 +262,7 @@ Difference differenceOn(const ColourPairs& pairs, const Program& look) {
     result.samples = all.size();
     if (all.empty()) return result;
     result.mean = sum / weights;
-    const auto far = all.begin() + static_cast<std::ptrdiff_t>((all.size() - 1) * 99 / 100);
-    std::nth_element(all.begin(), far, all.end());
-    result.percentile99 = *far;
+    result.percentile99 = shareOf(std::move(all), 0.99);
     return result;
 }
 
@@ -289,9 +307,9 @@ LearntFromPairs learnFromPairs(const std::vector<PicturePair>& pictures, int siz
     };
     learnt.stages = seek(false);
     const auto program = [&] { return Program::compile(gradeOf(learnt.stages, {})); };
-    // What differs between places goes out as far as the stages don't explain it by colours, twice: the second time
-    // they no longer try to.
-    for (int round = 0; round < 2; ++round) {
+    // What differs between places goes out as far as the stages do not explain it by colours, a few times: each time
+    // they try less to.
+    for (int round = 0; round < kMostRounds; ++round) {
         bool isOther = false;
         for (LaidPair& pair : pairs) {
             isOther |= pair.takeVignetteOut(program());

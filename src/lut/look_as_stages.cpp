@@ -33,6 +33,9 @@ LookAsStages behindStages(std::vector<Stage> stages, const Grade& look, const st
     found.apart = compareLooks(look, gradeOf(found.stages, {}), pictures, task);
     found.rest = restBehind(found.stages, look, kRestSize, task);
     found.withRest = compareLooks(look, gradeOf(withRestBehind(found.stages, *found.rest), {}), pictures, task);
+    const Difference &alone = found.apart.cube, &both = found.withRest->cube;
+    if (both.mean >= alone.mean || both.percentile99 >= alone.percentile99)
+        found.rest.reset(), found.withRest.reset();
     return found;
 }
 

@@ -10,12 +10,13 @@ namespace baryton {
 struct LookAsStages {
     std::vector<Stage> stages;
     Fidelity apart;                   ///< of the stages alone from the look
-    std::optional<LutTable> rest;     ///< what they leave, to stand behind them as a LUT stage
-    std::optional<Fidelity> withRest; ///< of both together
+    std::optional<LutTable> rest;     ///< what they leave, to stand behind them as a LUT stage, where that is nearer
+    std::optional<Fidelity> withRest; ///< of both together, then
 };
 
 /// Seeks the stages (findLook, on colours all over the cube and those of the pictures) and measures what they leave,
-/// and what a table of 33³ nodes behind them makes of that.
+/// and what a table of 33³ nodes behind them makes of that: it is kept where it is measured to be nearer, which it is
+/// not where stages leave less than a grid misses, or bring together what no table can part again.
 LookAsStages lookAsStages(const Grade& look, const std::vector<Picture>& pictures, const LookSearch& how = {},
                           const Task* task = nullptr);
 

@@ -48,12 +48,6 @@ void gradeElsewhere(const fs::path& from, const fs::path& to) {
     writePicture(to, Program::compile({}).quantised(smaller, 16, false), {}, {FileFormat::Png, 16, 90});
 }
 
-bool isSaid(LearnSheet* sheet, const char* words) {
-    for (const QLabel* each : sheet->findChildren<QLabel*>())
-        if (each->isVisible() && each->text().contains(tr8(words))) return true;
-    return false;
-}
-
 } // namespace
 
 TEST(LearnScreen, APatternGoesOutComesBackAndIsKept) {
@@ -105,7 +99,7 @@ TEST(LearnScreen, WhatIsNoPatternIsToldAndASquareCubeMayBeDropped) {
     d.click(d.button(sheet, tr8("Square cube")));
     d.click(d.button(sheet, tr8("36")));
     const fs::path cube = d.root() / "cube.tif";
-    sheet->writeTo(QString::fromStdString(cube.string()));
+    sheet->findChild<PatternStep*>()->writeTo(QString::fromStdString(cube.string()));
     ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cube.tif · "); }));
     EXPECT_EQ(readPictureSize(cube).width, 216);
     QMimeData data;
@@ -120,17 +114,17 @@ TEST(LearnScreen, WhatIsNoPatternIsToldAndASquareCubeMayBeDropped) {
     // No picture is written over, nor is another kind of file made than the name says.
     const fs::path lake = d.folder() / "lake-fog.jpg";
     const std::string original = readFile(lake);
-    sheet->writeTo(QString::fromStdString(lake.string()));
+    sheet->findChild<PatternStep*>()->writeTo(QString::fromStdString(lake.string()));
     ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "a PNG or a TIFF"); }));
     const fs::path png = d.folder() / "mine.png";
     fs::copy(std::string(BARYTON_SOURCE) + "/docs/screenshots/welcome.png", png);
     const std::string mine = readFile(png);
-    sheet->writeTo(QString::fromStdString(png.string()));
+    sheet->findChild<PatternStep*>()->writeTo(QString::fromStdString(png.string()));
     ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "mine.png: "); }));
     EXPECT_EQ(readFile(lake), original);
     EXPECT_EQ(readFile(png), mine);
     // Where it can't be written is told, too.
-    sheet->writeTo(QString::fromStdString((cube / "pattern.png").string())); // no folder
+    sheet->findChild<PatternStep*>()->writeTo(QString::fromStdString((cube / "pattern.png").string())); // no folder
     EXPECT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cannot make the folder"); }));
 }
 

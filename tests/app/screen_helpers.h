@@ -2,6 +2,7 @@
 #include "app/driver.h"
 
 #include <QContextMenuEvent>
+#include <QLabel>
 #include <QTest>
 #include <gtest/gtest.h>
 
@@ -46,6 +47,13 @@ inline void pick(const QString& text) {
 inline void rightClick(QWidget* widget, QPointF position) {
     QContextMenuEvent event(QContextMenuEvent::Mouse, position.toPoint(), widget->mapToGlobal(position.toPoint()));
     QApplication::sendEvent(widget, &event);
+}
+
+/// Whether a label in sight says these words.
+inline bool isSaid(QWidget* within, const char* words) {
+    for (const QLabel* each : within->findChildren<QLabel*>())
+        if (each->isVisible() && each->text().contains(tr8(words))) return true;
+    return false;
 }
 
 } // namespace baryton::test

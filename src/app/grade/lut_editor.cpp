@@ -1,17 +1,19 @@
 #include "app/grade/lut_editor.h"
 #include "app/behind.h"
+#include "app/package/stages_sheet.h"
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "lut/health.h"
 #include "lut/lut_file.h"
 
 #include <QFileDialog>
+#include <QHBoxLayout>
 
 namespace baryton {
 
 LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent), name_(new StillText(4)), health_(new StillText(9)),
-      remedy_(makeButton({}, "")) {
+      remedy_(makeButton({}, "")), asStages_(makeButton(tr("Turn into stages…"), "")) {
     pool_.setMaxThreadCount(1);
     QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
@@ -19,7 +21,13 @@ LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* paren
     auto* load = makeButton(tr("Load LUT…"), "");
     load->setToolTip(QString::fromStdString(type().parameter("file")->tooltip));
     connect(load, &QPushButton::clicked, this, &LutEditor::load);
-    layout->addWidget(load, 0, Qt::AlignLeft);
+    asStages_->setToolTip(tr("Seeks stages that do what it does, and that you can change"));
+    connect(asStages_, &QPushButton::clicked, this, &LutEditor::turnIntoStages);
+    auto* buttons = new QHBoxLayout;
+    buttons->addWidget(load);
+    buttons->addWidget(asStages_);
+    buttons->addStretch(1);
+    layout->addLayout(buttons);
     for (const char* choice : {"reads", "writes", "interpolation"}) addChoice(layout, choice);
     layout->addSpacing(8);
     layout->addWidget(makeLabel(tr("WHAT IT DOES"), "section"));
@@ -43,6 +51,7 @@ void LutEditor::refresh() {
     refreshRows();
     const Stage now = stage();
     const LutContent lut = ParameterReader(type(), now).lut("file");
+    asStages_->setEnabled(lut.table != nullptr);
     if (!lut.table) {
         name_->setText(lut.name.empty() ? tr("No LUT is loaded: the picture passes through.")
                                         : tr("“%1” did not come along with the grade: the picture passes "
@@ -86,6 +95,15 @@ void LutEditor::judge(const LutContent& lut) {
             remedy_->show();
         });
     });
+}
+
+void LutEditor::turnIntoStages() {
+    const Stage now = stage();
+    const std::string file = ParameterReader(type(), now).lut("file").name;
+    StagesSheet::About about{now, QString::fromStdString(std::filesystem::path(file).stem().string())};
+    about.lut.enabled.reset(); // what it does when it is on
+    about.replaces = now.id;
+    (new StagesSheet(state_, std::move(about), window()))->open();
 }
 
 void LutEditor::load() {

@@ -18,8 +18,9 @@ public:
 private:
     void load();
     void judge(const LutContent& lut);
+    void turnIntoStages();
     StillText *name_, *health_;
-    QPushButton* remedy_;
+    QPushButton *remedy_, *asStages_;
     LutContent judged_;
     std::string judgedAs_; ///< the choices under which it was
     std::string madeFor_;  ///< the id of the space that is offered

@@ -134,6 +134,23 @@ void removeStage(AppState& state, const std::string& stageId) {
         state.chooseStage(stageAt(state.keyGrade(), left[std::min(left.size() - 1, std::size_t(2))]).id);
 }
 
+void replaceStage(AppState& state, const std::string& stageId, const std::vector<Stage>& others) {
+    Grade next = state.keyGrade();
+    const auto place = findStage(next, stageId);
+    if (!place || place->part != Part::Look || others.empty()) return;
+    auto& stages = stagesOf(next, *place);
+    stages.erase(stages.begin() + static_cast<std::ptrdiff_t>(place->index));
+    std::string first;
+    for (std::size_t i = 0; i < others.size(); ++i) {
+        Stage stage = others[i];
+        stage.id = freeId(next, stage.type);
+        if (i == 0) first = stage.id;
+        stages.insert(stages.begin() + static_cast<std::ptrdiff_t>(place->index + i), std::move(stage));
+    }
+    state.editKey(next);
+    state.chooseStage(first);
+}
+
 void duplicateStage(AppState& state, const std::string& stageId) {
     Grade next = state.keyGrade();
     const auto place = findStage(next, stageId);

@@ -35,6 +35,8 @@ bool canAddTo(const Grade& grade, Part part);
 /// Those that every picture has, in Prep and Finish, stay.
 bool canRemoveStage(const Grade& grade, const StagePlace& place);
 void removeStage(AppState& state, const std::string& stageId);
+/// Others, one after the other, in the place of a stage of the Look; the first of them is chosen.
+void replaceStage(AppState& state, const std::string& stageId, const std::vector<Stage>& others);
 void duplicateStage(AppState& state, const std::string& stageId);
 void moveStage(AppState& state, const std::string& stageId, int step);
 /// Puts a stage into a layer of the Look at a place among its stages (as counted without it).

@@ -1,5 +1,6 @@
 #include "app/package/preset_details.h"
 #include "app/keys.h"
+#include "app/package/stages_sheet.h"
 #include "app/theme/theme.h"
 #include "app/widgets/arithmetic.h"
 #include "app/widgets/labels.h"
@@ -150,7 +151,16 @@ QWidget* PresetDetails::makeUse() {
     row->addWidget(over_);
     row->addWidget(away);
     use->addLayout(row);
-    use->addWidget(makeLabel(tr("AS A LUT"), "section"));
+    auto* lutHead = new QHBoxLayout;
+    lutHead->addWidget(makeLabel(tr("AS A LUT"), "section"), 1);
+    asStages_ = makeButton(tr("Turn into stages…"), "flat");
+    asStages_->setToolTip(tr("Seeks stages that do what it does, and that you can change"));
+    QSizePolicy stays = asStages_->sizePolicy();
+    stays.setRetainSizeWhenHidden(true);
+    asStages_->setSizePolicy(stays);
+    connect(asStages_, &QPushButton::clicked, this, &PresetDetails::turnIntoStages);
+    lutHead->addWidget(asStages_);
+    use->addLayout(lutHead);
     lut_ = new LutPanel(state_);
     use->addWidget(lut_);
     connect(apply_, &QPushButton::clicked, this, &PresetDetails::apply);
@@ -219,6 +229,7 @@ void PresetDetails::refresh() {
         const auto targets = state_.targets().size();
         apply_->setText(targets > 1 ? tr("Apply to these %1").arg(targets) : tr("Apply to key picture"));
         over_->setVisible(isPreset);
+        asStages_->setVisible(onlyLut() != nullptr);
         lut_->setSource(chosen->preset->carried, QString::fromStdString(chosen->name), checks_);
     }
     filling_ = false;
@@ -227,6 +238,19 @@ void PresetDetails::refresh() {
 void PresetDetails::apply() {
     if (const auto* chosen = entry(); chosen && chosen->preset)
         state_.applyPreset(Preset(*chosen->preset), mode(), strength());
+}
+
+const Stage* PresetDetails::onlyLut() const {
+    const LibraryEntry* chosen = entry();
+    if (!chosen || !chosen->preset) return nullptr;
+    const auto& look = chosen->preset->carried.look;
+    const bool isOne = look.size() == 1 && look[0].stages.size() == 1 && look[0].stages[0].type == "lut";
+    return isOne ? &look[0].stages[0] : nullptr;
+}
+
+void PresetDetails::turnIntoStages() {
+    if (const Stage* lut = onlyLut())
+        (new StagesSheet(state_, {*lut, QString::fromStdString(entry()->name), {}, {}}, window()))->open();
 }
 
 void PresetDetails::rename() {

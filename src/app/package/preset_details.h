@@ -41,6 +41,9 @@ private:
     QWidget* makeHead();
     QWidget* makeUse();
     const LibraryEntry* entry() const;
+    /// The LUT stage of an entry that is nothing else.
+    const Stage* onlyLut() const;
+    void turnIntoStages();
     void takeName();
     void takeWords();
     void takeKey();
@@ -56,7 +59,7 @@ private:
     QPlainTextEdit* notes_;
     QKeySequenceEdit* key_;
     QLabel *extension_, *error_, *account_;
-    QPushButton *favourite_, *apply_, *over_;
+    QPushButton *favourite_, *apply_, *over_, *asStages_;
     QWidget *words_, *usable_;
     CarryTree* carries_;
     Segments* mode_;
