@@ -1,6 +1,6 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, tables, stages, around, finish, masks, processes, preview, raw, places or plot just that part.
+// with luts, tables, learning, stages, around, finish, masks, processes, preview, raw, places or plot just that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
 #include "cost_plot.h"
@@ -423,6 +423,7 @@ int main(int argc, char** argv) {
         if (wants("around")) compareAround(picture);
         if (wants("finish")) compareFinish(picture);
         if (wants("tables")) compareTables();
+        if (wants("learning")) compareLearning();
         if (wants("masks")) compareMasks(picture);
         if (wants("processes")) compareProcesses(picture, folder);
         if (wants("preview"))

@@ -4374,6 +4374,62 @@
         <source>a picture of ours</source>
         <translation>ein Bild von uns</translation>
     </message>
+    <message>
+        <source>there are no colours to learn from</source>
+        <translation>es gibt keine Farben, aus denen zu lernen wäre</translation>
+    </message>
+    <message>
+        <source>name a LUT, a pattern, or pictures before and after</source>
+        <translation>nenne eine LUT, ein Muster oder Bilder davor und danach</translation>
+    </message>
+    <message>
+        <source>nowhere do the two pictures show the same thing alike</source>
+        <translation>nirgends zeigen die beiden Bilder dasselbe auf gleiche Art</translation>
+    </message>
+    <message>
+        <source>choose a version with less done to its parts</source>
+        <translation>wähle eine Fassung, an deren Teilen weniger getan wurde</translation>
+    </message>
+    <message>
+        <source>the one after is {:.1f} % as large: it was laid on the one before</source>
+        <translation>das danach ist {:.1f} % so groß: es wurde auf das davor gelegt</translation>
+    </message>
+    <message>
+        <source>it is turned by {:.2f}°: that was undone</source>
+        <translation>es ist um {:.2f}° gedreht: das wurde zurückgenommen</translation>
+    </message>
+    <message>
+        <source>it shows {:.0f} % of the picture before: the rest was left out</source>
+        <translation>es zeigt {:.0f} % des Bildes davor: der Rest blieb weg</translation>
+    </message>
+    <message>
+        <source>a vignette of {}{:.2f} stops in the corners was taken out</source>
+        <translation>eine Vignette von {}{:.2f} Blenden in den Ecken wurde herausgenommen</translation>
+    </message>
+    <message>
+        <source>in {:.0f} % of it something else was done than elsewhere: a painted light, a mask, a retouch; that was left out</source>
+        <translation>auf {:.0f} % davon wurde etwas anderes getan als sonst: ein gemaltes Licht, eine Maske, eine Retusche; das blieb weg</translation>
+    </message>
+    <message>
+        <source>Rest</source>
+        <translation>Rest</translation>
+    </message>
+    <message>
+        <source>Found in {}, what was left behind it as a LUT; over all colours ΔE {:.2f} in the mean, {:.2f} at worst.</source>
+        <translation>Gefunden in {}, was übrig war als LUT dahinter; über alle Farben ΔE {:.2f} im Mittel, {:.2f} schlimmstenfalls.</translation>
+    </message>
+    <message>
+        <source>Found in {}; over all colours ΔE {:.2f} in the mean, {:.2f} at worst.</source>
+        <translation>Gefunden in {}; über alle Farben ΔE {:.2f} im Mittel, {:.2f} schlimmstenfalls.</translation>
+    </message>
+    <message>
+        <source>these are not one picture: their edges do not fit on each other</source>
+        <translation>das ist nicht ein Bild: ihre Kanten passen nicht aufeinander</translation>
+    </message>
+    <message>
+        <source>choose a picture and a graded version of it, turned alike</source>
+        <translation>wähle ein Bild und eine gestaltete Fassung davon, gleich gedreht</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6358,6 +6414,29 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::KeepRow</name>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Preset name</source>
+        <translation>Name der Vorgabe</translation>
+    </message>
+    <message>
+        <source>Group</source>
+        <translation>Gruppe</translation>
+    </message>
+    <message>
+        <source>in group</source>
+        <translation>in Gruppe</translation>
+    </message>
+    <message>
+        <source>%1 added to the group %2</source>
+        <translation>%1 liegt jetzt in der Gruppe %2</translation>
+    </message>
+</context>
+<context>
     <name>baryton::LayerEditor</name>
     <message>
         <source>adds</source>
@@ -6727,22 +6806,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Eine LUT lernen</translation>
     </message>
     <message>
-        <source>Baryton&apos;s</source>
-        <translation>Von Baryton</translation>
-    </message>
-    <message>
-        <source>Square cube</source>
-        <translation>Würfelquadrat</translation>
-    </message>
-    <message>
-        <source>8 bit</source>
-        <translation>8 Bit</translation>
-    </message>
-    <message>
-        <source>16 bit</source>
-        <translation>16 Bit</translation>
-    </message>
-    <message>
         <source>The picture before</source>
         <translation>Das Bild vorher</translation>
     </message>
@@ -6751,104 +6814,16 @@ Einiges davon wurde seither geändert</translation>
         <translation>Das Bild mit der LUT</translation>
     </message>
     <message>
-        <source>Write the pattern…</source>
-        <translation>Muster schreiben…</translation>
-    </message>
-    <message>
-        <source>Choose what came back…</source>
-        <translation>Zurückgekommenes wählen…</translation>
-    </message>
-    <message>
         <source>Keep as a preset</source>
         <translation>Als Vorgabe behalten</translation>
-    </message>
-    <message>
-        <source>A grade that another program makes, as a LUT: a picture of every colour goes there, is graded with nothing but colours, and comes back.</source>
-        <translation>Was ein anderes Programm mit Farben macht, als LUT: Ein Bild aller Farben geht dorthin, wird dort nur in den Farben gestaltet und kommt zurück.</translation>
-    </message>
-    <message>
-        <source>Name</source>
-        <translation>Name</translation>
-    </message>
-    <message>
-        <source>Preset name</source>
-        <translation>Name der Vorgabe</translation>
-    </message>
-    <message>
-        <source>Group</source>
-        <translation>Gruppe</translation>
     </message>
     <message>
         <source>Learned</source>
         <translation>Gelernt</translation>
     </message>
     <message>
-        <source>in group</source>
-        <translation>in Gruppe</translation>
-    </message>
-    <message>
-        <source>1 · Write the pattern</source>
-        <translation>1 · Das Muster schreiben</translation>
-    </message>
-    <message>
-        <source>Layout</source>
-        <translation>Aufbau</translation>
-    </message>
-    <message>
-        <source>Grid</source>
-        <translation>Gitter</translation>
-    </message>
-    <message>
-        <source>Depth</source>
-        <translation>Tiefe</translation>
-    </message>
-    <message>
-        <source>Baryton&apos;s pattern tells what else was done to it, and is read where it lies; the square cube is what many programs know, and is read pixel by pixel</source>
-        <translation>Das Muster von Baryton sagt, was sonst mit ihm geschah, und wird gelesen, wo es liegt; das Würfelquadrat kennen viele Programme, es wird Pixel für Pixel gelesen</translation>
-    </message>
-    <message>
-        <source>Points along each edge: more follow a strong grade more closely</source>
-        <translation>Punkte entlang jeder Kante: mehr folgen einer starken Gestaltung genauer</translation>
-    </message>
-    <message>
-        <source>Write the pattern</source>
-        <translation>Muster schreiben</translation>
-    </message>
-    <message>
-        <source>Pictures (*.png *.tif)</source>
-        <translation>Bilder (*.png *.tif)</translation>
-    </message>
-    <message>
-        <source>2 · Bring it back</source>
-        <translation>2 · Zurückbringen</translation>
-    </message>
-    <message>
-        <source>or drop it here</source>
-        <translation>oder hierher ziehen</translation>
-    </message>
-    <message>
         <source>Saved as PNG or TIFF with 16 bits it teaches most. What else was done to it is told here.</source>
         <translation>Als PNG oder TIFF mit 16 Bit lehrt es am meisten. Was sonst mit ihm geschah, steht dann hier.</translation>
-    </message>
-    <message>
-        <source>Choose what came back</source>
-        <translation>Zurückgekommenes wählen</translation>
-    </message>
-    <message>
-        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</source>
-        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</translation>
-    </message>
-    <message>
-        <source>Being written…</source>
-        <translation>Wird geschrieben…</translation>
-    </message>
-    <message>
-        <source>%1 · %2 × %3 pixels. Grade it with nothing but colours: no crop, no sharpening, no grain.</source>
-        <translation>%1 · %2 × %3 Pixel. Nur die Farben gestalten: kein Beschnitt, keine Schärfe, kein Korn.</translation>
-    </message>
-    <message>
-        <source>Reading %1…</source>
-        <translation>%1 wird gelesen…</translation>
     </message>
     <message>
         <source>%1: a LUT of %2 points along each edge.</source>
@@ -6859,16 +6834,68 @@ Einiges davon wurde seither geändert</translation>
         <translation>Sonst geschah nichts mit ihm.</translation>
     </message>
     <message>
-        <source>%1 added to the group %2</source>
-        <translation>%1 liegt jetzt in der Gruppe %2</translation>
-    </message>
-    <message>
         <source>As it is</source>
         <translation>Wie es ist</translation>
     </message>
     <message>
         <source>With the LUT</source>
         <translation>Mit der LUT</translation>
+    </message>
+    <message>
+        <source>From a pattern</source>
+        <translation>Aus einem Muster</translation>
+    </message>
+    <message>
+        <source>From pictures before and after</source>
+        <translation>Aus Bildern davor und danach</translation>
+    </message>
+    <message>
+        <source>What was seen</source>
+        <translation>Was gesehen wurde</translation>
+    </message>
+    <message>
+        <source>Left out</source>
+        <translation>Weggelassen</translation>
+    </message>
+    <message>
+        <source>Turn into stages…</source>
+        <translation>In Stufen auflösen…</translation>
+    </message>
+    <message>
+        <source>A grade that another program makes, as a LUT: learned from a picture of every colour that is graded there with nothing but colours, or from any picture and what it became.</source>
+        <translation>Eine Gestaltung eines anderen Programms als LUT: gelernt aus einem Bild aller Farben, das dort mit nichts als Farben gestaltet wird, oder aus irgendeinem Bild und dem, was daraus wurde.</translation>
+    </message>
+    <message>
+        <source>What it is learned from</source>
+        <translation>Woraus gelernt wird</translation>
+    </message>
+    <message>
+        <source>What the picture shows</source>
+        <translation>Was das Bild zeigt</translation>
+    </message>
+    <message>
+        <source>Chequered: colours that no picture before showed. What becomes of them is guessed</source>
+        <translation>Kariert: Farben, die kein Bild davor gezeigt hat. Was aus ihnen wird, ist vermutet</translation>
+    </message>
+    <message>
+        <source>Where in the picture before something else was done than elsewhere</source>
+        <translation>Wo im Bild davor etwas anderes getan wurde als sonst</translation>
+    </message>
+    <message>
+        <source>One picture teaches its own colours, and the grade of the others is guessed from them. A crop, another size, a slight turn, a vignette or a painted light are found and told here.</source>
+        <translation>Ein Bild lehrt seine eigenen Farben, und die Gestaltung der übrigen wird daraus vermutet. Ein Ausschnitt, eine andere Größe, eine leichte Drehung, eine Vignette oder ein gemaltes Licht werden gefunden und hier gesagt.</translation>
+    </message>
+    <message>
+        <source>A first answer; the whole takes some seconds more.</source>
+        <translation>Eine erste Antwort; das Ganze dauert noch einige Sekunden.</translation>
+    </message>
+    <message>
+        <source>Where it was held back, the LUT misses by ΔE %1 in the mean, %2 for 99 of 100; the stages alone by %3. It has seen %4 % of all colours.</source>
+        <translation>Wo sie zurückgehalten wurde, verfehlt die LUT um ΔE %1 im Mittel, %2 bei 99 von 100; die Stufen allein um %3. Gesehen hat sie %4 % aller Farben.</translation>
+    </message>
+    <message>
+        <source>Reading %1…</source>
+        <translation>%1 wird gelesen…</translation>
     </message>
 </context>
 <context>
@@ -7126,6 +7153,14 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>LUT files (*.cube *.3dl);;All files (*)</source>
         <translation>LUT-Dateien (*.cube *.3dl);;Alle Dateien (*)</translation>
+    </message>
+    <message>
+        <source>Turn into stages…</source>
+        <translation>In Stufen auflösen…</translation>
+    </message>
+    <message>
+        <source>Seeks stages that do what it does, and that you can change</source>
+        <translation>Sucht Stufen, die tun, was sie tut, und die sich ändern lassen</translation>
     </message>
 </context>
 <context>
@@ -7964,6 +7999,49 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::PairStep</name>
+    <message>
+        <source>Choose a picture before…</source>
+        <translation>Bild davor wählen…</translation>
+    </message>
+    <message>
+        <source>Choose what became of it…</source>
+        <translation>Was daraus wurde…</translation>
+    </message>
+    <message>
+        <source>Start anew</source>
+        <translation>Neu beginnen</translation>
+    </message>
+    <message>
+        <source>Pictures before and after</source>
+        <translation>Bilder davor und danach</translation>
+    </message>
+    <message>
+        <source>Choose what became of it</source>
+        <translation>Was daraus wurde</translation>
+    </message>
+    <message>
+        <source>Choose a picture before</source>
+        <translation>Bild davor wählen</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</source>
+        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</translation>
+    </message>
+    <message>
+        <source>The same picture, ungraded and graded; dropping two files here does it.</source>
+        <translation>Dasselbe Bild, ungestaltet und gestaltet; zwei Dateien hierher ziehen genügt.</translation>
+    </message>
+    <message>
+        <source>Another pair with other colours teaches more.</source>
+        <translation>Ein weiteres Paar mit anderen Farben lehrt mehr.</translation>
+    </message>
+    <message>
+        <source>%1 pairs are learned from together.</source>
+        <translation>Aus %1 Paaren wird zusammen gelernt.</translation>
+    </message>
+</context>
+<context>
     <name>baryton::Palette</name>
     <message>
         <source>Find anything</source>
@@ -7995,6 +8073,85 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Paste</source>
         <translation>Einfügen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PatternStep</name>
+    <message>
+        <source>Baryton&apos;s</source>
+        <translation>Von Baryton</translation>
+    </message>
+    <message>
+        <source>Square cube</source>
+        <translation>Würfelquadrat</translation>
+    </message>
+    <message>
+        <source>8 bit</source>
+        <translation>8 Bit</translation>
+    </message>
+    <message>
+        <source>16 bit</source>
+        <translation>16 Bit</translation>
+    </message>
+    <message>
+        <source>Write the pattern…</source>
+        <translation>Muster schreiben…</translation>
+    </message>
+    <message>
+        <source>Choose what came back…</source>
+        <translation>Zurückgekommenes wählen…</translation>
+    </message>
+    <message>
+        <source>A picture of every colour</source>
+        <translation>Ein Bild aller Farben</translation>
+    </message>
+    <message>
+        <source>Layout</source>
+        <translation>Aufbau</translation>
+    </message>
+    <message>
+        <source>Grid</source>
+        <translation>Gitter</translation>
+    </message>
+    <message>
+        <source>Depth</source>
+        <translation>Tiefe</translation>
+    </message>
+    <message>
+        <source>Baryton&apos;s pattern tells what else was done to it, and is read where it lies; the square cube is what many programs know, and is read pixel by pixel</source>
+        <translation>Das Muster von Baryton sagt, was sonst mit ihm geschah, und wird gelesen, wo es liegt; das Würfelquadrat kennen viele Programme, es wird Pixel für Pixel gelesen</translation>
+    </message>
+    <message>
+        <source>Points along each edge: more follow a strong grade more closely</source>
+        <translation>Punkte entlang jeder Kante: mehr folgen einer starken Gestaltung genauer</translation>
+    </message>
+    <message>
+        <source>Write the pattern</source>
+        <translation>Muster schreiben</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif)</source>
+        <translation>Bilder (*.png *.tif)</translation>
+    </message>
+    <message>
+        <source>or drop it here</source>
+        <translation>oder hierher ziehen</translation>
+    </message>
+    <message>
+        <source>Choose what came back</source>
+        <translation>Zurückgekommenes wählen</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</source>
+        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</translation>
+    </message>
+    <message>
+        <source>Being written…</source>
+        <translation>Wird geschrieben…</translation>
+    </message>
+    <message>
+        <source>%1 · %2 × %3 pixels. Grade it with nothing but colours: no crop, no sharpening, no grain.</source>
+        <translation>%1 · %2 × %3 Pixel. Nur die Farben gestalten: kein Beschnitt, keine Schärfe, kein Korn.</translation>
     </message>
 </context>
 <context>
@@ -8427,6 +8584,14 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 dropped. Undo brings it back.</source>
         <translation>%1 weggenommen. Rückgängig holt es zurück.</translation>
+    </message>
+    <message>
+        <source>Turn into stages…</source>
+        <translation>In Stufen auflösen…</translation>
+    </message>
+    <message>
+        <source>Seeks stages that do what it does, and that you can change</source>
+        <translation>Sucht Stufen, die tun, was sie tut, und die sich ändern lassen</translation>
     </message>
 </context>
 <context>
@@ -9042,6 +9207,121 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>WHERE IT ACTS</source>
         <translation>WO ES WIRKT</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::StagesSheet</name>
+    <message>
+        <source>As stages</source>
+        <translation>Als Stufen</translation>
+    </message>
+    <message>
+        <source>The picture with the LUT</source>
+        <translation>Das Bild mit der LUT</translation>
+    </message>
+    <message>
+        <source>The picture with the stages</source>
+        <translation>Das Bild mit den Stufen</translation>
+    </message>
+    <message>
+        <source>That is near enough</source>
+        <translation>Das ist nah genug</translation>
+    </message>
+    <message>
+        <source>Keep as a preset</source>
+        <translation>Als Vorgabe behalten</translation>
+    </message>
+    <message>
+        <source>Left out</source>
+        <translation>Weggelassen</translation>
+    </message>
+    <message>
+        <source>Behind them as a LUT</source>
+        <translation>Dahinter als LUT</translation>
+    </message>
+    <message>
+        <source>Learned</source>
+        <translation>Gelernt</translation>
+    </message>
+    <message>
+        <source>What “%1” does, in stages that you can change.</source>
+        <translation>Was „%1“ tut, in Stufen, die sich ändern lassen.</translation>
+    </message>
+    <message>
+        <source>Ends the search with the stages that it has</source>
+        <translation>Beendet die Suche mit den Stufen, die sie hat</translation>
+    </message>
+    <message>
+        <source>With the LUT</source>
+        <translation>Mit der LUT</translation>
+    </message>
+    <message>
+        <source>With the stages</source>
+        <translation>Mit den Stufen</translation>
+    </message>
+    <message>
+        <source>Put in place of the LUT</source>
+        <translation>An die Stelle der LUT setzen</translation>
+    </message>
+    <message>
+        <source>What they leave</source>
+        <translation>Was sie übrig lassen</translation>
+    </message>
+    <message>
+        <source>A LUT stage behind the others takes up what they leave: nearer, but no hand can change it</source>
+        <translation>Eine LUT-Stufe hinter den anderen nimmt auf, was sie übrig lassen: näher, aber keine Hand kann sie ändern</translation>
+    </message>
+    <message>
+        <source>Over all colours, ΔE</source>
+        <translation>Über alle Farben, ΔE</translation>
+    </message>
+    <message>
+        <source>On this picture, ΔE</source>
+        <translation>Auf diesem Bild, ΔE</translation>
+    </message>
+    <message>
+        <source>mean</source>
+        <translation>Mittel</translation>
+    </message>
+    <message>
+        <source>99 of 100</source>
+        <translation>99 von 100</translation>
+    </message>
+    <message>
+        <source>worst</source>
+        <translation>schlimmst</translation>
+    </message>
+    <message>
+        <source>Stages alone</source>
+        <translation>Stufen allein</translation>
+    </message>
+    <message>
+        <source>With the rest</source>
+        <translation>Mit dem Rest</translation>
+    </message>
+    <message>
+        <source>Being sought…</source>
+        <translation>Wird gesucht…</translation>
+    </message>
+    <message>
+        <source>Being sought: so far ΔE %1 in the mean</source>
+        <translation>Wird gesucht: bisher ΔE %1 im Mittel</translation>
+    </message>
+    <message>
+        <source>A LUT behind them would come no nearer.</source>
+        <translation>Eine LUT dahinter käme nicht näher.</translation>
+    </message>
+    <message>
+        <source>It does nothing that a stage would have to do.</source>
+        <translation>Sie tut nichts, was eine Stufe tun müsste.</translation>
+    </message>
+    <message>
+        <source>stage comes near it.</source>
+        <translation>Stufe kommt ihr nahe.</translation>
+    </message>
+    <message>
+        <source>stages come near it.</source>
+        <translation>Stufen kommen ihr nahe.</translation>
     </message>
 </context>
 <context>

@@ -362,6 +362,7 @@ bool isOneColour(const ColourPairs& pairs) {
 constexpr std::size_t kMostFound = 6;
 constexpr double kMostWork = 22000; ///< slopes of one number: no further stage is tried after so many
 constexpr double kGoodEnough = 0.2; ///< a score that asks for no further stage
+constexpr double kForLeaving = 1.4; ///< so much of it until none is tried to be left out
 constexpr double kWorthAStage = 0.9, kHarmless = 1.1;
 
 /// The search: runs that may do it, the best of them with what still helps, without what does not.
@@ -376,16 +377,16 @@ public:
             ways.push_back(Run({soughtMonochrome(), soughtCurves()}));
             ways.push_back(Run({soughtGradient()}));
             ways.push_back(Run({soughtMix(), soughtCurves()}));
-            ways.push_back(Run({soughtCurves(), soughtMonochrome(), soughtCurves()}));
             ways.push_back(Run({soughtCurves(), soughtMix(), soughtCurves()}));
         }
         ways.push_back(Run({soughtMix(), soughtCurves(), soughtWheels(), soughtHueBands(), soughtSaturation()}));
         ways.push_back(Run({soughtHueBands(), soughtSaturation(), soughtMix(), soughtCurves(), soughtWheels()}));
-        ways.push_back(
-            Run({soughtCurves(), soughtMix(), soughtCurves(), soughtWheels(), soughtHueBands(), soughtSaturation()}));
+        if (!isOneColour_)
+            ways.push_back(Run(
+                {soughtCurves(), soughtMix(), soughtCurves(), soughtWheels(), soughtHueBands(), soughtSaturation()}));
         if (!how_.isThorough) ways.resize(1, Run({}));
         for (Run& way : ways) {
-            settle(way, 30, false);
+            settle(way, how_.isThorough ? 30 : 15, false);
             consider(way);
         }
         if (!how_.isThorough) return foundIn(*best_, wanted_);
@@ -447,7 +448,7 @@ private:
     }
     /// Stages without which it is about as near, those first that matter least.
     void leaveOut(bool isFine) {
-        while (best_->stages.size() > 1 && !isDone()) {
+        while (best_->stages.size() > 1 && work_ < kMostWork * kForLeaving && !isDone()) {
             std::optional<Run> fewer;
             double least = std::max(score_ * kHarmless, kGoodEnough);
             for (std::size_t k = 0; k < best_->stages.size(); ++k) {

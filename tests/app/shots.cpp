@@ -1,6 +1,7 @@
 // Makes the pictures of docs/screenshots: the real window on the demo set, each view after a little real work.
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
+#include "app/package/stages_sheet.h"
 #include "app/preferences.h"
 #include "app/render_image.h"
 #include "app/theme/theme.h"
@@ -341,6 +342,26 @@ void takesAndReference(Driver& d, const QString& folder, int row) {
     d.menu(QStringLiteral("Picture"), QStringLiteral("Takes and steps"));
 }
 
+/// A LUT of unknown making, worn by the key picture and turned into stages.
+void lutAsStages(Driver& d, const QString& folder) {
+    const Preset preset = readPresetFile(std::string(BARYTON_SOURCE) + "/share/presets/Dusk/Ember.bpreset");
+    d.addStage(QStringLiteral("LUT"));
+    d.state().setParameters(
+        d.state().chosenStage(),
+        {{"file", LutContent{"ember.cube", std::make_shared<const LutTable>(bakeLook(preset.carried, 33, "ember"))}}},
+        true);
+    d.settle();
+    d.click(d.button(d.window().gradePage()->editorPanel(), QStringLiteral("Turn into stages…")));
+    auto* sheet = qobject_cast<StagesSheet*>(d.sheet());
+    Driver::waitFor([&] { return sheet->isDone(); }, 60);
+    d.click(d.button(sheet, QStringLiteral("Behind them as a LUT")));
+    QTest::qWait(700);
+    saveWithSheet(d.window(), sheet, folder, QStringLiteral("lut-as-stages"));
+    d.click(d.button(sheet, QStringLiteral("Cancel")));
+    for (int steps = 0; steps < 2; ++steps) d.undo(); // the stage and its LUT
+    d.settle();
+}
+
 /// Six pictures chosen and graded together, in the grid.
 void severalPictures(Driver& d, const QString& folder) {
     GradePage* grade = d.window().gradePage();
@@ -366,18 +387,6 @@ void welcome(Driver& d, const QString& folder) {
     window.show();
     QTest::qWait(200);
     save(&window, folder, QStringLiteral("welcome"));
-}
-
-/// A popup over the window, as it is seen.
-void saveWithPopup(MainWindow& window, const QString& folder, const QString& name) {
-    QWidget* popup = QApplication::activePopupWidget();
-    QImage image = window.grab().toImage();
-    QPainter painter(&image);
-    painter.drawPixmap(window.mapFromGlobal(popup->pos()), popup->grab());
-    painter.end();
-    if (!image.save(folder + u'/' + name + QStringLiteral(".png"))) qFatal("cannot write a picture");
-    popup->close();
-    QApplication::setActiveWindow(&window);
 }
 
 int main(int argc, char** argv) {
@@ -466,10 +475,7 @@ int main(int argc, char** argv) {
     QTest::qWait(700);
     save(&d.window(), folder, QStringLiteral("shelf"));
 
-    // Adding a stage.
-    d.click(d.named<QPushButton>(grade, QStringLiteral("Add a stage")));
-    QTest::qWait(1200);
-    saveWithPopup(d.window(), folder, QStringLiteral("add-stage"));
+    lutAsStages(d, folder);
 
     // A chain of many stages, with what they say of themselves.
     grade->showSide(GradePage::Side::None);

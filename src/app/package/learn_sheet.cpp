@@ -154,15 +154,19 @@ void LearnSheet::showWay() {
     if (way_->current() == Pair && !pair_->pairs().empty()) learnFrom(pair_->pairs());
 }
 
-/// `work` is given the task and says what it has with `tell(learnt, account, isWhole)`.
-template <class Work>
-void LearnSheet::learn(const QString& name, Work work) {
+void LearnSheet::begin(const QString& name) {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     learnt_.reset();
     account_->setText(tr("Reading %1…").arg(name));
+    name_->offerName(QFileInfo(name).completeBaseName());
     drawPictures();
     check();
+}
+
+/// `work` is given the task that was begun and says what it has with `tell(learnt, account, isWhole)`.
+template <class Work>
+void LearnSheet::runLearning(Work work) {
     runBehind(pool_, [this, task = task_, work = std::move(work)] {
         const auto tell = [&](Learnt learnt, const QString& account, bool isWhole) {
             tellWindow(this, [this, task, learnt = std::move(learnt), account, isWhole] {
@@ -179,12 +183,12 @@ void LearnSheet::learn(const QString& name, Work work) {
             });
         }
     });
-    name_->offerName(QFileInfo(name).completeBaseName());
 }
 
 void LearnSheet::learnFrom(const QString& pattern) {
     const QString name = QFileInfo(pattern).fileName();
-    learn(name, [pattern, name](const Task* task, const auto& tell) {
+    begin(name);
+    runLearning([pattern, name](const Task* task, const auto& tell) {
         const LearntLut learnt = learnFromPattern(std::filesystem::path(pattern.toStdString()), task);
         QString text = tr("%1: a LUT of %2 points along each edge.").arg(name).arg(learnt.account.size);
         text += learnt.account.remarks.empty() ? u' ' + tr("Nothing else was done to it.")
@@ -195,7 +199,8 @@ void LearnSheet::learnFrom(const QString& pattern) {
 
 void LearnSheet::learnFrom(const std::vector<PairStep::Files>& pairs) {
     if (pairs.empty()) return showWay();
-    learn(QFileInfo(pairs.back().after).fileName(), [pairs](const Task* task, const auto& tell) {
+    begin(QFileInfo(pairs.back().after).fileName());
+    runLearning([pairs](const Task* task, const auto& tell) {
         std::vector<PicturePair> pictures;
         for (const PairStep::Files& files : pairs)
             pictures.push_back(

@@ -41,8 +41,9 @@ private:
         std::vector<PairAccount> accounts; ///< of pairs
         QImage before;                     ///< the first of them, small
     };
+    void begin(const QString& name);
     template <class Work>
-    void learn(const QString& name, Work work);
+    void runLearning(Work work);
     void show(Learnt learnt, const QString& account, bool isWhole);
     void showWay();
     void drawPictures();

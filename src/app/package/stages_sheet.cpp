@@ -15,7 +15,7 @@ namespace {
 
 constexpr QSize kFoundPicture{288, 192};
 constexpr std::size_t kRoom = 6;
-constexpr int kCardWidth = 92, kCardHeight = 76, kGap = 8;
+constexpr int kCardWidth = 92, kCardHeight = 90, kNameHeight = 30, kGap = 8;
 
 QString nameOf(const Stage& stage) {
     return QString::fromStdString(stageTitle(stage));
@@ -54,10 +54,10 @@ void StageRow::paintEvent(QPaintEvent*) {
         p.setBrush(c.raised);
         p.drawRoundedRect(box, 4, 4);
         p.setPen(c.text);
-        p.drawText(
-            box.adjusted(7, 3, -5, 0), Qt::AlignLeft | Qt::AlignTop,
-            p.fontMetrics().elidedText(nameOf(stages_[i]), Qt::ElideRight, static_cast<int>(box.width()) - 12));
-        paintMiniature(p, box.adjusted(7, 22, -7, -7), stages_[i]);
+        // A long name takes two lines.
+        p.drawText(QRectF(box.left() + 7, box.top() + 3, box.width() - 12, kNameHeight),
+                   Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, nameOf(stages_[i]));
+        paintMiniature(p, box.adjusted(7, kNameHeight + 4, -7, -7), stages_[i]);
     }
 }
 
