@@ -4430,6 +4430,18 @@
         <source>choose a picture and a graded version of it, turned alike</source>
         <translation>wähle ein Bild und eine gestaltete Fassung davon, gleich gedreht</translation>
     </message>
+    <message>
+        <source>a .3dl file has no room for the 1D table that light needs</source>
+        <translation>eine .3dl-Datei hat keinen Platz für die 1D-Tabelle, die Licht braucht</translation>
+    </message>
+    <message>
+        <source>choose a .cube file, or another space to read</source>
+        <translation>wähle eine .cube-Datei oder einen anderen gelesenen Raum</translation>
+    </message>
+    <message>
+        <source>Rec. 2020</source>
+        <translation>Rec. 2020</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -7205,10 +7217,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Liest · schreibt</translation>
     </message>
     <message>
-        <source>The LUT takes display-ready sRGB pixels and gives sRGB pixels</source>
-        <translation>Die LUT nimmt anzeigefertige sRGB-Pixel und gibt sRGB-Pixel</translation>
-    </message>
-    <message>
         <source>File</source>
         <translation>Datei</translation>
     </message>
@@ -7295,6 +7303,26 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Fitted nodes (sampled: mean %1, worst %2)</source>
         <translation>Angepasst (abgetastet: Mittel %1, schlimmste %2)</translation>
+    </message>
+    <message>
+        <source>Reads</source>
+        <translation>Liest</translation>
+    </message>
+    <message>
+        <source>Writes</source>
+        <translation>Schreibt</translation>
+    </message>
+    <message>
+        <source>The space of the numbers that the LUT will be given, where it is worn</source>
+        <translation>Der Raum der Zahlen, die der LUT gegeben werden, wo sie getragen wird</translation>
+    </message>
+    <message>
+        <source>The space of the numbers that it gives there</source>
+        <translation>Der Raum der Zahlen, die sie dort gibt</translation>
+    </message>
+    <message>
+        <source>A .3dl file has no room for the 1D table that light needs: choose .cube, or another space to read.</source>
+        <translation>Eine .3dl-Datei hat keinen Platz für die 1D-Tabelle, die Licht braucht: wähle .cube oder einen anderen gelesenen Raum.</translation>
     </message>
 </context>
 <context>

@@ -81,6 +81,17 @@ void addLutOutput(CLI::App& command, LutOutput& output) {
         ->type_name("FILE");
 }
 
+void addLutSpaces(CLI::App& command, LutOutput& output) {
+    std::vector<std::string> ids;
+    for (const EncodingType& type : encodings()) ids.push_back(type.id);
+    command.add_option("--reads", output.reads, "The space of the numbers that it takes")
+        ->check(CLI::IsMember(ids))
+        ->capture_default_str();
+    command.add_option("--writes", output.writes, "The space of those that it gives")
+        ->check(CLI::IsMember(ids))
+        ->capture_default_str();
+}
+
 LutFormat formatOf(const LutOutput& output) {
     if (!output.format.empty()) return *lutFormatFromName(output.format);
     if (output.out == "-") throw WrongUsage("-o -", "", "a name would tell the format", "add --format");
@@ -120,8 +131,16 @@ int writeBaked(const Grade& grade, const std::string& title, const LutOutput& ou
     return written(output, inputs, account, [&](const fs::path& file, LutFormat format) {
         const int size = output.size.value_or(33);
         const NodeWay way = output.fits ? NodeWay::Fitted : output.samples ? NodeWay::Sampled : NodeWay::Best;
-        const LutExportReport report = exportLut(grade, {file, format, size, title, way}, {});
+        const auto space = [](const std::string& id) {
+            for (const EncodingType& type : encodings())
+                if (type.id == id) return type.encoding;
+            return Encoding::Srgb;
+        };
+        const LutSpaces spaces{space(output.reads), space(output.writes)};
+        const LutExportReport report = exportLut(grade, {file, format, size, title, way, spaces}, {});
         Json json{{"size", size},
+                  {"reads", output.reads},
+                  {"writes", output.writes},
                   {"nodes", report.isFitted ? "fitted" : "sampled"},
                   {"deltaE2000", jsonOf(report.fidelity.cube)},
                   {"leftOut", report.leftOut}};

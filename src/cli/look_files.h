@@ -22,12 +22,16 @@ Preset lookOf(const std::filesystem::path& file);
 
 /// A LUT file that a command writes.
 struct LutOutput {
-    std::string out, format;            ///< "-": standard output; no format: by the extension
-    std::optional<int> size;            ///< grid points along each edge
-    bool fits = false, samples = false; ///< its nodes; neither: what is measured to be better
+    std::string out, format;                     ///< "-": standard output; no format: by the extension
+    std::optional<int> size;                     ///< grid points along each edge
+    bool fits = false, samples = false;          ///< its nodes; neither: what is measured to be better
+    std::string reads = "srgb", writes = "srgb"; ///< ids of the spaces of its numbers
 };
 /// The options of it, for a command.
 void addLutOutput(CLI::App& command, LutOutput& output);
+
+/// Those of the spaces, for a command that bakes.
+void addLutSpaces(CLI::App& command, LutOutput& output);
 
 /// Of its extension, where none is named; throws WrongUsage where that tells nothing.
 LutFormat formatOf(const LutOutput& output);

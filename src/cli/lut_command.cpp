@@ -64,10 +64,11 @@ void addLutCommands(CLI::App& app, int& code) {
     auto* lut = app.add_subcommand("lut", "Make LUT files and look at them");
     lut->require_subcommand(1);
     auto options = std::make_shared<BakeOptions>();
-    auto* bakeCommand = lut->add_subcommand(
-        "bake", "Write a preset's Look as a LUT file (reads and writes sRGB); prints its measured fidelity");
+    auto* bakeCommand =
+        lut->add_subcommand("bake", "Write a preset's Look as a LUT file; prints its measured fidelity");
     bakeCommand->add_option("--preset", options->preset, "The preset file")->required()->type_name("FILE");
     addLutOutput(*bakeCommand, options->output);
+    addLutSpaces(*bakeCommand, options->output);
     bakeCommand->add_flag("--ignore-masks", options->ignoresMasks,
                           "Let layers act everywhere that a mask holds to places, rather than leave them out");
     bakeCommand->callback([options, &code] { code = bake(*options); });

@@ -207,6 +207,7 @@ void addLutTools(CLI::App& lut, int& code) {
         ->expected(1, 100)
         ->type_name("FILE");
     addLutOutput(*combineCommand, *output);
+    addLutSpaces(*combineCommand, *output);
     combineCommand->callback([files, output, &code] { code = combine(*files, *output); });
 
     auto from = std::make_shared<std::string>();

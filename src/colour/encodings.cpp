@@ -13,7 +13,9 @@ const std::vector<EncodingType>& encodings() {
         {Encoding::Rec709, "rec709", "Rec. 709", "Video numbers for a screen after BT.1886, a power of 2.4."},
         {Encoding::DisplayP3, "display-p3", "Display P3", "The numbers of wide-gamut screens and phones."},
         {Encoding::Linear, "linear", "Linear", "Light itself, with the primaries of sRGB."},
-        {Encoding::AcesCct, "acescct", "ACEScct", "Logarithmic numbers of the ACES grading space."}};
+        {Encoding::AcesCct, "acescct", "ACEScct", "Logarithmic numbers of the ACES grading space."},
+        {Encoding::Rec2020, "rec2020", "Rec. 2020",
+         "Wide-gamut video numbers for a screen after BT.1886, a power of 2.4."}};
     return all;
 }
 
@@ -23,6 +25,7 @@ double encode(Encoding encoding, double linear) {
     case Encoding::DisplayP3:
         return linearToSrgb(linear);
     case Encoding::Rec709:
+    case Encoding::Rec2020:
         return std::copysign(std::pow(std::abs(linear), 1 / 2.4), linear);
     case Encoding::Linear:
         return linear;
@@ -40,6 +43,7 @@ double decode(Encoding encoding, double value) {
     case Encoding::DisplayP3:
         return srgbToLinear(value);
     case Encoding::Rec709:
+    case Encoding::Rec2020:
         return std::copysign(std::pow(std::abs(value), 2.4), value);
     case Encoding::Linear:
         return value;
@@ -61,7 +65,11 @@ const Mat3& toEncodingPrimaries(Encoding encoding) {
         const Mat3 toXyz = rgbToXyz(xyzFromXy(0.713, 0.293), xyzFromXy(0.165, 0.830), xyzFromXy(0.128, 0.044), white);
         return inverse(toXyz) * adaptation(kBradford, kD65, white) * kSrgbToXyz;
     }();
+    static const Mat3 bt2020 =
+        inverse(rgbToXyz(xyzFromXy(0.708, 0.292), xyzFromXy(0.170, 0.797), xyzFromXy(0.131, 0.046), kD65)) *
+        kSrgbToXyz;
     if (encoding == Encoding::DisplayP3) return p3;
+    if (encoding == Encoding::Rec2020) return bt2020;
     return encoding == Encoding::AcesCct ? ap1 : same;
 }
 

@@ -7,7 +7,7 @@
 namespace baryton {
 
 /// The spaces in which LUT files expect and give their numbers.
-enum class Encoding { Srgb, Rec709, DisplayP3, Linear, AcesCct };
+enum class Encoding { Srgb, Rec709, DisplayP3, Linear, AcesCct, Rec2020 };
 
 struct EncodingType {
     Encoding encoding;
@@ -21,14 +21,15 @@ const std::vector<EncodingType>& encodings();
 /// Linear light of the space's own primaries → its numbers, and back.
 ///
 /// - Srgb, DisplayP3: IEC 61966-2-1, odd below 0.
-/// - Rec709: ITU-R BT.1886 with a black of 0, a pure power of 2.4, odd below 0.
+/// - Rec709, Rec2020: ITU-R BT.1886 with a black of 0, a pure power of 2.4, odd below 0.
 /// - Linear: as it is.
 /// - AcesCct: S-2016-001, straight below 0.0078125, log2 above; light above 65 504 is held there.
 double encode(Encoding encoding, double linear);
 double decode(Encoding encoding, double value);
 
 /// Linear sRGB → linear light of the space's primaries: those of BT.709 (the identity), Display P3 (SMPTE EG 432-1
-/// primaries, D65), and AP1 for ACEScct, whose white (x 0.32168, y 0.33767) is reached by Bradford adaptation.
+/// primaries, D65) and Rec. 2020 (ITU-R BT.2020), and AP1 for ACEScct, whose white (x 0.32168, y 0.33767) is reached
+/// by Bradford adaptation.
 const Mat3& toEncodingPrimaries(Encoding encoding);
 
 // The constants of ACEScct, shared by the double and the vector form.

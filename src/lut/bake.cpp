@@ -1,6 +1,7 @@
 #include "lut/bake.h"
 #include "base/words.h"
 #include "colour/spaces.h"
+#include "colour/transfer.h"
 #include "grade/mask_links.h"
 #include "lut/colour_rows.h"
 
@@ -61,7 +62,7 @@ Difference differenceOver(const Program& exact, const Program& lut, const std::v
 
 } // namespace
 
-LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep) {
+LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep, const LutSpaces& spaces) {
     if (size < 2 || size > 129)
         throw Error("", "", inWords("a grid of {} is outside 2…129", size),
                     words("choose 33, or 65 for a strong look"));
@@ -82,8 +83,15 @@ LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool w
             g = 0, ++b;
         }
     }
-    const Picture out = Program::compile(grade, lookOnly(withPrep)).graded(nodes);
+    const Picture out = fromWorking(
+        spaces.writes,
+        Program::compile(grade, lookOnly(withPrep)).graded(toWorking(spaces.gridReads(), std::move(nodes))));
     LutTable table;
+    if (spaces.needsShaper()) {
+        constexpr int entries = 4096;
+        for (int i = 0; i < entries; ++i)
+            table.shaper.insert(table.shaper.end(), 3, static_cast<float>(linearToSrgb(double(i) / (entries - 1))));
+    }
     table.title = title;
     table.grid.resize(count * 3);
     float* node = table.grid.data();
@@ -107,13 +115,16 @@ WithoutPlaces withoutPlaces(const Grade& grade) {
     return result;
 }
 
-Grade lutGrade(const LutTable& table, const std::string& name) {
+Grade lutGrade(const LutTable& table, const std::string& name, const LutSpaces& spaces) {
     Grade grade;
     Layer layer;
     layer.id = "layer-1";
     layer.name = name;
     Stage stage = makeStage(grade, "lut");
     stage.parameters["file"] = LutContent{name, std::make_shared<const LutTable>(table)};
+    const auto idOf = [](Encoding encoding) { return encodings()[static_cast<std::size_t>(encoding)].id; };
+    if (spaces.reads != Encoding::Srgb) stage.parameters["reads"] = idOf(spaces.reads);
+    if (spaces.writes != Encoding::Srgb) stage.parameters["writes"] = idOf(spaces.writes);
     layer.stages.push_back(std::move(stage));
     grade.look.push_back(std::move(layer));
     return grade;
@@ -134,9 +145,9 @@ Fidelity fidelityBetween(const Program& exact, const Program& other, const std::
 } // namespace
 
 Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
-                         bool withPrep, const Task* task) {
-    return fidelityBetween(Program::compile(grade, lookOnly(withPrep)), Program::compile(lutGrade(table, "LUT")),
-                           pictures, task);
+                         bool withPrep, const Task* task, const LutSpaces& spaces) {
+    return fidelityBetween(Program::compile(grade, lookOnly(withPrep)),
+                           Program::compile(lutGrade(table, "LUT", spaces)), pictures, task);
 }
 
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,

@@ -1,14 +1,17 @@
 #pragma once
 #include "base/task.h"
 #include "lut/lut_file.h"
+#include "lut/lut_spaces.h"
 #include "picture/picture.h"
 #include "render/program.h"
 
 namespace baryton {
 
 /// Evaluates the part of a grade that bakes, Prep left out unless asked for, on a grid of `size`³ over 0…1. Nodes are
-/// not clipped. Size 2…129.
-LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep = false);
+/// not clipped. Size 2…129. The nodes are in the numbers of the spaces; where those that it reads need a shaper, it
+/// has one of 4096 entries.
+LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep = false,
+                  const LutSpaces& spaces = {});
 
 /// Colour differences (CIEDE2000, D65, both sides clipped to the output range) between a LUT and the exact Look.
 struct Difference {
@@ -24,14 +27,14 @@ struct Fidelity {
     Difference cube, pictures;
 };
 Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
-                         bool withPrep = false, const Task* task = nullptr);
+                         bool withPrep = false, const Task* task = nullptr, const LutSpaces& spaces = {});
 
 /// The same between any two grades, of what of them bakes: how far `other` is from `grade`.
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,
                       const Task* task = nullptr);
 
-/// A grade with a LUT as its only stage.
-Grade lutGrade(const LutTable& table, const std::string& name);
+/// A grade with a LUT as its only stage, made for these spaces.
+Grade lutGrade(const LutTable& table, const std::string& name, const LutSpaces& spaces = {});
 
 /// The grade with its layers acting everywhere that are held to a mask with a place, and their names: what a LUT
 /// holds when masks are ignored. Masks of colours alone stay.

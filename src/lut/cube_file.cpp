@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cctype>
 #include <charconv>
+#include <string_view>
 
 namespace baryton {
 
@@ -71,12 +72,24 @@ bool isNumberStart(char c) {
 }
 
 constexpr int kMostUnknown = 8; ///< words that are told of
+constexpr std::string_view kTitleInComment = "# TITLE \"";
+
+/// The title of a file that has it in a comment of its first lines; empty for none.
+std::string titleInComment(std::string_view text) {
+    constexpr std::size_t head = 1000;
+    const std::string_view start = text.substr(0, head);
+    const std::size_t at = start.find(kTitleInComment);
+    if (at == std::string_view::npos || (at > 0 && start[at - 1] != '\n')) return {};
+    const std::size_t from = at + kTitleInComment.size(), to = start.find_first_of("\"\r\n", from);
+    return to == std::string_view::npos ? std::string() : asUtf8(std::string(start.substr(from, to - from)));
+}
 
 } // namespace
 
 ParsedLut parseCube(const std::string& text) {
     ParsedLut parsed;
     LutTable& table = parsed.table;
+    table.title = titleInComment(text);
     LutLines lines(text);
     std::size_t size1 = 0, size3 = 0;
     int unknown = 0;
@@ -135,13 +148,16 @@ ParsedLut parseCube(const std::string& text) {
     return parsed;
 }
 
-std::string cubeText(const LutTable& table) {
+std::string cubeText(const LutTable& table, const LutSpaces& spaces) {
     constexpr std::array<float, 3> zero{0, 0, 0}, one{1, 1, 1};
-    std::string text = "# Made with Baryton. Reads and writes sRGB.\n";
+    std::string text = "# Made with Baryton. " +
+                       (spaces.isPlain() ? "Reads and writes sRGB." : "What it reads → writes: " + nameOf(spaces)) +
+                       "\n";
     std::string title;
     for (const char c : table.title)
         if (c != '"' && static_cast<unsigned char>(c) >= 32) title += c;
-    if (!title.empty()) text += "TITLE \"" + title + "\"\n";
+    const bool both = !table.shaper.empty() && !table.grid.empty();
+    if (!title.empty()) text += (both ? std::string(kTitleInComment) : "TITLE \"") + title + "\"\n";
     const auto range = [&](const char* name, const std::array<float, 3>& low, const std::array<float, 3>& high) {
         text += std::string(name) + " ";
         appendNumber(text, low[0]);
@@ -149,7 +165,6 @@ std::string cubeText(const LutTable& table) {
         appendNumber(text, high[0]);
         text += '\n';
     };
-    const bool both = !table.shaper.empty() && !table.grid.empty();
     if (!table.shaper.empty()) text += "LUT_1D_SIZE " + std::to_string(table.shaperSize()) + "\n";
     if (!table.grid.empty()) text += "LUT_3D_SIZE " + std::to_string(table.gridSize()) + "\n";
     const auto& low = table.shaper.empty() ? table.gridMin : table.shaperMin;

@@ -10,6 +10,7 @@ struct LutExport {
     int size = 33;
     std::string title;
     NodeWay nodes = NodeWay::Best;
+    LutSpaces spaces{}; ///< other than plain ones stand in its title; a .3dl has no room for the shaper of light
 };
 struct LutExportReport {
     Fidelity fidelity;                ///< of the written file, read back

@@ -20,8 +20,9 @@ struct Samples {
     std::vector<float> weights;
 };
 
-/// Colours of the cube, some of them on its faces, where pictures end, and a share of those of pictures.
-Picture coloursFor(const std::vector<Picture>& pictures, std::size_t& count) {
+/// Colours of the cube, some of them on its faces, where pictures end, and a share of those of pictures; in the
+/// numbers that the grid reads.
+Picture coloursFor(const std::vector<Picture>& pictures, const LutSpaces& spaces, std::size_t& count) {
     std::vector<std::array<float, 3>> colours;
     ColoursByChance chance(20261130);
     for (std::size_t i = 0; i < kCubeSamples; ++i) {
@@ -31,14 +32,16 @@ Picture coloursFor(const std::vector<Picture>& pictures, std::size_t& count) {
     }
     for (const Picture& picture : pictures)
         for (std::size_t i = 0; i < kPictureSamples / pictures.size() && !picture.isEmpty(); ++i)
-            colours.push_back(chance.of(picture));
+            colours.push_back(fromWorking(spaces.gridReads(), chance.of(picture)));
     count = colours.size();
     return colourRows(colours);
 }
 
-Vec3 labOf(const std::array<float, 3>& rgb) {
+/// Of numbers that a LUT writes.
+Vec3 labOf(const std::array<float, 3>& rgb, Encoding writes) {
+    const std::array<float, 3> working = toWorking(writes, rgb);
     Vec3 v{};
-    for (std::size_t k = 0; k < 3; ++k) v[k] = std::clamp(double(rgb[k]), 0.0, 1.0);
+    for (std::size_t k = 0; k < 3; ++k) v[k] = std::clamp(double(working[k]), 0.0, 1.0);
     return labFromSrgb(v);
 }
 
@@ -47,15 +50,15 @@ double labApart(const Vec3& a, const Vec3& b) {
 }
 
 /// How much CIELAB changes with the numbers at a colour, squared.
-float sensitivityAt(const std::array<float, 3>& rgb) {
+float sensitivityAt(const std::array<float, 3>& rgb, Encoding writes) {
     constexpr float step = 1.0F / 128;
-    const Vec3 here = labOf(rgb);
+    const Vec3 here = labOf(rgb, writes);
     double sum = 0;
     for (std::size_t k = 0; k < 3; ++k) {
         std::array<float, 3> beside = rgb;
         beside[k] = std::clamp(rgb[k], 0.0F, 1.0F) < 0.5F ? std::clamp(rgb[k], 0.0F, 1.0F) + step
                                                           : std::clamp(rgb[k], 0.0F, 1.0F) - step;
-        const double change = labApart(labOf(beside), here);
+        const double change = labApart(labOf(beside, writes), here);
         sum += change * change;
     }
     return static_cast<float>(sum);
@@ -123,21 +126,8 @@ void settleNodes(GridValues& nodes, const GridValues& sampled, const Samples& sa
     GridValues rest = normal.missing(nodes);
     for (std::size_t n = 0; n < nodes.size(); ++n)
         for (std::size_t k = 0; k < 3 && !held[n]; ++k) rest[n][k] += kPull * (sampled[n][k] - nodes[n][k]);
-    GridValues way = rest;
-    double length = product(rest, rest);
-    const double enough = 1e-8 * length;
-    for (int step = 0; step < kSteps && length > enough; ++step) {
-        if (task) task->throwIfCancelled();
-        const GridValues bent = normal(way);
-        const auto far = static_cast<float>(length / product(way, bent));
-        for (std::size_t n = 0; n < nodes.size(); ++n)
-            for (std::size_t k = 0; k < 3; ++k) nodes[n][k] += far * way[n][k], rest[n][k] -= far * bent[n][k];
-        const double next = product(rest, rest);
-        const auto share = static_cast<float>(next / length);
-        for (std::size_t n = 0; n < nodes.size(); ++n)
-            for (std::size_t k = 0; k < 3; ++k) way[n][k] = rest[n][k] + share * way[n][k];
-        length = next;
-    }
+    const double enough = 1e-8 * product(rest, rest);
+    conjugateSteps(nodes, std::move(rest), normal, kSteps, enough, task);
 }
 
 std::vector<bool> heldNodes(int size) {
@@ -153,19 +143,21 @@ std::vector<bool> heldNodes(int size) {
 } // namespace
 
 LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures,
-                    const Task* task) {
-    LutTable table = bakeLook(grade, size, title);
+                    const Task* task, const LutSpaces& spaces) {
+    LutTable table = bakeLook(grade, size, title, false, spaces);
     Samples samples;
     std::size_t count = 0;
-    const Picture colours = coloursFor(pictures, count);
-    const Picture looked = Program::compile(grade, {false, true, true, true}).graded(colours, 0, task);
+    const Picture colours = coloursFor(pictures, spaces, count);
+    const Picture looked = fromWorking(
+        spaces.writes,
+        Program::compile(grade, {false, true, true, true}).graded(toWorking(spaces.gridReads(), colours), 0, task));
     samples.places.resize(count), samples.wanted.resize(count), samples.weights.resize(count);
     std::vector<double> sums(kChunks);
     inChunks(count, [&](std::size_t chunk, std::size_t from, std::size_t to) {
         for (std::size_t i = from; i < to; ++i) {
             samples.places[i] = placeInGrid(colourIn(colours, i), size);
             samples.wanted[i] = colourIn(looked, i);
-            samples.weights[i] = sensitivityAt(samples.wanted[i]);
+            samples.weights[i] = sensitivityAt(samples.wanted[i], spaces.writes);
             sums[chunk] += samples.weights[i];
         }
     });
@@ -185,8 +177,9 @@ LutTable fittedLook(const Grade& grade, int size, const std::string& title, cons
             std::vector<double> parts(kChunks);
             inChunks(count, [&](std::size_t chunk, std::size_t from, std::size_t to) {
                 for (std::size_t i = from; i < to; ++i) {
-                    errors[i] = static_cast<float>(
-                        labApart(labOf(interpolated(samples.places[i], nodes)), labOf(samples.wanted[i])));
+                    errors[i] =
+                        static_cast<float>(labApart(labOf(interpolated(samples.places[i], nodes), spaces.writes),
+                                                    labOf(samples.wanted[i], spaces.writes)));
                     parts[chunk] += errors[i];
                 }
             });
@@ -215,12 +208,13 @@ bool isBetter(const Difference& fitted, const Difference& sampled) {
 } // namespace
 
 ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
-                        const std::vector<Picture>& pictures, const Task* task) {
-    ChosenNodes sampled{bakeLook(grade, size, title), false, {}, {}};
-    if (way != NodeWay::Fitted) sampled.fidelity = measureFidelity(sampled.table, grade, pictures, false, task);
+                        const std::vector<Picture>& pictures, const Task* task, const LutSpaces& spaces) {
+    ChosenNodes sampled{bakeLook(grade, size, title, false, spaces), false, {}, {}};
+    if (way != NodeWay::Fitted)
+        sampled.fidelity = measureFidelity(sampled.table, grade, pictures, false, task, spaces);
     if (way == NodeWay::Sampled || size > kFinestFit) return sampled;
-    ChosenNodes fitted{fittedLook(grade, size, title, pictures, task), true, {}, {}};
-    fitted.fidelity = measureFidelity(fitted.table, grade, pictures, false, task);
+    ChosenNodes fitted{fittedLook(grade, size, title, pictures, task, spaces), true, {}, {}};
+    fitted.fidelity = measureFidelity(fitted.table, grade, pictures, false, task, spaces);
     if (way == NodeWay::Fitted) return fitted;
     if (!isBetter(fitted.fidelity.cube, sampled.fidelity.cube) ||
         !isBetter(fitted.fidelity.pictures, sampled.fidelity.pictures))

@@ -17,7 +17,7 @@ namespace baryton {
 /// twice more with each weight grown by the error that was left. Corners and neutrals stay as they were sampled. It
 /// is made anew in the same way for the same input, whatever the number of threads. Size 2…129.
 LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures = {},
-                    const Task* task = nullptr);
+                    const Task* task = nullptr, const LutSpaces& spaces = {});
 
 /// How the nodes of a LUT come about.
 enum class NodeWay {
@@ -34,6 +34,7 @@ struct ChosenNodes {
 /// Finer grids than this are sampled: they leave little to fit, and have more nodes than there are samples.
 constexpr int kFinestFit = 65;
 ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
-                        const std::vector<Picture>& pictures = {}, const Task* task = nullptr);
+                        const std::vector<Picture>& pictures = {}, const Task* task = nullptr,
+                        const LutSpaces& spaces = {});
 
 } // namespace baryton

@@ -1,5 +1,6 @@
 #pragma once
 #include "base/parallel.h"
+#include "base/task.h"
 
 #include <algorithm>
 #include <array>
@@ -71,6 +72,27 @@ inline double product(const GridValues& a, const GridValues& b) {
     for (std::size_t n = 0; n < a.size(); ++n)
         for (std::size_t k = 0; k < 3; ++k) sum += double(a[n][k]) * b[n][k];
     return sum;
+}
+
+/// Conjugate gradients (Hestenes and Stiefel 1952): moves `nodes` to where normal(nodes) is what `rest` says is still
+/// missing of it, in so many steps at most, or until the square of what is missing is `enough` or less.
+template <class Normal>
+void conjugateSteps(GridValues& nodes, GridValues rest, const Normal& normal, int steps, double enough,
+                    const Task* task) {
+    GridValues way = rest;
+    double length = product(rest, rest);
+    for (int step = 0; step < steps && length > enough; ++step) {
+        if (task) task->throwIfCancelled();
+        const GridValues bent = normal(way);
+        const auto far = static_cast<float>(length / product(way, bent));
+        for (std::size_t n = 0; n < nodes.size(); ++n)
+            for (std::size_t k = 0; k < 3; ++k) nodes[n][k] += far * way[n][k], rest[n][k] -= far * bent[n][k];
+        const double next = product(rest, rest);
+        const auto share = static_cast<float>(next / length);
+        for (std::size_t n = 0; n < nodes.size(); ++n)
+            for (std::size_t k = 0; k < 3; ++k) way[n][k] = rest[n][k] + share * way[n][k];
+        length = next;
+    }
 }
 
 } // namespace baryton

@@ -50,8 +50,9 @@ bool isLutFile(const std::filesystem::path& file) {
     }
 }
 
-void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format) {
-    writeFileAtomically(file, format == LutFormat::Cube ? cubeText(table) : threeDlText(table));
+void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format,
+                  const LutSpaces& spaces) {
+    writeFileAtomically(file, format == LutFormat::Cube ? cubeText(table, spaces) : threeDlText(table));
 }
 
 } // namespace baryton

@@ -1,5 +1,6 @@
 #pragma once
 #include "grade/lut_table.h"
+#include "lut/lut_spaces.h"
 
 #include <filesystem>
 #include <optional>
@@ -29,8 +30,9 @@ ParsedLut parseCube(const std::string& text);
 ParsedLut parseThreeDl(const std::string& text);
 
 /// Numbers with as many digits as give the same float again; the domain only where it is not 0…1. Where a 1D and a 3D
-/// table stand together, the 1D comes first.
-std::string cubeText(const LutTable& table);
+/// table stand together, the 1D comes first, and the title stands in a comment: other readers of such files know no
+/// TITLE in them, ours finds it there. Another comment tells the spaces.
+std::string cubeText(const LutTable& table, const LutSpaces& spaces = {});
 
 /// Integers: 10-bit grid positions and 12-bit values; 16-bit values where no value would reach the upper half of 12
 /// bits and a reader would take the depth for less. Values are clipped to 0…1. Needs a grid on 0…1 of at most 129,
@@ -46,6 +48,7 @@ constexpr int kLeastThreeDl = 4;
 /// True for a file that can be read as a LUT.
 bool isLutFile(const std::filesystem::path& file);
 
-void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format);
+void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format,
+                  const LutSpaces& spaces = {});
 
 } // namespace baryton

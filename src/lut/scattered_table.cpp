@@ -90,20 +90,7 @@ void solve(GridValues& d, const Scattered& data, int size, int steps, const Task
     const GridValues now = normal(d);
     for (std::size_t n = 0; n < d.size(); ++n)
         for (std::size_t k = 0; k < 3; ++k) rest[n][k] -= now[n][k];
-    GridValues way = rest;
-    double length = product(rest, rest);
-    for (int step = 0; step < steps && length > enough; ++step) {
-        if (task) task->throwIfCancelled();
-        const GridValues bent = normal(way);
-        const auto far = static_cast<float>(length / product(way, bent));
-        for (std::size_t n = 0; n < d.size(); ++n)
-            for (std::size_t k = 0; k < 3; ++k) d[n][k] += far * way[n][k], rest[n][k] -= far * bent[n][k];
-        const double next = product(rest, rest);
-        const auto share = static_cast<float>(next / length);
-        for (std::size_t n = 0; n < d.size(); ++n)
-            for (std::size_t k = 0; k < 3; ++k) way[n][k] = rest[n][k] + share * way[n][k];
-        length = next;
-    }
+    conjugateSteps(d, std::move(rest), normal, steps, enough, task);
 }
 
 std::array<float, 3> colourOfNode(std::size_t n, int size) {

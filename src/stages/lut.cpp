@@ -135,7 +135,8 @@ HWY_INLINE V Encoded(Encoding to, V linear) {
     case Encoding::Srgb:
     case Encoding::DisplayP3:
         return ToEncoded(linear);
-    case Encoding::Rec709: {
+    case Encoding::Rec709:
+    case Encoding::Rec2020: {
         const V power = Power(hn::Max(hn::Abs(linear), Splat(1e-12F)), 1 / 2.4F);
         return hn::CopySign(hn::IfThenElseZero(hn::Gt(hn::Abs(linear), Splat(1e-12F)), power), linear);
     }
@@ -159,7 +160,8 @@ HWY_INLINE V Decoded(Encoding from, V value) {
     case Encoding::Srgb:
     case Encoding::DisplayP3:
         return ToLinear(value);
-    case Encoding::Rec709: {
+    case Encoding::Rec709:
+    case Encoding::Rec2020: {
         const V power = Power(hn::Max(hn::Abs(value), Splat(1e-6F)), 2.4F);
         return hn::CopySign(hn::IfThenElseZero(hn::Gt(hn::Abs(value), Splat(1e-6F)), power), value);
     }

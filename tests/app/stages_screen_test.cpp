@@ -8,6 +8,7 @@
 #include "lut/lut_file.h"
 #include "picture/picture_file.h"
 
+#include <QComboBox>
 #include <QDropEvent>
 #include <QFileDialog>
 #include <QMimeData>
@@ -220,6 +221,36 @@ TEST(LearnScreen, WhatWasLearnedTurnsIntoStagesAtOnce) {
     const auto types = typesIn(kept->preset->carried);
     EXPECT_EQ(std::count(types.begin(), types.end(), "lut"), 0);
     EXPECT_GE(types.size(), 1U);
+}
+
+TEST(LutScreen, ALutIsWrittenForTheSpacesThatAreChosen) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    Grade grade = d.state().keyGrade();
+    grade.look = lookOfOurs("Stage light/Limelight").look;
+    d.state().editKey(grade);
+    d.settle();
+    d.menu(tr8("File"), tr8("Export LUT…"));
+    QDialog* sheet = d.sheet();
+    const auto choosePast = [&](const char* box, int entries) {
+        auto* list = d.named<QComboBox>(sheet, tr8(box));
+        list->setFocus();
+        for (int i = 0; i < entries; ++i) QTest::keyClick(list, Qt::Key_Down);
+    };
+    choosePast("Reads", 4);
+    choosePast("Writes", 1);
+    const fs::path file = d.root() / "log.cube";
+    d.type(d.named<QLineEdit>(sheet, tr8("LUT file")), QString::fromStdString(file.string()));
+    d.click(d.button(sheet, tr8("Export LUT")));
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "Written and read back"); }));
+    const LutTable table = readLutFile(file).table;
+    EXPECT_TRUE(table.title.ends_with("(ACEScct → Rec. 709)")) << table.title;
+    const LutSpaces spaces{Encoding::AcesCct, Encoding::Rec709};
+    EXPECT_LT(measureFidelity(table, grade, {}, false, nullptr, spaces).cube.mean, 0.5);
+    // Light needs a table in front, for which the other format has no room.
+    QTest::keyClick(d.named<QComboBox>(sheet, tr8("Reads")), Qt::Key_Up);
+    d.click(d.button(sheet, tr8(".3dl")));
+    EXPECT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "no room for the 1D table"); }));
 }
 
 } // namespace baryton::test

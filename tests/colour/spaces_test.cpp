@@ -47,6 +47,11 @@ TEST(Encodings, GiveTheStandardsValues) {
     EXPECT_NEAR(encode(Encoding::DisplayP3, red[0]), 0.917488, 1e-4);
     EXPECT_NEAR(encode(Encoding::DisplayP3, red[1]), 0.200287, 1e-4);
     EXPECT_NEAR(encode(Encoding::DisplayP3, red[2]), 0.138561, 1e-4);
+    // sRGB's red in the primaries of ITU-R BT.2020, as BT.2087 prints it.
+    const Vec3 wide = toEncodingPrimaries(Encoding::Rec2020) * Vec3{1, 0, 0};
+    EXPECT_NEAR(wide[0], 0.6274, 1e-4);
+    EXPECT_NEAR(wide[1], 0.0691, 1e-4);
+    EXPECT_NEAR(wide[2], 0.0164, 1e-4);
     // AP1 from sRGB with Bradford adaptation, as the ACES reference code prints it.
     const Mat3 printed = {0.613097, 0.339523, 0.047379, 0.070194, 0.916354, 0.013452, 0.020616, 0.109570, 0.869815};
     for (std::size_t i = 0; i < 9; ++i) EXPECT_NEAR(toEncodingPrimaries(Encoding::AcesCct)[i], printed[i], 2e-5) << i;

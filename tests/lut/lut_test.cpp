@@ -8,6 +8,7 @@
 #include "stages/validate.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 #include "support/temp_folder.h"
 
 #include <OpenColorIO/OpenColorIO.h>
@@ -367,6 +368,45 @@ TEST(Judges, TheDemoPresetsBakeFaithfully) {
         }
         ocio::ClearAllCaches();
     }
+}
+
+TEST(Judges, LutsForOtherSpacesDoThereWhatTheLookDoesHere) {
+    // As a program that works in those spaces would use the file: numbers in, table by OpenColorIO, numbers out.
+    const TempFolder folder;
+    const Preset preset = readPresetFile(demo() / "presets/Limelight.bpreset");
+    Grade look;
+    look.look = preset.carried.look;
+    const Picture in = readThumbnail(demo() / "pictures/chart-table.jpg", kSanitized ? 80 : 240);
+    const Picture exact = Program::compile(look).graded(in);
+    for (const EncodingType& reads : encodings())
+        for (const EncodingType& writes : encodings()) {
+            if (kSanitized && &reads != &writes) continue;
+            const LutSpaces spaces{reads.encoding, writes.encoding};
+            const auto file = folder / "spaces.cube";
+            const LutExportReport report =
+                exportLut(look, {file, LutFormat::Cube, 33, "Limelight", NodeWay::Sampled, spaces}, {in});
+            EXPECT_EQ(readLutFile(file).table.title,
+                      spaces.isPlain() ? "Limelight" : "Limelight (" + nameOf(spaces) + ")");
+            const Errors judge =
+                deltaE(toWorking(writes.encoding, throughOcio(file, fromWorking(reads.encoding, in))), exact);
+            // Of light that is written, evenly spaced, dark tones are a coarse approximation; that is told.
+            const double bound = writes.encoding == Encoding::Linear ? 1.5 : 0.4;
+            EXPECT_LT(judge.mean, bound) << nameOf(spaces);
+            EXPECT_NEAR(report.fidelity.pictures.mean, judge.mean, 0.02) << nameOf(spaces);
+            ocio::ClearAllCaches();
+        }
+    // Fitted nodes are in the numbers of the spaces, too.
+    const LutSpaces log{Encoding::AcesCct, Encoding::Rec2020};
+    const ChosenNodes sampled = chosenNodes(look, 17, "", NodeWay::Sampled, {in}, nullptr, log),
+                      fitted = chosenNodes(look, 17, "", NodeWay::Fitted, {in}, nullptr, log);
+    EXPECT_LT(fitted.fidelity.pictures.mean, sampled.fidelity.pictures.mean);
+    EXPECT_LT(fitted.fidelity.cube.mean, sampled.fidelity.cube.mean);
+    const Error refused = errorOf([&] {
+        exportLut(look,
+                  {folder / "a.3dl", LutFormat::ThreeDl, 17, "", NodeWay::Best, {Encoding::Linear, Encoding::Srgb}},
+                  {});
+    });
+    EXPECT_NE(refused.problem().find("1D table"), std::string::npos);
 }
 
 TEST(LutStage, TrilinearIsWhatOthersCallTrilinear) {

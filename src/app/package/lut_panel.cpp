@@ -4,6 +4,7 @@
 #include "base/file.h"
 #include "base/words.h"
 
+#include <QComboBox>
 #include <QFileDialog>
 #include <QGridLayout>
 #include <QHBoxLayout>
@@ -34,8 +35,8 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     : QWidget(parent), state_(state), formats_(new Segments({QStringLiteral(".cube"), QStringLiteral(".3dl")})),
       sizes_(new Segments({QStringLiteral("17"), QStringLiteral("25"), QStringLiteral("33"), QStringLiteral("49"),
                            QStringLiteral("65")})),
-      everywhere_(new QCheckBox(tr("Masked layers everywhere"))), file_(new QLineEdit),
-      export_(makeButton(tr("Export LUT"), role)), account_(makeLabel({}, "account")),
+      reads_(new QComboBox), writes_(new QComboBox), everywhere_(new QCheckBox(tr("Masked layers everywhere"))),
+      file_(new QLineEdit), export_(makeButton(tr("Export LUT"), role)), account_(makeLabel({}, "account")),
       fileNote_(makeLabel({}, "second")) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -53,9 +54,20 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     grid->addWidget(new QLabel(tr("Grid")), 1, 0);
     grid->addWidget(sizes_, 1, 1, Qt::AlignRight);
     grid->addWidget(new QLabel(tr("Reads · writes")), 2, 0);
-    auto* spaces = new QLabel(QStringLiteral("sRGB → sRGB"));
-    spaces->setToolTip(tr("The LUT takes display-ready sRGB pixels and gives sRGB pixels"));
-    grid->addWidget(spaces, 2, 1, Qt::AlignRight);
+    auto* spaces = new QHBoxLayout;
+    spaces->addStretch(1);
+    spaces->addWidget(reads_);
+    spaces->addWidget(new QLabel(QStringLiteral("→")));
+    spaces->addWidget(writes_);
+    grid->addLayout(spaces, 2, 1);
+    reads_->setAccessibleName(tr("Reads"));
+    writes_->setAccessibleName(tr("Writes"));
+    reads_->setToolTip(tr("The space of the numbers that the LUT will be given, where it is worn"));
+    writes_->setToolTip(tr("The space of the numbers that it gives there"));
+    for (QComboBox* box : {reads_, writes_}) {
+        for (const EncodingType& type : encodings()) box->addItem(QString::fromStdString(type.name));
+        connect(box, &QComboBox::activated, this, &LutPanel::measure);
+    }
     layout->addLayout(grid);
     everywhere_->setToolTip(
         tr("A LUT knows nothing of places: layers that a mask holds to some are left out of it, or act "
@@ -120,6 +132,10 @@ int LutPanel::size() const {
     return kSizes[sizes_->current()];
 }
 
+LutSpaces LutPanel::spaces() const {
+    return {static_cast<Encoding>(reads_->currentIndex()), static_cast<Encoding>(writes_->currentIndex())};
+}
+
 void LutPanel::setSource(const Grade& grade, const QString& title, const std::vector<Picture>& pictures) {
     const bool newTitle = title != title_ || file_->text().isEmpty();
     grade_ = grade, title_ = title, pictures_ = pictures;
@@ -181,7 +197,8 @@ void LutPanel::measure() {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     account_->setText(tr("Measuring…"));
-    runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, size = size(), format = format()] {
+    runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, size = size(), format = format(),
+                      spaces = spaces()] {
         const auto tell = [this, task, size](const LutExportReport& report, const QString& failure) {
             tellWindow(this, [this, task, report, failure, size] {
                 if (task->isCancelled()) return;
@@ -197,14 +214,18 @@ void LutPanel::measure() {
         };
         try {
             const auto measured = [&](const LutTable& table) {
-                return measureFidelity(throughText(table, format), grade, pictures, false, task.get());
+                return measureFidelity(throughText(table, format), grade, pictures, false, task.get(), spaces);
             };
+            if (format == LutFormat::ThreeDl && spaces.needsShaper())
+                return tell({}, tr("A .3dl file has no room for the 1D table that light needs: choose .cube, or "
+                                   "another space to read."));
             // Sampled nodes are known at once; whether fitted ones are better takes a moment longer.
             LutExportReport report;
             report.leftOut = leftOutOfLut(grade);
-            report.fidelity = measured(bakeLook(grade, size, "measured"));
+            report.fidelity = measured(bakeLook(grade, size, "measured", false, spaces));
             tell(report, {});
-            const ChosenNodes chosen = chosenNodes(grade, size, "measured", NodeWay::Best, pictures, task.get());
+            const ChosenNodes chosen =
+                chosenNodes(grade, size, "measured", NodeWay::Best, pictures, task.get(), spaces);
             if (!chosen.isFitted) return;
             report.fidelity = measured(chosen.table);
             report.isFitted = true, report.sampled = chosen.sampled;
@@ -227,6 +248,7 @@ void LutPanel::write() {
     lut.format = format();
     lut.size = size();
     lut.title = title_.toStdString();
+    lut.spaces = spaces();
     runBehind(pool_, [this, wanted = lut, grade = wanted(), pictures = pictures_, inUse = state_.filesInUse()] {
         LutExportReport report;
         QString failure;

@@ -4,6 +4,7 @@
 #include "lut/export_lut.h"
 
 #include <QCheckBox>
+#include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
@@ -41,12 +42,14 @@ private:
     Grade wanted() const;
     LutFormat format() const;
     int size() const;
+    LutSpaces spaces() const;
 
     AppState& state_;
     Grade grade_;
     QString title_;
     std::vector<Picture> pictures_;
     Segments *formats_, *sizes_;
+    QComboBox *reads_, *writes_;
     QCheckBox* everywhere_; ///< live where a mask with a place would leave something out
     QLineEdit* file_;
     QPushButton* export_;

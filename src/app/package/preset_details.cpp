@@ -114,7 +114,7 @@ QWidget* PresetDetails::makeUse() {
     carries_->setIsPreset();
     carries_->setEditable(true);
     carries_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
-    carries_->setMinimumHeight(120);
+    carries_->setMinimumHeight(96);
     carries_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Ignored);
     carries_->setToolTip(tr("Double-click a value to change it; Delete drops what is chosen"));
     use->addWidget(carries_, 1);
@@ -155,6 +155,7 @@ QWidget* PresetDetails::makeUse() {
     lutHead->addWidget(makeLabel(tr("AS A LUT"), "section"), 1);
     asStages_ = makeButton(tr("Turn into stages…"), "flat");
     asStages_->setToolTip(tr("Seeks stages that do what it does, and that you can change"));
+    asStages_->setFixedHeight(24); // its row is no higher for it
     QSizePolicy stays = asStages_->sizePolicy();
     stays.setRetainSizeWhenHidden(true);
     asStages_->setSizePolicy(stays);
