@@ -115,9 +115,15 @@ void comparePairs() {
         const Picture after = Program::compile(look).graded(before);
         const auto start = std::chrono::steady_clock::now();
         double began = 0;
-        const LearntFromPairs learnt = learnFromPairs({{before, after}}, 33, nullptr, [&](const LearntFromPairs&) {
-            if (began == 0) began = since(start);
-        });
+        const LearntFromPairs learnt = learnFromPairs(
+            1,
+            [&](std::size_t) {
+                return PicturePair{before, after};
+            },
+            33, nullptr,
+            [&](const LearntFromPairs&) {
+                if (began == 0) began = since(start);
+            });
         whole.push_back(since(start)), first.push_back(began);
         held.push_back(learnt.heldBack.mean);
         other.push_back(compareLooks(look, lutGrade(learnt.table, ""), others).pictures.mean);

@@ -65,14 +65,16 @@ LearntLut fromPattern(const LearnFrom& from) {
 }
 
 LearntFromPairs fromPairs(const LearnFrom& from, int size) {
-    std::vector<PicturePair> pairs;
-    for (std::size_t i = 0; i < from.before.size(); ++i)
-        pairs.push_back({readPicture(from.before[i]).picture, readPicture(from.after[i]).picture});
+    std::size_t read = 0;
+    const auto pairAt = [&](std::size_t i) {
+        read = i;
+        return PicturePair{readPicture(from.before[i]).picture, readPicture(from.after[i]).picture};
+    };
     LearntFromPairs learnt;
     try {
-        learnt = learnFromPairs(pairs, size);
+        learnt = learnFromPairs(from.before.size(), pairAt, size);
     } catch (const Error& e) {
-        throw e.inFile(from.after[0]);
+        throw e.file().empty() ? e.inFile(from.after[read]) : e;
     }
     for (std::size_t i = 0; i < from.after.size(); ++i)
         for (const auto& remark : learnt.pairs[i].remarks) std::cerr << from.after[i] << ": note: " << remark << '\n';

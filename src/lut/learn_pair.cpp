@@ -6,7 +6,7 @@
 #include "lut/grid_nodes.h"
 #include "lut/scattered_table.h"
 
-#include <opencv2/imgproc.hpp>
+#include <opencv2/core.hpp>
 
 #include <algorithm>
 #include <cmath>
@@ -17,8 +17,8 @@ namespace {
 
 using Rgb = std::array<float, 3>;
 
-constexpr double kWorkPixels = 700000;
-constexpr int kBlocksAlong = 24; ///< along the longer side
+constexpr double kWorkPixels = 700000; ///< that a pair is looked at
+constexpr int kBlocksAlong = 24;       ///< along the longer side
 constexpr std::size_t kMostSought = 3200;
 constexpr double kPullOfPairs = 0.3; ///< a picture shows a small part of all colours
 constexpr float kFlat = 0.012F;      ///< how much neighbours may differ to count whole
@@ -30,18 +30,8 @@ Rgb pixel(const Picture& p, int x, int y) {
 }
 
 Picture reduced(const Picture& picture, double factor) {
-    if (factor >= 1) return picture;
-    const cv::Size size(std::max(1, static_cast<int>(picture.width() * factor)),
-                        std::max(1, static_cast<int>(picture.height() * factor)));
-    Picture small(size.width, size.height);
-    for (int k = 0; k < 3; ++k) {
-        cv::Mat plane(picture.height(), picture.width(), CV_32F), made;
-        for (int y = 0; y < picture.height(); ++y)
-            std::copy_n(picture.row(k, y), picture.width(), plane.ptr<float>(y));
-        cv::resize(plane, made, size, 0, 0, cv::INTER_AREA);
-        for (int y = 0; y < size.height; ++y) std::copy_n(made.ptr<float>(y), size.width, small.row(k, y));
-    }
-    return small;
+    const auto side = [&](int length) { return std::max(1, static_cast<int>(length * factor)); };
+    return factor < 1 ? scaledDown(picture, side(picture.width()), side(picture.height())) : picture;
 }
 
 /// How far a pixel's neighbours lie from it, in any channel.
@@ -80,9 +70,8 @@ double shareOf(std::vector<float> values, double share) {
 /// A pair at working size, the one after laid onto the one before.
 class LaidPair {
 public:
-    LaidPair(const PicturePair& pair, const Task* task) {
-        const double pixels = double(pair.before.width()) * pair.before.height();
-        before_ = reduced(pair.before, std::sqrt(kWorkPixels / pixels));
+    LaidPair(const PicturePair& pair, double pixels, const Task* task) {
+        before_ = reduced(pair.before, std::sqrt(pixels / (double(pair.before.width()) * pair.before.height())));
         account.place = findPairPlace(before_, pair.after, task);
         std::vector<char> inside;
         after_ = laidOnto(pair.after, account.place, before_.width(), before_.height(), inside);
@@ -288,10 +277,13 @@ std::vector<std::string> remarksOn(const PairAccount& a) {
 
 } // namespace
 
-LearntFromPairs learnFromPairs(const std::vector<PicturePair>& pictures, int size, const Task* task,
-                               const std::function<void(const LearntFromPairs&)>& soFar) {
+LearntFromPairs learnFromPairs(std::size_t count, const std::function<PicturePair(std::size_t)>& pairAt, int size,
+                               const Task* task, const std::function<void(const LearntFromPairs&)>& soFar) {
     std::vector<LaidPair> pairs;
-    for (const PicturePair& pair : pictures) pairs.emplace_back(pair, task);
+    // Of very many each is looked at less closely, so that all together take no more.
+    constexpr std::size_t few = 4;
+    const double pixels = kWorkPixels * few / double(std::max(few, count));
+    for (std::size_t i = 0; i < count; ++i) pairs.emplace_back(pairAt(i), pixels, task);
     LearntFromPairs learnt;
     const auto seek = [&](bool isThorough) {
         const ColourPairs seen = allOf(pairs, false);

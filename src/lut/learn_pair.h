@@ -41,9 +41,11 @@ struct LearntFromPairs {
 /// blocks where something else was done than elsewhere are left out and told. Every fifth block is held back, and
 /// what is told of the error is measured there.
 ///
-/// `soFar` gets a first table from the stages as soon as there is one. Sizes 2…129. The same pairs give the same
-/// result. Throws Error where the two of a pair are not one picture, and Cancelled when the task says so.
-LearntFromPairs learnFromPairs(const std::vector<PicturePair>& pairs, int size, const Task* task = nullptr,
+/// `pairAt` is asked for one pair after the other, so that no two are in memory at their full size. `soFar` gets a
+/// first table from the stages as soon as there is one. Sizes 2…129. The same pairs give the same result. Throws
+/// Error where the two of a pair are not one picture, and Cancelled when the task says so.
+LearntFromPairs learnFromPairs(std::size_t count, const std::function<PicturePair(std::size_t)>& pairAt, int size,
+                               const Task* task = nullptr,
                                const std::function<void(const LearntFromPairs&)>& soFar = {});
 
 /// How sure a table is of each pixel of a picture, 0…1: `confidence` between the nodes.

@@ -1,6 +1,6 @@
 #include "lut/pair_place.h"
 #include "base/words.h"
-#include "colour/transfer.h"
+#include "lut/luma_plane.h"
 
 #include <opencv2/imgproc.hpp>
 #include <opencv2/video/tracking.hpp>
@@ -15,16 +15,6 @@ namespace {
 
 constexpr int kCoarseSide = 360, kFineSide = 1200;
 constexpr double kLeastLikeness = 0.35, kSmallestPart = 0.45;
-
-cv::Mat lumaOfPicture(const Picture& picture) {
-    cv::Mat plane(picture.height(), picture.width(), CV_32F);
-    for (int y = 0; y < picture.height(); ++y)
-        for (int x = 0; x < picture.width(); ++x) {
-            const auto at = [&](int k) { return std::clamp(picture.row(k, y)[x], 0.0F, 1.0F); };
-            plane.at<float>(y, x) = luma(at(0), at(1), at(2));
-        }
-    return plane;
-}
 
 /// How much edge there is, whatever its contrast became: slopes against those around them.
 cv::Mat edgesOf(const cv::Mat& plane) {
@@ -127,7 +117,7 @@ double PairPlace::turn() const {
 }
 
 PairPlace findPairPlace(const Picture& before, const Picture& after, const Task* task) {
-    const cv::Mat one = lumaOfPicture(before), other = lumaOfPicture(after);
+    const cv::Mat one = lumaPlane(before), other = lumaPlane(after);
     PairPlace place = roughly(one, other, task);
     if (place.likeness > 0.1) {
         refine(place, one, other, kCoarseSide, task);

@@ -1,5 +1,5 @@
 #include "lut/pattern_found.h"
-#include "colour/transfer.h"
+#include "lut/luma_plane.h"
 
 #include <opencv2/imgproc.hpp>
 
@@ -14,16 +14,6 @@ namespace baryton {
 namespace {
 
 using L = PatternLayout;
-
-cv::Mat lumaPlane(const Picture& picture) {
-    cv::Mat luma(picture.height(), picture.width(), CV_32F);
-    for (int y = 0; y < picture.height(); ++y)
-        for (int x = 0; x < picture.width(); ++x) {
-            const auto at = [&](int k) { return std::clamp(picture.row(k, y)[x], 0.0F, 1.0F); };
-            luma.at<float>(y, x) = static_cast<float>(baryton::luma(double(at(0)), double(at(1)), double(at(2))));
-        }
-    return luma;
-}
 
 /// A mark of cells of `u` pixels with half a cell of the margin around it, its middle in the picture's middle.
 cv::Mat markOf(double u) {

@@ -139,6 +139,35 @@ TEST(StagesScreen, TheSearchCanBeEndedAndTheRestKeptBehindAsAPreset) {
     EXPECT_EQ(typesIn(d.state().keyGrade()), types);
 }
 
+TEST(StagesScreen, PackageTurnsItsLutsIntoStagesAndPresetsNeedNot) {
+    Driver d({"lake-fog.jpg"});
+    std::filesystem::create_directories(d.libraryRoot() / "Kit");
+    writeLutFile(d.libraryRoot() / "Kit/old print.cube",
+                 bakeLook(lookOfOurs("Stage light/Limelight"), 17, "old print"), LutFormat::Cube);
+    d.start();
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* page = d.window().packagePage();
+    EXPECT_TRUE(Driver::waitFor([&] { return page->tiles()->model()->rowCount() > 0; }));
+    const auto offered = [&]() -> QPushButton* {
+        for (auto* each : page->findChildren<QPushButton*>())
+            if (each->isVisible() && each->text() == tr8("Turn into stages…")) return each;
+        return nullptr;
+    };
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("Limelight")));
+    EXPECT_EQ(offered(), nullptr);
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("old print")));
+    ASSERT_NE(offered(), nullptr);
+    d.click(offered());
+    auto* sheet = qobject_cast<StagesSheet*>(d.sheet());
+    ASSERT_NE(sheet, nullptr);
+    EXPECT_TRUE(isSaid(sheet, "“old print”"));
+    ASSERT_TRUE(Driver::waitFor([&] { return sheet->isDone(); }, 60));
+    const auto before = d.state().presets().size();
+    d.click(d.button(sheet, tr8("Keep as a preset")));
+    d.settle();
+    EXPECT_EQ(d.state().presets().size(), before + 1);
+}
+
 TEST(LearnScreen, PicturesBeforeAndAfterTeachALutThatTellsWhatItHasSeen) {
     Driver d({"lake-fog.jpg"});
     d.start();

@@ -73,6 +73,12 @@ bool isTold(const PairAccount& account, const std::string& words) {
                        [&](const std::string& each) { return each.find(words) != std::string::npos; });
 }
 
+LearntFromPairs learnFrom(const std::vector<PicturePair>& pairs, int size, const Task* task = nullptr,
+                          const std::function<void(const LearntFromPairs&)>& soFar = {}) {
+    return learnFromPairs(
+        pairs.size(), [&](std::size_t i) { return pairs[i]; }, size, task, soFar);
+}
+
 } // namespace
 
 TEST(PairPlace, FindsWhereAGradedCroppedResizedTurnedVersionLies) {
@@ -120,11 +126,10 @@ TEST(LearnPair, HoldsOnWhatItHasNotSeenAndOnAnotherPicture) {
         const Grade look = lookNamed(name);
         const Picture after = inLevels(Program::compile(look).graded(before));
         int told = 0;
-        const LearntFromPairs learnt =
-            learnFromPairs({{before, after}}, 33, nullptr, [&](const LearntFromPairs& first) {
-                EXPECT_EQ(first.table.gridSize(), 33);
-                ++told;
-            });
+        const LearntFromPairs learnt = learnFrom({{before, after}}, 33, nullptr, [&](const LearntFromPairs& first) {
+            EXPECT_EQ(first.table.gridSize(), 33);
+            ++told;
+        });
         EXPECT_GE(told, 1);
         EXPECT_LT(learnt.heldBack.mean, 0.4) << name;                                                  // asked: 0.5
         EXPECT_LT(compareLooks(look, lutGrade(learnt.table, ""), {other}).pictures.mean, 0.8) << name; // 1
@@ -145,7 +150,7 @@ TEST(LearnPair, TellsAVignetteAPaintedLightACropAndUndoesThem) {
     });
     after =
         inLevels(partOf(after, 0.02 * w, 0.03 * h, 0.9, 0, static_cast<int>(0.86 * w), static_cast<int>(0.85 * h)));
-    const LearntFromPairs learnt = learnFromPairs({{before, after}}, 17);
+    const LearntFromPairs learnt = learnFrom({{before, after}}, 17);
     const PairAccount& account = learnt.pairs[0];
     EXPECT_NEAR(account.place.scale(), 0.9, 0.004);
     EXPECT_NEAR(account.cornerStops, -0.7, 0.12);
@@ -170,7 +175,7 @@ TEST(LearnPair, SeveralPairsTellMoreThanOne) {
         const Picture before = demoPicture(name, side);
         pairs.push_back({before, inLevels(program.graded(before))});
     }
-    const LearntFromPairs one = learnFromPairs({pairs[0]}, 17), both = learnFromPairs(pairs, 17);
+    const LearntFromPairs one = learnFrom({pairs[0]}, 17), both = learnFrom(pairs, 17);
     EXPECT_EQ(both.pairs.size(), 2U);
     double seenByOne = 0, seenByBoth = 0;
     for (std::size_t n = 0; n < one.confidence.size(); ++n)
@@ -187,14 +192,13 @@ TEST(LearnPair, SeveralPairsTellMoreThanOne) {
     };
     EXPECT_GT(sureness(both), 0.6);
     EXPECT_LT(sureness(one), 0.3);
-    errorOf([] { learnFromPairs({}, 17); });
+    errorOf([] { learnFrom({}, 17); });
 }
 
 TEST(LearnPair, CanBeGivenUp) {
     const Picture before = demoPicture("meadow-cart", 300);
     Task task;
-    EXPECT_THROW(learnFromPairs({{before, before}}, 17, &task, [&](const LearntFromPairs&) { task.cancel(); }),
-                 Cancelled);
+    EXPECT_THROW(learnFrom({{before, before}}, 17, &task, [&](const LearntFromPairs&) { task.cancel(); }), Cancelled);
 }
 
 } // namespace baryton::test

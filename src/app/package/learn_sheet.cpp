@@ -201,16 +201,17 @@ void LearnSheet::learnFrom(const std::vector<PairStep::Files>& pairs) {
     if (pairs.empty()) return showWay();
     begin(QFileInfo(pairs.back().after).fileName());
     runLearning([pairs](const Task* task, const auto& tell) {
-        std::vector<PicturePair> pictures;
-        for (const PairStep::Files& files : pairs)
-            pictures.push_back(
-                {readPicture(files.before.toStdString()).picture, readPicture(files.after.toStdString()).picture});
+        const auto pairAt = [&](std::size_t i) {
+            return PicturePair{readPicture(pairs[i].before.toStdString()).picture,
+                               readPicture(pairs[i].after.toStdString()).picture};
+        };
         constexpr int enough = 600;
         const QImage small = imageOf(Grade{}, readThumbnail(pairs.front().before.toStdString(), enough));
-        const LearntFromPairs learnt = learnFromPairs(pictures, kLearntSize, task, [&](const LearntFromPairs& first) {
-            tell({first.table, first.confidence, first.stages, {}, small},
-                 tr("A first answer; the whole takes some seconds more."), false);
-        });
+        const LearntFromPairs learnt =
+            learnFromPairs(pairs.size(), pairAt, kLearntSize, task, [&](const LearntFromPairs& first) {
+                tell({first.table, first.confidence, first.stages, {}, small},
+                     tr("A first answer; the whole takes some seconds more."), false);
+            });
         const double seen = std::accumulate(learnt.confidence.begin(), learnt.confidence.end(), 0.0) /
                             double(learnt.confidence.size());
         QString text = tr("Where it was held back, the LUT misses by ΔE %1 in the mean, %2 for 99 of 100; the stages "
