@@ -184,7 +184,9 @@ private:
         const int column = static_cast<int>(i) % account.columns, row = static_cast<int>(i) / account.columns;
         for (int y = std::max(0, row - 1); y <= std::min(account.rows - 1, row + 1); ++y)
             for (int x = std::max(0, column - 1); x <= std::min(account.columns - 1, column + 1); ++x)
-                if (found[static_cast<std::size_t>(y * account.columns + x)]) return true;
+                if (found[static_cast<std::size_t>(y) * static_cast<std::size_t>(account.columns) +
+                          static_cast<std::size_t>(x)])
+                    return true;
         return false;
     }
     /// 1 in the corners: a vignette is taken to lie about the middle.
