@@ -158,7 +158,12 @@ public:
             if (enough(i)) middles.push_back(static_cast<float>(shareOf(errors[i], 0.5)));
         const double limit = std::max(kPlainlyOther, kTimesOther * shareOf(middles, 0.5));
         std::vector<char> found(errors.size());
-        for (std::size_t i = 0; i < errors.size(); ++i) found[i] = enough(i) && shareOf(errors[i], 0.5) > limit;
+        for (std::size_t i = 0; i < errors.size(); ++i) {
+            // What is held back may be far off for colours that were never learned: it is left out only beside
+            // others.
+            const int column = static_cast<int>(i) % account.columns, row = static_cast<int>(i) / account.columns;
+            found[i] = !isHeldBack(column, row) && enough(i) && shareOf(errors[i], 0.5) > limit;
+        }
         bool has = false;
         for (std::size_t i = 0; i < errors.size(); ++i) {
             const bool isBeside = enough(i) && shareOf(errors[i], 0.9) > limit && touches(found, i);

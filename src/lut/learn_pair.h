@@ -37,9 +37,9 @@ struct LearntFromPairs {
 /// Each pair is laid on each other (findPairPlace); where neighbouring pixels differ much, colours mix at edges and
 /// count less. What differs between places rather than between colours is no part of a LUT: a vignette is fitted to
 /// the light that the stages leave unexplained, in stops over the second and fourth power of the distance from the
-/// middle, and taken out;
-/// blocks where something else was done than elsewhere are left out and told. Every fifth block is held back, and
-/// what is told of the error is measured there.
+/// middle, and taken out; blocks where something else was done than elsewhere are left out and told. Every fifth
+/// block is held back, and what is told of the error is measured there, but for those beside blocks that were left
+/// out.
 ///
 /// `pairAt` is asked for one pair after the other, so that no two are in memory at their full size. `soFar` gets a
 /// first table from the stages as soon as there is one. Sizes 2…129. The same pairs give the same result. Throws
