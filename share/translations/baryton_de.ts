@@ -6863,7 +6863,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>What was seen</source>
-        <translation>Was gesehen wurde</translation>
+        <translation>Gesehen</translation>
     </message>
     <message>
         <source>Left out</source>
