@@ -101,14 +101,19 @@ LutFormat formatOf(const LutOutput& output) {
     return *lutFormatFromName(extension.substr(1));
 }
 
+LutFormat requireLutOutput(const LutOutput& output, const InputSet& inputs) {
+    const LutFormat format = formatOf(output);
+    if (output.out != "-") checkUsage([&] { requireOutput(output.out, inputs, isLutFile, "a LUT"); });
+    return format;
+}
+
 namespace {
 
 /// What goes to standard output is written like any file first, and measured.
 int written(const LutOutput& output, const InputSet& inputs, const Json& account,
             const std::function<Json(const fs::path&, LutFormat)>& write) {
-    const LutFormat format = formatOf(output);
+    const LutFormat format = requireLutOutput(output, inputs);
     const bool isShown = output.out == "-";
-    if (!isShown) checkUsage([&] { requireOutput(output.out, inputs, isLutFile, "a LUT"); });
     std::optional<PrivateFolder> aside;
     fs::path file = output.out;
     if (isShown) file = aside.emplace().path() / ("look." + lutExtension(format));

@@ -36,6 +36,9 @@ void addLutSpaces(CLI::App& command, LutOutput& output);
 /// Of its extension, where none is named; throws WrongUsage where that tells nothing.
 LutFormat formatOf(const LutOutput& output);
 
+/// The format, where a LUT may be written there; throws WrongUsage where it may not.
+LutFormat requireLutOutput(const LutOutput& output, const InputSet& inputs);
+
 /// Bakes a grade into the file, measures what was written and prints the account, as one JSON object with what is
 /// already in it.
 int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,

@@ -99,9 +99,9 @@ Json accountOf(const LearntFromPairs& learnt) {
 
 int learn(const LearnFrom& from, const LutOutput& output) {
     from.requireOne();
-    formatOf(output);
     InputSet inputs;
     from.addTo(inputs);
+    requireLutOutput(output, inputs); // not after the seconds that it takes to learn
     if (!from.pattern.empty()) {
         const LearntLut learnt = fromPattern(from);
         return writeTable(learnt.table, output, inputs, {{"pattern", accountOf(learnt.account)}});
