@@ -1,5 +1,5 @@
 # The floors of the program, lowest first. A floor may link only floors that stand before it in this list.
-set(BARYTON_FLOORS base colour picture grade stages edits render lut package batch cli app)
+set(BARYTON_FLOORS base colour picture grade stages edits render lut survey package batch cli app)
 
 # Files with vector code are compiled once for each instruction set: each includes itself anew by Highway's
 # foreach_target.h. Several become one file that does so for all of them; they leave the list `sources`.

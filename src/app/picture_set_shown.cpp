@@ -15,10 +15,6 @@ namespace {
 
 constexpr int kFittedSide = 1400; ///< enough for a fitted view
 
-Picture inPlace(const Picture& picture, const Geometry& geometry) {
-    return placed(picture, placementOf(geometry, picture.width(), picture.height()));
-}
-
 } // namespace
 
 Picture PictureSet::framedSmall(int index) {

@@ -5,7 +5,7 @@
 #include "batch/names.h"
 #include "cli/collect.h"
 #include "cli/commands.h"
-#include "cli/look_files.h"
+#include "cli/look_wanted.h"
 #include "cli/terminal.h"
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
@@ -26,10 +26,9 @@ namespace fs = std::filesystem;
 namespace {
 
 struct ApplyOptions {
-    std::vector<std::string> presets, luts;
+    LookWanted look;
     PicturesWanted wanted;
-    std::string out, format = "jpeg", name, prep = "own", exists = "number", report, mode = "add";
-    double strength = 100;
+    std::string out, format = "jpeg", name, prep = "own", exists = "number", report;
     std::string ground = "white";
     int bits = 0, quality = 90, longSide = 0, jobs = 0, memory = 0;
     bool ignoreGrades = false, isQuiet = false, isDryRun = false;
@@ -63,11 +62,10 @@ private:
 };
 
 /// A report is no input of the run, nothing that it writes, and replaces only another report.
-void requireReportFile(const fs::path& report, const BatchPlan& plan,
-                       const std::vector<std::pair<char, std::string>>& order) {
+void requireReportFile(const fs::path& report, const BatchPlan& plan, const LookWanted& look) {
     InputSet inputs;
     for (const auto& picture : plan.pictures) inputs.add(picture);
-    for (const auto& [kind, file] : order) inputs.add(file);
+    for (const auto& file : look.files()) inputs.add(file);
     requireOutput(report, inputs, isReport, "a report of this program");
     const auto plain = [](const fs::path& file) { return fs::absolute(file).lexically_normal(); };
     for (const BatchJob& job : jobsOf(plan))
@@ -99,18 +97,9 @@ void tell(const ApplyOptions& options, const BatchPlan& plan, const BatchJob& jo
                   << job.errorHint << '\n';
 }
 
-int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std::string>>& order) {
+int runApply(const ApplyOptions& options) {
     BatchPlan plan;
-    BatchLook look;
-    for (const auto& [kind, file] : order) {
-        look.presets.push_back(kind == 'p' ? checkedPreset(file) : lutAsPreset(file));
-        look.name += (look.name.empty() ? "" : " ") + look.presets.back().name;
-    }
-    look.mode = *applyModeFromId(options.mode);
-    look.strength = options.strength / 100;
-    look.ownGrade = look.presets.empty();
-    if (look.ownGrade) look.name = "own grade";
-    plan.looks.push_back(std::move(look));
+    plan.looks.push_back(batchLookOf(options.look));
     plan.format.format = *fileFormatFromName(options.format);
     const bool jpeg = plan.format.format == FileFormat::Jpeg;
     if (jpeg && options.bits == 16)
@@ -139,7 +128,7 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
     }
     const bool isReportShown = options.report == "-";
     if (!options.report.empty() && !isReportShown)
-        checkUsage([&] { requireReportFile(options.report, plan, order); });
+        checkUsage([&] { requireReportFile(options.report, plan, options.look); });
     if (options.isDryRun) {
         for (const BatchJob& job : jobsOf(plan))
             std::cout << plan.pictures[job.picture].string() << " → " << job.file.string() << whatIsThere(plan, job)
@@ -172,43 +161,12 @@ int runApply(const ApplyOptions& options, const std::vector<std::pair<char, std:
     return someFailed ? kSomeFailed : kAllDone;
 }
 
-/// Numbers as people write them: the parser would take 010 for 8 and nan for a number.
-CLI::Validator plainNumber() {
-    return CLI::Validator(
-        [](const std::string& text) {
-            const bool isPlain = text.find_first_not_of("0123456789.") == std::string::npos && !text.empty() &&
-                                 !(text.size() > 1 && text[0] == '0' && text[1] != '.');
-            return isPlain ? std::string() : "\"" + text + "\" is not a plain number";
-        },
-        "", "plain number");
-}
-
 } // namespace
 
 void addApplyCommand(CLI::App& app, int& code) {
     auto* apply = app.add_subcommand("apply", "Put presets and LUTs on pictures and write the results");
     auto options = std::make_shared<ApplyOptions>();
-    apply
-        ->add_option("--preset", options->presets,
-                     "A preset file; may be given several times. Presets and LUTs act in the order given")
-        ->type_name("FILE")
-        ->expected(1)
-        ->take_all();
-    apply
-        ->add_option("--lut", options->luts,
-                     "A .cube or .3dl file as a stage of the Look; may be given several times")
-        ->type_name("FILE")
-        ->expected(1)
-        ->take_all();
-    apply
-        ->add_option("--mode", options->mode,
-                     "How presets are put on: set just what they carry, add their layers above, or replace the Look")
-        ->check(CLI::IsMember({"set", "add", "replace"}))
-        ->capture_default_str();
-    apply->add_option("--strength", options->strength, "How far presets go, in percent: 100 as they were saved")
-        ->check(plainNumber())
-        ->check(CLI::Range(0.0, 200.0))
-        ->capture_default_str();
+    addLookWanted(*apply, options->look);
     apply->add_option("--out", options->out, "The folder for the results; made when missing")
         ->required()
         ->type_name("DIR");
@@ -249,27 +207,13 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->type_name("MB");
     apply->add_option("--report", options->report, "Write an account of the run as JSON; - for standard output")
         ->type_name("FILE.json");
-    apply->add_flag("--recursive", options->wanted.isRecursive, "Take the folders below folders, too");
-    apply->add_flag("--both-of-pairs", options->wanted.bothOfPairs,
-                    "Of a folder, take a JPEG too where a raw file of the same name lies beside it");
-    apply
-        ->add_option("--files-from", options->wanted.listFile,
-                     "Take further names from this file, each ended by NUL; - for standard input")
-        ->type_name("FILE");
+    addPicturesWanted(*apply, options->wanted);
     apply->add_flag("--dry-run", options->isDryRun, "Only tell which file would be made of which");
     apply->add_flag("--quiet", options->isQuiet, "Tell only what went wrong");
-    apply->add_option("pictures", options->wanted.names, "Pictures and folders of pictures")
-        ->type_name("PICTURE|FOLDER");
     apply->callback([apply, options, &code] {
-        // The two options keep their own lists; the order between them is the order of the arguments.
-        std::vector<std::pair<char, std::string>> order;
-        std::size_t preset = 0, lut = 0;
-        for (const CLI::Option* option : apply->parse_order()) {
-            if (option->check_name("--preset")) order.emplace_back('p', options->presets.at(preset++));
-            if (option->check_name("--lut")) order.emplace_back('l', options->luts.at(lut++));
-        }
+        options->look.noteOrder(*apply);
         options->wanted.out = options->out;
-        code = runApply(*options, order);
+        code = runApply(*options);
     });
 }
 

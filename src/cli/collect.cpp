@@ -111,6 +111,17 @@ private:
 
 } // namespace
 
+void addPicturesWanted(CLI::App& command, PicturesWanted& wanted) {
+    command.add_flag("--recursive", wanted.isRecursive, "Take the folders below folders, too");
+    command.add_flag("--both-of-pairs", wanted.bothOfPairs,
+                     "Of a folder, take a JPEG too where a raw file of the same name lies beside it");
+    command
+        .add_option("--files-from", wanted.listFile,
+                    "Take further names from this file, each ended by NUL; - for standard input")
+        ->type_name("FILE");
+    command.add_option("pictures", wanted.names, "Pictures and folders of pictures")->type_name("PICTURE|FOLDER");
+}
+
 PicturesFound collectPictures(const PicturesWanted& wanted) {
     PicturesFound found;
     std::set<FileIdentity> known;

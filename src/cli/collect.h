@@ -1,4 +1,6 @@
 #pragma once
+#include "cli/commands.h"
+
 #include <filesystem>
 #include <string>
 #include <vector>
@@ -13,6 +15,9 @@ struct PicturesWanted {
     bool bothOfPairs = false;       ///< a raw file and the JPEG beside it are two pictures of a folder, not one
     std::filesystem::path out;      ///< where the results go
 };
+
+/// The options of it, for a command.
+void addPicturesWanted(CLI::App& command, PicturesWanted& wanted);
 
 struct PicturesFound {
     std::vector<std::filesystem::path> pictures;

@@ -26,12 +26,16 @@ void checkUsage(Check check) {
     }
 }
 
+/// Numbers as people write them: the parser would take 010 for 8 and nan for a number.
+CLI::Validator plainNumber();
+
 // Each adds its commands to the parser and, when the user chose one, puts its exit code into `code`.
 void addApplyCommand(CLI::App& app, int& code);
 void addLutCommands(CLI::App& app, int& code);
 void addLutTools(CLI::App& lut, int& code);
 void addLutLearning(CLI::App& lut, int& code);
 void addPresetCommands(CLI::App& app, int& code);
+void addSurveyCommands(CLI::App& app, int& code);
 void addInfoCommands(CLI::App& app);
 
 } // namespace baryton

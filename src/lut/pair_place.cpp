@@ -13,8 +13,7 @@ namespace baryton {
 
 namespace {
 
-constexpr int kCoarseSide = 360, kFineSide = 1200;
-constexpr double kLeastLikeness = 0.35, kSmallestPart = 0.45;
+constexpr double kLeastLikeness = 0.35;
 
 /// How much edge there is, whatever its contrast became: slopes against those around them.
 cv::Mat edgesOf(const cv::Mat& plane) {
@@ -57,8 +56,8 @@ cv::Matx33d narrowed(const std::array<double, 6>& wide, const Sized& before, con
 }
 
 /// The place and size at which the one after fits best into the one before, unturned.
-PairPlace roughly(const cv::Mat& before, const cv::Mat& after, const Task* task) {
-    const double factor = std::min(1.0, double(kCoarseSide) / std::max(before.cols, before.rows));
+PairPlace roughly(const cv::Mat& before, const cv::Mat& after, const PlaceSearch& search, const Task* task) {
+    const double factor = std::min(1.0, double(search.coarseSide) / std::max(before.cols, before.rows));
     const Sized smallBefore = sized(before, factor);
     const cv::Mat scene = edgesOf(smallBefore.plane);
     // What was cut away, or added, at the edges may be missing on either side.
@@ -68,7 +67,7 @@ PairPlace roughly(const cv::Mat& before, const cv::Mat& after, const Task* task)
     // At `part` 1 the longer side of the one after is as long as that of the one before.
     const double whole = std::min(double(before.cols) / after.cols, double(before.rows) / after.rows);
     PairPlace best;
-    for (double part = 1.15; part > kSmallestPart; part *= 0.97) {
+    for (double part = search.largest; part > search.smallest; part *= 0.97) {
         if (task) task->throwIfCancelled();
         const double scale = whole * part * factor;
         const Sized smallAfter = sized(after, scale);
@@ -116,13 +115,19 @@ double PairPlace::turn() const {
     return std::atan2(toAfter[3] - toAfter[1], toAfter[0] + toAfter[4]) * 180 / std::numbers::pi;
 }
 
-PairPlace findPairPlace(const Picture& before, const Picture& after, const Task* task) {
+PairPlace likeliestPlace(const Picture& before, const Picture& after, const PlaceSearch& search, const Task* task) {
     const cv::Mat one = lumaPlane(before), other = lumaPlane(after);
-    PairPlace place = roughly(one, other, task);
+    PairPlace place = roughly(one, other, search, task);
     if (place.likeness > 0.1) {
-        refine(place, one, other, kCoarseSide, task);
-        if (place.likeness > kLeastLikeness) refine(place, one, other, kFineSide, task);
+        refine(place, one, other, search.coarseSide, task);
+        if (place.likeness > kLeastLikeness && search.fineSide > search.coarseSide)
+            refine(place, one, other, search.fineSide, task);
     }
+    return place;
+}
+
+PairPlace findPairPlace(const Picture& before, const Picture& after, const Task* task) {
+    PairPlace place = likeliestPlace(before, after, {}, task);
     if (place.likeness < kLeastLikeness)
         throw Error("", "", words("these are not one picture: their edges do not fit on each other"),
                     words("choose a picture and a graded version of it, turned alike"));

@@ -17,6 +17,16 @@ struct PairPlace {
     double turn() const;  ///< degrees clockwise
 };
 
+/// How it is looked for: on versions with so long a side, and at which sizes of the one after against the one before.
+struct PlaceSearch {
+    int coarseSide = 360, fineSide = 1200;
+    double largest = 1.15, smallest = 0.45;
+};
+
+/// Where the edges of both fit best, however well; see findPairPlace.
+PairPlace likeliestPlace(const Picture& before, const Picture& after, const PlaceSearch& search,
+                         const Task* task = nullptr);
+
 /// Finds it by their edges, which a grade leaves where they are: first at every size down to half of the picture by
 /// template matching, then by maximising the enhanced correlation coefficient (Evangelidis and Psarakis 2008) of an
 /// affine map; both are OpenCV's. Throws Error where they don't look like one picture.

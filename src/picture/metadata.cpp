@@ -8,10 +8,13 @@
 
 #include <algorithm>
 #include <cmath>
+#include <ctime>
 #include <exiv2/exiv2.hpp>
 #include <fmt/format.h>
+#include <iomanip>
 #include <map>
 #include <mutex>
+#include <sstream>
 
 namespace baryton {
 
@@ -158,7 +161,23 @@ std::string shortText(Exiv2::ExifData::const_iterator at, const Exiv2::ExifData&
     return saysNothing ? std::string() : value;
 }
 
+/// "2025:06:14 18:03:22" and a text of hundredths, in seconds since 1970.
+double secondsFrom(const std::string& when, const std::string& fraction) {
+    std::tm parts{};
+    std::istringstream stream(when);
+    if (!(stream >> std::get_time(&parts, "%Y:%m:%d %H:%M:%S")) || parts.tm_year < 70) return 0;
+    const bool isFraction = !fraction.empty() && fraction.find_first_not_of("0123456789") == std::string::npos;
+    constexpr std::size_t digits = 6;
+    const double part = isFraction ? std::stod("0." + fraction.substr(0, digits)) : 0;
+    return static_cast<double>(::timegm(&parts)) + part;
+}
+
 } // namespace
+
+std::optional<double> exposureOf(const Shot& shot) {
+    if (shot.exposureTime <= 0 || shot.iso <= 0 || shot.aperture <= 0) return std::nullopt;
+    return std::log2(shot.exposureTime * shot.iso / (shot.aperture * shot.aperture));
+}
 
 Shot readShot(const std::filesystem::path& file) {
     startOnce();
@@ -174,6 +193,10 @@ Shot readShot(const std::filesystem::path& file) {
         shot.focal35 = positive(exif.findKey(Exiv2::ExifKey("Exif.Photo.FocalLengthIn35mmFilm")), exif);
         shot.aperture = positive(Exiv2::fNumber(exif), exif);
         shot.distance = positive(Exiv2::subjectDistance(exif), exif);
+        shot.exposureTime = positive(exif.findKey(Exiv2::ExifKey("Exif.Photo.ExposureTime")), exif);
+        shot.iso = positive(Exiv2::isoSpeed(exif), exif);
+        shot.takenAt =
+            secondsFrom(text(exif, "Exif.Photo.DateTimeOriginal"), text(exif, "Exif.Photo.SubSecTimeOriginal"));
         const auto turned = exif.findKey(Exiv2::ExifKey("Exif.Image.Orientation"));
         if (turned != exif.end() && turned->count() > 0)
             shot.orientation = orientationFromExif(static_cast<int>(turned->toLong()));

@@ -59,9 +59,10 @@ std::optional<Picture> readReduced(const std::filesystem::path& file, int longSi
 /// for other files, and where there is none that can be read.
 std::optional<Picture> readPreview(const std::filesystem::path& file, int longSide);
 
-/// Width and height after orientation, from the header alone.
+/// Width and height after orientation, and bits of a channel, from the header alone.
 struct PictureSize {
     int width = 0, height = 0;
+    int bits = 8;
 };
 PictureSize readPictureSize(const std::filesystem::path& file);
 /// True for a file that begins as a picture that can be read.

@@ -177,7 +177,10 @@ RawHeader headerOf(const libraw_data_t& data, const fs::path& file) {
                    positive(data.lens.FocalLengthIn35mmFormat),
                    positive(data.other.aperture),
                    0,
-                   orientationFromExif(header.orientation)};
+                   orientationFromExif(header.orientation),
+                   positive(data.other.shutter),
+                   positive(data.other.iso_speed),
+                   positive(static_cast<double>(data.other.timestamp))};
     header.colour = colourOf(data, file);
     return header;
 }

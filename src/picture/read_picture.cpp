@@ -139,15 +139,17 @@ std::optional<Picture> readPreview(const fs::path& file, int longSide) {
 PictureSize readPictureSize(const fs::path& file) {
     if (isRawName(file)) {
         const RawHeader raw = readRawHeader(file);
-        return orientationFromExif(raw.orientation).swapsSides() ? PictureSize{raw.height, raw.width}
-                                                                 : PictureSize{raw.width, raw.height};
+        constexpr int fine = 16;
+        return orientationFromExif(raw.orientation).swapsSides() ? PictureSize{raw.height, raw.width, fine}
+                                                                 : PictureSize{raw.width, raw.height, fine};
     }
     return tellingOf(file, [&] {
         const vips::VImage image = openImage(file);
         int turn = 1;
         if (image.get_typeof(VIPS_META_ORIENTATION) != 0) turn = image.get_int(VIPS_META_ORIENTATION);
-        return turn >= 5 && turn <= 8 ? PictureSize{image.height(), image.width()}
-                                      : PictureSize{image.width(), image.height()};
+        const int bits = 8 * static_cast<int>(vips_format_sizeof(image.format()));
+        return turn >= 5 && turn <= 8 ? PictureSize{image.height(), image.width(), bits}
+                                      : PictureSize{image.width(), image.height(), bits};
     });
 }
 

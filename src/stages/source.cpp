@@ -24,4 +24,8 @@ Placement placementOf(const Geometry& geometry, int width, int height) {
     return placement;
 }
 
+Picture inPlace(const Picture& picture, const Geometry& geometry) {
+    return placed(picture, placementOf(geometry, picture.width(), picture.height()));
+}
+
 } // namespace baryton

@@ -27,5 +27,7 @@ Geometry geometryOf(const Grade& grade, const Shot& shot);
 
 /// Where the frame lies in a picture of this size, freed of what its lens did.
 Placement placementOf(const Geometry& geometry, int width, int height);
+/// A picture in its frame, freed of what its lens did.
+Picture inPlace(const Picture& picture, const Geometry& geometry);
 
 } // namespace baryton

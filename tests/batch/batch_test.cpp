@@ -286,7 +286,7 @@ TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
             const auto jobs = runBatch(plan);
             const Picture source = readPicture(plan.pictures[0]).picture;
             const Placement frame = placementOf(frameOf(own), 333, 517);
-            const auto [w, h] = outputSize({frame.width, frame.height}, longSide);
+            const auto [w, h, bits] = outputSize({frame.width, frame.height}, longSide);
             const Picture want = Program::compile(own).graded(scaledDown(placed(source, frame), w, h));
             for (const BatchJob& job : jobs) {
                 ASSERT_EQ(job.state, JobState::Done) << job.error;

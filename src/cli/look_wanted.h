@@ -1,0 +1,25 @@
+#pragma once
+#include "batch/batch.h"
+#include "cli/commands.h"
+
+namespace baryton {
+
+/// A look as a command names it: presets and LUTs in the order given.
+struct LookWanted {
+    std::vector<std::string> presets, luts;
+    std::string mode = "add";
+    double strength = 100;
+    std::vector<std::pair<char, std::string>> order{}; ///< 'p' or 'l', and the file
+
+    /// The two options keep their own lists; the order between them is that of the arguments.
+    void noteOrder(const CLI::App& command);
+    std::vector<std::string> files() const;
+};
+
+/// The options of it.
+void addLookWanted(CLI::App& command, LookWanted& look);
+
+/// Read and checked; the pictures' own grade where none is named. Throws Error.
+BatchLook batchLookOf(const LookWanted& look);
+
+} // namespace baryton
