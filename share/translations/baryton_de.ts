@@ -4442,6 +4442,14 @@
         <source>Rec. 2020</source>
         <translation>Rec. 2020</translation>
     </message>
+    <message>
+        <source>Survey the set</source>
+        <translation>Den Satz durchsehen</translation>
+    </message>
+    <message>
+        <source>Match the set&apos;s light</source>
+        <translation>Das Licht des Satzes angleichen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -4948,6 +4956,46 @@
     <message>
         <source>Batch: ground</source>
         <translation>Stapel: Grund</translation>
+    </message>
+    <message>
+        <source>Survey</source>
+        <translation>Durchsicht</translation>
+    </message>
+    <message>
+        <source>Match</source>
+        <translation>Angleichen</translation>
+    </message>
+    <message>
+        <source>Files</source>
+        <translation>Dateien</translation>
+    </message>
+    <message>
+        <source>What of the batch is shown</source>
+        <translation>Was vom Stapel gezeigt wird</translation>
+    </message>
+    <message>
+        <source>On which pictures does the look fail?</source>
+        <translation>Auf welchen Bildern versagt der Look?</translation>
+    </message>
+    <message>
+        <source>Exposure and white balance of each picture so that the look sits alike on all</source>
+        <translation>Belichtung und Weißabgleich jedes Bildes, damit der Look auf allen gleich sitzt</translation>
+    </message>
+    <message>
+        <source>The files that the run makes</source>
+        <translation>Die Dateien, die der Lauf schreibt</translation>
+    </message>
+    <message>
+        <source>Batch: %1</source>
+        <translation>Stapel: %1</translation>
+    </message>
+    <message>
+        <source> · at %1 %</source>
+        <translation> · mit %1 %</translation>
+    </message>
+    <message>
+        <source>left out</source>
+        <translation>ausgelassen</translation>
     </message>
 </context>
 <context>
@@ -7810,6 +7858,148 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::MatchPage</name>
+    <message>
+        <source>Set their Prep</source>
+        <translation>Vorbereitung setzen</translation>
+    </message>
+    <message>
+        <source>Sets exposure and white balance of the pictures as they are shown on the right of each pair; one step of undo</source>
+        <translation>Setzt Belichtung und Weißabgleich der Bilder, wie sie rechts in jedem Paar zu sehen sind; ein Schritt zum Zurücknehmen</translation>
+    </message>
+    <message>
+        <source>Pictures before and after</source>
+        <translation>Bilder vorher und nachher</translation>
+    </message>
+    <message>
+        <source>As it is</source>
+        <translation>Wie es ist</translation>
+    </message>
+    <message>
+        <source>As it would be</source>
+        <translation>Wie es würde</translation>
+    </message>
+    <message>
+        <source>WHAT IT IS SET TO</source>
+        <translation>WORAUF ES GESETZT WIRD</translation>
+    </message>
+    <message>
+        <source>Exposure</source>
+        <translation>Belichtung</translation>
+    </message>
+    <message>
+        <source>Temperature</source>
+        <translation>Temperatur</translation>
+    </message>
+    <message>
+        <source>Tint</source>
+        <translation>Tönung</translation>
+    </message>
+    <message>
+        <source>Leave it as it is</source>
+        <translation>So lassen, wie es ist</translation>
+    </message>
+    <message>
+        <source>ITS RUN</source>
+        <translation>SEINE FOLGE</translation>
+    </message>
+    <message>
+        <source>Begin a run here</source>
+        <translation>Hier beginnt eine Folge</translation>
+    </message>
+    <message>
+        <source>From this picture on they show another scene</source>
+        <translation>Ab diesem Bild zeigen sie eine andere Szene</translation>
+    </message>
+    <message>
+        <source>Join with the one before</source>
+        <translation>Mit der vorigen verbinden</translation>
+    </message>
+    <message>
+        <source>This run and the one before show the same scene</source>
+        <translation>Diese Folge und die vorige zeigen dieselbe Szene</translation>
+    </message>
+    <message>
+        <source>OTHER SCENES</source>
+        <translation>ANDERE SZENEN</translation>
+    </message>
+    <message>
+        <source>Toward the key</source>
+        <translation>Zum Schlüsselbild</translation>
+    </message>
+    <message>
+        <source>How far the cast and the key tone of other scenes are drawn to the key picture&apos;s: a third of a stop and 60 mired at most. A night stays a night</source>
+        <translation>Wie weit Farbstich und Grundton anderer Szenen zu denen des Schlüsselbildes gezogen werden: höchstens ein Drittel Blende und 60 Mired. Eine Nacht bleibt eine Nacht</translation>
+    </message>
+    <message>
+        <source>matched to %1</source>
+        <translation>angeglichen an %1</translation>
+    </message>
+    <message>
+        <source>the only one of its scene</source>
+        <translation>das einzige seiner Szene</translation>
+    </message>
+    <message>
+        <source>Run %1 · %2</source>
+        <translation>Folge %1 · %2</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>stays</source>
+        <translation>bleibt</translation>
+    </message>
+    <message>
+        <source>could not be matched: stays</source>
+        <translation>ließ sich nicht angleichen: bleibt</translation>
+    </message>
+    <message>
+        <source>Open pictures to match them</source>
+        <translation>Bilder öffnen, um sie anzugleichen</translation>
+    </message>
+    <message>
+        <source>Looking which pictures show one scene: %1 of %2</source>
+        <translation>Welche Bilder zeigen eine Szene? %1 von %2</translation>
+    </message>
+    <message>
+        <source>Matching…</source>
+        <translation>Gleicht an …</translation>
+    </message>
+    <message>
+        <source>Left as it is, right as it would be: %1 of %2 change</source>
+        <translation>Links wie es ist, rechts wie es würde: %1 von %2 ändern sich</translation>
+    </message>
+    <message>
+        <source> · %1 could not be matched</source>
+        <translation> · %1 ließen sich nicht angleichen</translation>
+    </message>
+    <message>
+        <source>Choose a picture</source>
+        <translation>Ein Bild wählen</translation>
+    </message>
+    <message>
+        <source>set by hand</source>
+        <translation>von Hand gesetzt</translation>
+    </message>
+    <message>
+        <source>Match the light</source>
+        <translation>Licht angleichen</translation>
+    </message>
+    <message numerus="yes">
+        <source>The Prep of %n pictures is set. Undo takes it back</source>
+        <translation>
+            <numerusform>Die Vorbereitung von %n Bild ist gesetzt. Zurücknehmen ist möglich</numerusform>
+            <numerusform>Die Vorbereitung von %n Bildern ist gesetzt. Zurücknehmen ist möglich</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>baryton::NumberField</name>
     <message>
         <source>This is no number. Write a number or a sum such as 12+3; Escape takes it back.</source>
@@ -8024,6 +8214,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>presets</source>
         <translation>Vorgaben</translation>
+    </message>
+    <message>
+        <source>Survey the set with it</source>
+        <translation>Den Satz damit durchsehen</translation>
     </message>
 </context>
 <context>
@@ -9171,6 +9365,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>No presets yet. Grade a picture and press Save preset…, or bring some in: File, Import presets and LUTs…</source>
         <translation>Noch keine Vorgaben. Bearbeiten Sie ein Bild und drücken Sie Vorgabe sichern…, oder lesen Sie welche ein: Datei, Vorgaben und LUTs einlesen…</translation>
     </message>
+    <message>
+        <source>Survey the set with it</source>
+        <translation>Den Satz damit durchsehen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::SplitToneEditor</name>
@@ -9526,6 +9724,163 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>Go on from this</source>
         <translation>Von hier weiter</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SurveyPage</name>
+    <message>
+        <source>Look</source>
+        <translation>Look</translation>
+    </message>
+    <message>
+        <source>Look to survey</source>
+        <translation>Look der Durchsicht</translation>
+    </message>
+    <message>
+        <source>Sort anew</source>
+        <translation>Neu ordnen</translation>
+    </message>
+    <message>
+        <source>The worst first again, as it is now: pictures that were changed stay where they are until then</source>
+        <translation>Wieder das Schlimmste zuerst, wie es jetzt ist: geänderte Bilder bleiben bis dahin an ihrem Platz</translation>
+    </message>
+    <message>
+        <source>Pictures with the look</source>
+        <translation>Bilder mit dem Look</translation>
+    </message>
+    <message>
+        <source>The picture with the look</source>
+        <translation>Das Bild mit dem Look</translation>
+    </message>
+    <message>
+        <source>WHAT IS WRONG</source>
+        <translation>WAS NICHT STIMMT</translation>
+    </message>
+    <message>
+        <source>ITS PREP</source>
+        <translation>SEINE VORBEREITUNG</translation>
+    </message>
+    <message>
+        <source>Exposure</source>
+        <translation>Belichtung</translation>
+    </message>
+    <message>
+        <source>Temperature</source>
+        <translation>Temperatur</translation>
+    </message>
+    <message>
+        <source>Tint</source>
+        <translation>Tönung</translation>
+    </message>
+    <message>
+        <source>IN THE RUN</source>
+        <translation>IM LAUF</translation>
+    </message>
+    <message>
+        <source>As the others</source>
+        <translation>Wie die anderen</translation>
+    </message>
+    <message>
+        <source>Left out</source>
+        <translation>Ausgelassen</translation>
+    </message>
+    <message>
+        <source>In the run</source>
+        <translation>Im Lauf</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>How far this picture gets the look</source>
+        <translation>Wie weit dieses Bild den Look bekommt</translation>
+    </message>
+    <message>
+        <source>Look for this picture</source>
+        <translation>Look für dieses Bild</translation>
+    </message>
+    <message>
+        <source>Each picture&apos;s own grade</source>
+        <translation>Der eigene Grade jedes Bildes</translation>
+    </message>
+    <message>
+        <source>All pictures</source>
+        <translation>Alle Bilder</translation>
+    </message>
+    <message>
+        <source>Can&apos;t be read</source>
+        <translation>Nicht lesbar</translation>
+    </message>
+    <message>
+        <source>Nothing found</source>
+        <translation>Nichts gefunden</translation>
+    </message>
+    <message>
+        <source>left out</source>
+        <translation>ausgelassen</translation>
+    </message>
+    <message>
+        <source>looking…</source>
+        <translation>sieht nach …</translation>
+    </message>
+    <message>
+        <source>nothing found</source>
+        <translation>nichts gefunden</translation>
+    </message>
+    <message>
+        <source> · at %1 %</source>
+        <translation> · mit %1 %</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>Open pictures to survey them</source>
+        <translation>Bilder öffnen, um sie durchzusehen</translation>
+    </message>
+    <message>
+        <source>Looking: %1 of %2</source>
+        <translation>Sieht nach: %1 von %2</translation>
+    </message>
+    <message>
+        <source>Comparing…</source>
+        <translation>Vergleicht …</translation>
+    </message>
+    <message numerus="yes">
+        <source>None of %n pictures fails, against %1</source>
+        <translation>
+            <numerusform>%n Bild versagt nicht, verglichen mit %1</numerusform>
+            <numerusform>Keines von %n Bildern versagt, verglichen mit %1</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 of %n pictures fail, against %2</source>
+        <translation>
+            <numerusform>%1 von %n Bild versagt, verglichen mit %2</numerusform>
+            <numerusform>%1 von %n Bildern versagen, verglichen mit %2</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Choose a picture</source>
+        <translation>Ein Bild wählen</translation>
+    </message>
+    <message>
+        <source>Nothing found. Open it in Grade</source>
+        <translation>Nichts gefunden. In Gestalten öffnen</translation>
+    </message>
+    <message>
+        <source>Opens the picture in Grade, with that stage chosen</source>
+        <translation>Öffnet das Bild in Gestalten und wählt diese Stufe</translation>
+    </message>
+    <message>
+        <source>Prep</source>
+        <translation>Vorbereitung</translation>
     </message>
 </context>
 <context>
@@ -10241,6 +10596,130 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>it is a JPEG: its losses are in the LUT; a PNG or TIFF of 16 bits is better</source>
         <translation>es ist ein JPEG: seine Verluste stecken in der LUT; PNG oder TIFF mit 16 Bit ist besser</translation>
+    </message>
+    <message>
+        <source>the others of its run are matched to this one</source>
+        <translation>die anderen seiner Folge werden ihm angeglichen</translation>
+    </message>
+    <message>
+        <source>shows too little of what the others show: left as it was</source>
+        <translation>zeigt zu wenig von dem, was die anderen zeigen: bleibt, wie es war</translation>
+    </message>
+    <message>
+        <source>{:.2f} stops darker</source>
+        <translation>{:.2f} Blenden dunkler</translation>
+    </message>
+    <message>
+        <source>{:.2f} stops brighter</source>
+        <translation>{:.2f} Blenden heller</translation>
+    </message>
+    <message>
+        <source>{:.0f} mired warmer</source>
+        <translation>{:.0f} Mired wärmer</translation>
+    </message>
+    <message>
+        <source>{:.0f} mired cooler</source>
+        <translation>{:.0f} Mired kühler</translation>
+    </message>
+    <message>
+        <source>lay right</source>
+        <translation>lag richtig</translation>
+    </message>
+    <message>
+        <source>told by its tones on the whole</source>
+        <translation>nach seinen Tönen im Ganzen</translation>
+    </message>
+    <message>
+        <source>more than the limit: set as far as that</source>
+        <translation>mehr als die Grenze: bis dorthin gesetzt</translation>
+    </message>
+    <message>
+        <source>Clips</source>
+        <translation>Beschneidet</translation>
+    </message>
+    <message>
+        <source>Loses folds</source>
+        <translation>Verliert Falten</translation>
+    </message>
+    <message>
+        <source>May show bands</source>
+        <translation>Kann Streifen zeigen</translation>
+    </message>
+    <message>
+        <source>Skin leaves its place</source>
+        <translation>Haut verlässt ihren Platz</translation>
+    </message>
+    <message>
+        <source>A sampled colour leaves its place</source>
+        <translation>Eine Messfarbe verlässt ihren Platz</translation>
+    </message>
+    <message>
+        <source>Darker than the others</source>
+        <translation>Dunkler als die anderen</translation>
+    </message>
+    <message>
+        <source>Lighter than the others</source>
+        <translation>Heller als die anderen</translation>
+    </message>
+    <message>
+        <source>Warmer than the others</source>
+        <translation>Wärmer als die anderen</translation>
+    </message>
+    <message>
+        <source>Cooler than the others</source>
+        <translation>Kühler als die anderen</translation>
+    </message>
+    <message>
+        <source>A stage does nothing here</source>
+        <translation>Eine Stufe tut hier nichts</translation>
+    </message>
+    <message>
+        <source>{} turns {:.0f}° toward yellow</source>
+        <translation>{} dreht sich um {:.0f}° nach Gelb</translation>
+    </message>
+    <message>
+        <source>{} turns {:.0f}° toward red</source>
+        <translation>{} dreht sich um {:.0f}° nach Rot</translation>
+    </message>
+    <message>
+        <source>{} has {:.1f} times the colour that it has on the key</source>
+        <translation>{} hat {:.1f}-mal die Farbe wie auf dem Schlüsselbild</translation>
+    </message>
+    <message>
+        <source>{:.1f} % clipped</source>
+        <translation>{:.1f} % beschnitten</translation>
+    </message>
+    <message>
+        <source>{:.1f} % loses its folds</source>
+        <translation>{:.1f} % verlieren ihre Falten</translation>
+    </message>
+    <message>
+        <source>{:.0f} % is smooth and drawn apart</source>
+        <translation>{:.0f} % sind glatt und auseinandergezogen</translation>
+    </message>
+    <message>
+        <source>skin</source>
+        <translation>Haut</translation>
+    </message>
+    <message>
+        <source>sample {}</source>
+        <translation>Messpunkt {}</translation>
+    </message>
+    <message>
+        <source>sample {} turns {:.0f}°</source>
+        <translation>Messpunkt {} dreht sich um {:.0f}°</translation>
+    </message>
+    <message>
+        <source>{:.1f} stops darker</source>
+        <translation>{:.1f} Blenden dunkler</translation>
+    </message>
+    <message>
+        <source>{:.1f} stops lighter</source>
+        <translation>{:.1f} Blenden heller</translation>
+    </message>
+    <message>
+        <source>changes nothing here</source>
+        <translation>ändert hier nichts</translation>
     </message>
 </context>
 <context>

@@ -39,6 +39,16 @@
     </message>
 </context>
 <context>
+    <name>baryton::MatchPage</name>
+    <message numerus="yes">
+        <source>The Prep of %n pictures is set. Undo takes it back</source>
+        <translation>
+            <numerusform>The Prep of %n picture is set. Undo takes it back</numerusform>
+            <numerusform>The Prep of %n pictures is set. Undo takes it back</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>baryton::PictureSet</name>
     <message numerus="yes">
         <source>Nothing else is opened now: %n grades are not on the disk yet. Make room, then open it again</source>
@@ -69,6 +79,23 @@
         <translation>
             <numerusform>%n preset, folded</numerusform>
             <numerusform>%n presets, folded</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SurveyPage</name>
+    <message numerus="yes">
+        <source>None of %n pictures fails, against %1</source>
+        <translation>
+            <numerusform>%n picture, and it does not fail</numerusform>
+            <numerusform>None of %n pictures fails, against %1</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 of %n pictures fail, against %2</source>
+        <translation>
+            <numerusform>%1 of %n picture fails, against %2</numerusform>
+            <numerusform>%1 of %n pictures fail, against %2</numerusform>
         </translation>
     </message>
 </context>

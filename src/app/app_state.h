@@ -113,6 +113,10 @@ public:
     };
     std::vector<HistoryEntry> history(int index) const;
 
+    /// Changes pictures of the set by their place, whichever are chosen, as one step of undo that the other subject
+    /// reaches too.
+    void editPictures(const QString& text, const std::map<int, Grade>& grades, UndoSubject alsoIn);
+
     void editStage(const std::string& stageId, const QString& gesture, const std::function<void(Stage&)>& change);
     /// Sets parameters of a stage; values at their default are not stored. `settled` ends the gesture.
     void setParameters(const std::string& stageId, const std::map<std::string, Value>& values, bool settled);
@@ -144,6 +148,8 @@ public:
     const std::vector<LibraryEntry>& presets() const { return library_.entries(); }
     const LibraryIndex& libraryIndex() const { return library_.index(); }
     const LibraryEntry* presetEntry(const std::string& item) const { return library_.entry(item); }
+    /// The preset of that file, with its content; null where there is none that can be read.
+    const LibraryEntry* presetIn(const std::filesystem::path& file) const;
     void reloadPresets() { library_.reload(); }
     /// Performs a change of the library that can be undone. Problems are told, nothing is then changed.
     void editLibrary(const std::function<LibraryEdit()>& make);
@@ -166,6 +172,8 @@ Q_SIGNALS:
     void presetsChanged();
     void beforeChanged();
     void told(const QString& text, bool isProblem);
+    /// A preset is to be tried on the whole set.
+    void surveyWanted(const std::filesystem::path& preset);
 
 private:
     using UndoParts = std::vector<std::unique_ptr<UndoPart>>;

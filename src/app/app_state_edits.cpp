@@ -154,6 +154,30 @@ void AppState::doWorks(const QString& text, int gesture,
     manyRevision_ = count > 1 ? undo_.revision() : -1;
 }
 
+const LibraryEntry* AppState::presetIn(const std::filesystem::path& file) const {
+    for (const LibraryEntry& entry : presets())
+        if (entry.preset && entry.file == file) return &entry;
+    return nullptr;
+}
+
+void AppState::editPictures(const QString& text, const std::map<int, Grade>& grades, UndoSubject alsoIn) {
+    Q_EMIT aboutToLeave();
+    endTrial();
+    UndoParts parts;
+    for (const auto& [index, grade] : grades) {
+        histories_.recall(index);
+        const PictureWork& work = pictures_.at(index).work;
+        PictureWork next = work;
+        next.grade = grade;
+        if (next != work) parts.push_back(std::make_unique<WorkPart>(pictures_, index, work, std::move(next)));
+    }
+    if (parts.empty()) return;
+    const std::size_t count = parts.size();
+    for (const auto& part : parts) part->redo();
+    parts.push_back(std::make_unique<AlsoReached>(alsoIn));
+    undo_.push(count > 1 ? tr("%1 (%2 pictures)").arg(text).arg(count) : text, std::move(parts));
+}
+
 void AppState::editOnlyKey() {
     Q_EMIT aboutToLeave();
     endTrial();

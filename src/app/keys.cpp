@@ -40,6 +40,8 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::ReferencePicture, marked("Picture"), marked("Reference picture…"), ""},
         {Command::SamplePoints, marked("Picture"), marked("Set sample points"), "S", {IsOnOrOff}},
         {Command::StartOfNew, marked("Picture"), marked("Start of new pictures…"), "", {StartsGroup}},
+        {Command::SurveySet, marked("Picture"), marked("Survey the set"), "", {StartsGroup}},
+        {Command::MatchSet, marked("Picture"), marked("Match the set's light"), ""},
         {Command::AddStage, marked("Look"), marked("Add a stage…"), "Ctrl+Shift+N"},
         {Command::AddLayer, marked("Look"), marked("Add a layer"), "Ctrl+Shift+L"},
         {Command::WorkOnPicture, marked("Look"), marked("Work on the picture"), "P", {StartsGroup, IsOnOrOff}},

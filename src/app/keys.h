@@ -40,6 +40,8 @@ enum class Command {
     ReferencePicture,
     SamplePoints,
     StartOfNew,
+    SurveySet,
+    MatchSet,
     AddStage,
     AddLayer,
     WorkOnPicture,

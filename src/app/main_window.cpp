@@ -73,6 +73,20 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
         updateUndo();
     });
+    batch_->surveyPage()->samplesOf = [this](int picture) {
+        const auto& points = grade_->samples().of(picture);
+        return std::vector<QPointF>(points.begin(), points.end());
+    };
+    connect(&state_, &AppState::surveyWanted, this, [this](const std::filesystem::path& preset) {
+        showTask(AppTask::Batch);
+        batch_->surveyPage()->surveyPreset(preset);
+        batch_->showView(BatchPage::View::Survey);
+    });
+    connect(batch_, &BatchPage::gradeWanted, this, [this](int picture, const QString& stageId) {
+        state_.setKey(picture);
+        showTask(AppTask::Grade);
+        if (findStage(state_.keyGrade(), stageId.toStdString())) state_.chooseStage(stageId.toStdString());
+    });
     connect(batch_, &BatchPage::finished, this, [this] {
         if (leaving_ == Leaving::WhenStopped) QMainWindow::close();
         if (leaving_ == Leaving::InBackground) {

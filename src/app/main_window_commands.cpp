@@ -43,6 +43,8 @@ void MainWindow::makeCommands() {
         {Command::LearnLut, [this] { (new LearnSheet(state_, this))->open(); }},
         {Command::ExportPack, [this] { package_->exportPack(); }},
         {Command::StartOfNew, [this] { package_->openStarts(); }},
+        {Command::SurveySet, [this] { showTask(AppTask::Batch), batch_->showView(BatchPage::View::Survey); }},
+        {Command::MatchSet, [this] { showTask(AppTask::Batch), batch_->showView(BatchPage::View::Match); }},
         {Command::BringGiven, [this] { baryton::bringGivenPresets(state_, this); }},
         {Command::ChooseAll,
          [this] {

@@ -213,6 +213,7 @@ void PictureSet::readSmall(int index) {
             if (generation != generation_) return;
             --reading_;
             pictures_[static_cast<std::size_t>(index)].shot = shot;
+            pictures_[static_cast<std::size_t>(index)].isFine = size.bits > 8;
             noteShape(index, size.width, size.height);
             takeSmall(index, small, error);
             readNext();

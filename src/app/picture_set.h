@@ -26,6 +26,7 @@ namespace baryton {
 /// One picture of the set.
 struct OpenPicture {
     std::filesystem::path file;
+    QString name() const { return QString::fromStdString(file.filename().string()); }
     PictureWork work;
     PictureWork start;   ///< what it starts from when nothing was done to it: always there to go back to
     Grade opened;        ///< the grade as the picture was opened with it
@@ -36,6 +37,7 @@ struct OpenPicture {
     QImage thumbnail;             ///< graded
     QString error;                ///< why it can't be shown; empty when all is well
     bool isNew = false;           ///< there was no grade for it when it was opened
+    bool isFine = false;          ///< it has more than 8 bits of a channel; known with the shot
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 

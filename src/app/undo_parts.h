@@ -33,6 +33,14 @@ private:
     PictureWork before_, after_;
 };
 
+/// Lets a step be undone from where its subject is looked at, and changes nothing there.
+class AlsoReached : public UndoPart {
+public:
+    using UndoPart::UndoPart;
+    bool undo() override { return true; }
+    bool redo() override { return true; }
+};
+
 /// One change of the preset files.
 class LibraryPart : public UndoPart {
 public:

@@ -45,10 +45,21 @@ std::string jobStateName(JobState state) {
         return "skipped";
     case JobState::Failed:
         return "failed";
+    case JobState::LeftOut:
+        return "left-out";
     case JobState::Cancelled:
         break;
     }
     return "cancelled";
+}
+
+BatchLook lookFor(const BatchPlan& plan, std::size_t picture, std::size_t look) {
+    const auto wish = plan.wishes.find({picture, look});
+    if (wish == plan.wishes.end()) return plan.looks[look];
+    BatchLook wished = wish->second.instead.value_or(plan.looks[look]);
+    constexpr double most = 2;
+    wished.strength = std::min(wished.strength * wish->second.strength, most);
+    return wished;
 }
 
 Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
@@ -77,9 +88,11 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {
             BatchJob job;
             job.picture = p, job.look = l;
+            if (const auto wish = plan.wishes.find({p, l}); wish != plan.wishes.end() && wish->second.isLeftOut)
+                job.state = JobState::LeftOut;
             job.file =
                 freeFile(plan.folder / fileNameFromTemplate(
-                                           plan.name, {plan.pictures[p].stem().string(), plan.looks[l].name,
+                                           plan.name, {plan.pictures[p].stem().string(), lookFor(plan, p, l).name,
                                                        fileExtension(plan.format.format), static_cast<int>(p + 1)}),
                          isTaken, "-");
             planned.insert(job.file);
@@ -230,7 +243,7 @@ private:
             const auto own = own_.find(job.picture);
             if (own != own_.end() && own->second.failure) throw Error(*own->second.failure);
             if (own != own_.end()) job.warning = own->second.warning;
-            const BatchLook& look = plan_.looks[job.look];
+            const BatchLook look = lookFor(plan_, job.picture, job.look);
             Grade before = own != own_.end() ? own->second.grade : startingGrade();
             if (std::any_of(look.presets.begin(), look.presets.end(), hasDrawnMasks)) {
                 const PictureSize size = readPictureSize(file);

@@ -6,6 +6,7 @@
 #include <filesystem>
 #include <functional>
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -21,10 +22,17 @@ struct BatchLook {
     double strength = 1;                  ///< of each preset, 0…2
 };
 
+/// What one picture gets of a look otherwise than all the others.
+struct PictureWish {
+    bool isLeftOut = false;
+    double strength = 1; ///< times the look's own
+    std::optional<BatchLook> instead{};
+};
+
 enum class PrepChoice { Own, None }; ///< each picture keeps its own Prep, or goes without
 enum class IfExists { Number, Skip, Replace };
 
-enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled };
+enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled, LeftOut };
 std::string jobStateName(JobState state);
 
 /// One file to be made: picture `picture` with look `look` of the plan.
@@ -54,12 +62,17 @@ struct BatchPlan {
     /// The own grades, by the picture's place, as they are in hand; those of others are read from their files as the
     /// run begins. What is edited after that changes nothing in it.
     std::map<std::size_t, Grade> grades{};
+    /// By the places of a picture and a look.
+    std::map<std::pair<std::size_t, std::size_t>, PictureWish> wishes{};
     /// Jobs, by their place, that an earlier run has made: they are left as they are.
     std::map<std::size_t, BatchJob> made{};
 };
 
 /// The grade that a picture gets in a run: its own Prep (or none), then the look.
 Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep);
+
+/// What a picture gets of a look of the plan, as it may be wished for it.
+BatchLook lookFor(const BatchPlan& plan, std::size_t picture, std::size_t look);
 
 /// The jobs of a plan, picture by picture, with their file names, which the set and the plan alone decide: where two
 /// would be the same, or one that of a source, the later gets a number. Throws Error for an impossible template or an

@@ -19,7 +19,15 @@ constexpr std::array kExists = {"number", "skip", "replace"};
 json toJson(const BatchSettings& s) {
     json presets = json::array();
     for (const fs::path& preset : s.presets) presets.push_back(preset.string());
+    json wishes = json::array();
+    for (const auto& [key, wish] : s.wishes)
+        wishes.push_back({{"picture", key.first.string()},
+                          {"look", key.second.string()},
+                          {"leftOut", wish.isLeftOut},
+                          {"strength", wish.strength},
+                          {"instead", wish.instead.string()}});
     return {{"ownGrade", s.ownGrade},
+            {"wishes", std::move(wishes)},
             {"presets", presets},
             {"prep", s.prep == PrepChoice::Own ? "own" : "none"},
             {"format", s.format},
@@ -45,11 +53,18 @@ BatchSettings settingsFrom(const json& j) {
     const auto exists = j.at("ifExists").get<std::string>();
     const auto found = std::find(kExists.begin(), kExists.end(), exists);
     if (found != kExists.end()) s.ifExists = static_cast<IfExists>(found - kExists.begin());
+    const json wishes = j.value("wishes", json::array());
+    for (std::size_t i = 0; i < std::min(wishes.size(), kMostFiles); ++i) {
+        const json& wish = wishes[i];
+        s.wishes[{wish.at("picture").get<std::string>(), wish.at("look").get<std::string>()}] = {
+            wish.at("leftOut").get<bool>(), std::clamp(wish.at("strength").get<double>(), 0.0, 2.0),
+            wish.at("instead").get<std::string>()};
+    }
     return s;
 }
 
 JobState stateFrom(const std::string& name) {
-    for (const JobState state : {JobState::Done, JobState::Skipped, JobState::Failed})
+    for (const JobState state : {JobState::Done, JobState::Skipped, JobState::Failed, JobState::LeftOut})
         if (jobStateName(state) == name) return state;
     return JobState::Cancelled;
 }

@@ -1,10 +1,19 @@
 #pragma once
 #include "batch/batch.h"
 
+#include <map>
 #include <optional>
 #include <set>
 
 namespace baryton {
+
+/// What one picture gets of a look otherwise than the others, as it is set.
+struct WishSettings {
+    bool isLeftOut = false;
+    double strength = 1;             ///< 0…2
+    std::filesystem::path instead{}; ///< the file of another preset; empty for the look itself
+    bool operator==(const WishSettings&) const = default;
+};
 
 /// What the Batch task is set to, as a value.
 struct BatchSettings {
@@ -17,6 +26,8 @@ struct BatchSettings {
     int longSide = 0;
     std::string folder, name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
+    /// By the file of the picture and that of the look's preset (empty for the pictures' own grade).
+    std::map<std::pair<std::filesystem::path, std::filesystem::path>, WishSettings> wishes{};
     bool operator==(const BatchSettings&) const = default;
 };
 constexpr int kBatchFormats = 5;

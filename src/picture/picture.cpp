@@ -97,6 +97,13 @@ Picture scaledDown(const Picture& picture, int width, int height) {
     return resized(level, width, height);
 }
 
+Picture scaledDownTo(const Picture& picture, int longSide) {
+    if (picture.longSide() <= longSide) return picture;
+    const double factor = double(longSide) / picture.longSide();
+    const auto side = [&](int whole) { return std::max(1, static_cast<int>(std::lround(whole * factor))); };
+    return scaledDown(picture, side(picture.width()), side(picture.height()));
+}
+
 Picture cropped(const Picture& picture, int x, int y, int width, int height) {
     Picture part(width, height, picture.hasAlpha());
     part.setScale(picture.scale());

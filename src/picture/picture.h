@@ -71,6 +71,8 @@ Picture halved(const Picture& picture);
 /// The picture made smaller as the viewer and the output both do it, so that what is seen fitted is what is written:
 /// halved as long as that leaves it at least as large as wanted, then resized.
 Picture scaledDown(const Picture& picture, int width, int height);
+/// The same so that its long side is `longSide`; as it is where that is no more.
+Picture scaledDownTo(const Picture& picture, int longSide);
 
 /// The part of the picture that starts at x, y; it must lie inside.
 Picture cropped(const Picture& picture, int x, int y, int width, int height);

@@ -1,6 +1,5 @@
 #include "survey/match.h"
 #include "base/parallel.h"
-#include "base/words.h"
 #include "colour/illuminant.h"
 #include "colour/spaces.h"
 #include "stages/stage_type.h"
@@ -15,6 +14,7 @@ namespace baryton {
 namespace {
 
 constexpr double kTold = 0.15; ///< stops within which pixels and the file's exposure say the same
+constexpr double kLeft = 0.15; ///< stops of cast, red against blue, from which on it is told that some is left
 constexpr double kAgree = 0.6; ///< the same, where only the tones on the whole can be asked
 constexpr double kBetweenStops = 1.0 / 3, kBetweenMireds = 60;
 
@@ -40,7 +40,7 @@ PrepLight lightOf(const Vec3& cones) {
     const Vec3 cast = inverse(kCat16) * Vec3{white[0] * std::exp2(-cones[0]), white[1] * std::exp2(-cones[1]),
                                              white[2] * std::exp2(-cones[2])};
     const TemperatureTint found = neutralise(kXyzToSrgb * cast);
-    const double kelvin = std::round(found.kelvin / 10) * 10, tint = std::round(found.tint * 1000) / 1000;
+    const double kelvin = std::round(found.kelvin / 10) * 10, tint = std::round(found.tint * 100) / 100;
     const Vec3 balance = conesOf({0, kelvin, tint});
     double stops = 0;
     for (unsigned k = 0; k < 3; ++k) stops += (cones[k] - balance[k]) / 3;
@@ -272,9 +272,12 @@ private:
         const double mired =
             std::clamp(miredOf(next), miredOf(now) - wish_.mostMireds, miredOf(now) + wish_.mostMireds);
         constexpr double slight = 1e-9;
-        match.isHeld = std::abs(stops - next.stops) > slight || std::abs(mired - miredOf(next)) > slight;
+        // Some lights are past what a white balance reaches.
+        const Vec3 reached = plus(conesOf(next), wanted->second, -1);
+        match.isHeld = std::abs(stops - next.stops) > slight || std::abs(mired - miredOf(next)) > slight ||
+                       std::abs(reached[0] - reached[2]) > kLeft;
         next.stops = stops;
-        if (match.isHeld) next.kelvin = std::round(1e5 / mired) * 10;
+        if (std::abs(mired - miredOf(next)) > slight) next.kelvin = std::round(1e5 / mired) * 10;
         match.light = next;
     }
 
@@ -335,22 +338,6 @@ MatchedSet matchSet(const std::vector<MatchPicture>& pictures, const MatchWish& 
 MatchedSet matchRuns(const std::vector<MatchPicture>& pictures, std::vector<SceneRun> runs, const MatchWish& wish,
                      const Task* task) {
     return Matcher(pictures, wish, task).matched(std::move(runs));
-}
-
-std::string matchWords(const Match& match) {
-    if (match.by == MatchedBy::Itself) return words("the others of its run are matched to this one");
-    if (match.by == MatchedBy::Nothing) return words("shows too little of what the others show: left as it was");
-    const double stops = std::abs(match.stopsOff), mireds = std::abs(match.miredsOff);
-    std::string off;
-    const auto add = [&off](const std::string& part) { off += (off.empty() ? "" : ", ") + part; };
-    if (stops >= 0.05)
-        add(match.stopsOff < 0 ? inWords("{:.2f} stops darker", stops) : inWords("{:.2f} stops brighter", stops));
-    if (mireds >= 2)
-        add(match.miredsOff > 0 ? inWords("{:.0f} mired warmer", mireds) : inWords("{:.0f} mired cooler", mireds));
-    if (off.empty()) add(words("lay right"));
-    if (match.by == MatchedBy::Tones) add(words("told by its tones on the whole"));
-    if (match.isHeld) add(words("more than the limit: set as far as that"));
-    return off;
 }
 
 } // namespace baryton

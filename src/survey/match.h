@@ -39,7 +39,7 @@ struct Match {
     PrepLight light;      ///< what to set; as it stands where nothing was found
     double stopsOff = 0;  ///< by how much it was darker (below 0) or brighter than it is to be
     double miredsOff = 0; ///< by how much it was warmer (above 0) or cooler
-    bool isHeld = false;  ///< it would have to go further than the limits
+    bool isHeld = false;  ///< it would have to go further than the limits, or than a white balance reaches
 };
 
 struct MatchWish {

@@ -1,5 +1,6 @@
 #pragma once
 #include "base/task.h"
+#include "colour/matrix.h"
 #include "grade/grade.h"
 #include "picture/picture.h"
 

@@ -3,8 +3,6 @@
 #include "stages/raw.h"
 #include "stages/source.h"
 
-#include <cmath>
-
 namespace baryton {
 
 namespace {
@@ -12,11 +10,7 @@ namespace {
 Picture framedTo(const SeenPicture& seen, const Grade& grade, int longSide) {
     if (seen.small.isEmpty()) return {};
     const Geometry geometry = geometryOf(grade, seen.shot);
-    const Picture framed = geometry.isNone() ? seen.small : inPlace(seen.small, geometry);
-    if (framed.longSide() <= longSide) return framed;
-    const double factor = double(longSide) / framed.longSide();
-    const auto side = [&](int whole) { return std::max(1, static_cast<int>(std::lround(whole * factor))); };
-    return scaledDown(framed, side(framed.width()), side(framed.height()));
+    return scaledDownTo(geometry.isNone() ? seen.small : inPlace(seen.small, geometry), longSide);
 }
 
 } // namespace

@@ -61,10 +61,7 @@ double quantile(std::vector<Weighed>& values, double part) {
 } // namespace
 
 Picture sceneVersion(const Picture& picture) {
-    if (picture.longSide() <= kSceneSide) return picture;
-    const double factor = double(kSceneSide) / picture.longSide();
-    const auto side = [&](int whole) { return std::max(1, static_cast<int>(std::lround(whole * factor))); };
-    return scaledDown(picture, side(picture.width()), side(picture.height()));
+    return scaledDownTo(picture, kSceneSide);
 }
 
 bool isSameScene(const Picture& first, const Picture& other) {

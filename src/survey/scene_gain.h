@@ -6,7 +6,7 @@
 namespace baryton {
 
 /// A picture made small enough to be compared with many others: long side at most kSceneSide.
-constexpr int kSceneSide = 240;
+constexpr int kSceneSide = 160;
 Picture sceneVersion(const Picture& picture);
 
 /// How the light of one picture lies against that of another that shows the same scene.

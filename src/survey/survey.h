@@ -30,8 +30,8 @@ using Faults = std::vector<Fault>;
 /// Judges each picture of a set against the key picture, against those of its run, and against the set: what the Look
 /// does to all alike is the Look. A picture is at fault where
 /// - clipped: more than 2.5 %, and so much more than on the key and twice as much as in the middle of the set;
-/// - folds or bands: 1 % (3 %), and as much more than on the key;
-/// - skin or a sampled colour (2 % of the picture): its hue turned by 15° more than on the key, or its chroma half or
+/// - folds or bands: 1 % (5 %), and as much more than on the key;
+/// - skin or a sampled colour (2 % of the picture): its hue turned by 20° more than on the key, or its chroma half or
 ///   twice as much; where the key has none, against the middle of those that have;
 /// - darker, lighter, warmer, cooler: by 0.9 stop or 45 mired than the middle of its run of three or more; where it
 ///   has no such run, by 3 stops or 130 mired and 3.5 robust deviations than the middle of the set;

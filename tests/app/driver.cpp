@@ -1,6 +1,9 @@
 #include "app/driver.h"
 #include "app/grade/add_stage_list.h"
 #include "app/keys.h"
+#include "picture/picture_file.h"
+#include "render/program.h"
+#include "survey/match.h"
 
 #include <QApplication>
 #include <QDialog>
@@ -101,6 +104,16 @@ int Driver::rowOf(const QAbstractItemView* view, const QString& name) {
     for (int row = 0; row < view->model()->rowCount(); ++row)
         if (view->model()->index(row, 0).data().toString() == name) return row;
     qFatal("no row %s", qPrintable(name));
+}
+
+void Driver::addShot(const std::string& from, const std::string& name, double stops, double kelvin) {
+    constexpr int longSide = 700;
+    const Picture picture = Program::compile(withPrepLight(startingGrade(), {stops, kelvin, 0}))
+                                .graded(readThumbnail(folder() / from, longSide));
+    QuantisedPicture quantised(picture.width(), picture.height(), 3, 8);
+    for (int y = 0; y < picture.height(); ++y)
+        quantised.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    writePicture(folder() / name, quantised, {}, {FileFormat::Jpeg, 8, 95});
 }
 
 void Driver::chooseLook(const QString& name) {

@@ -19,6 +19,9 @@ public:
     /// Copies the pictures named (all of the demo set when empty) and the demo presets into a temporary folder.
     explicit Driver(const std::vector<std::string>& names = {});
 
+    /// One of the pictures once more, 700 pixels long, as it comes out with such a light.
+    void addShot(const std::string& from, const std::string& name, double stops, double kelvin);
+
     std::filesystem::path folder() const { return root() / "The Tin Heron Company"; }
     std::filesystem::path root() const { return temporary_.path().toStdString(); }
     std::filesystem::path libraryRoot() const { return root() / "data" / "baryton" / "presets"; }

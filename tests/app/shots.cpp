@@ -146,12 +146,6 @@ void packages(Driver& d, const QString& folder) {
     d.chooseRow(tiles, find("Late straw"));
     QTest::qWait(3500);
     save(&d.window(), folder, QStringLiteral("package"));
-    const auto other = tiles->model()->index(find("Last light"), 0);
-    tiles->scrollTo(other);
-    QTest::mouseClick(tiles->viewport(), Qt::LeftButton, Qt::ControlModifier, tiles->visualRect(other).center());
-    QTest::mouseMove(package->groups()->viewport(), {20, 10});
-    QTest::qWait(1500);
-    save(&d.window(), folder, QStringLiteral("package-compare"));
 
     const auto text = [](const char* preset) {
         return readFile(std::filesystem::path(BARYTON_SOURCE) / "share/presets" / preset);
@@ -389,18 +383,53 @@ void welcome(Driver& d, const QString& folder) {
     save(&window, folder, QStringLiteral("welcome"));
 }
 
+/// A set of twelve shots of four scenes, some of them badly lit: surveyed, then matched.
+void season(const QString& folder) {
+    Driver d({"lake-fog.jpg", "meadow-cart.jpg", "portrait-dark.jpg", "workshop-window.jpg"});
+    std::filesystem::copy(std::filesystem::path(BARYTON_SOURCE) / "share/presets", d.libraryRoot(),
+                          std::filesystem::copy_options::recursive);
+    d.addShot("lake-fog.jpg", "lake-fog-b.jpg", 0.25, 6800);
+    d.addShot("lake-fog.jpg", "lake-fog-c.jpg", 1.9, 6504);
+    d.addShot("meadow-cart.jpg", "meadow-cart-b.jpg", -1.7, 6504);
+    d.addShot("meadow-cart.jpg", "meadow-cart-c.jpg", 0.3, 6200);
+    d.addShot("portrait-dark.jpg", "portrait-dark-b.jpg", -0.3, 7100);
+    d.addShot("portrait-dark.jpg", "portrait-dark-c.jpg", 0, 3400);
+    d.addShot("workshop-window.jpg", "workshop-window-b.jpg", 0.4, 6504);
+    d.addShot("workshop-window.jpg", "workshop-window-c.jpg", -0.5, 6000);
+    d.start();
+    BatchPage* batch = d.window().batchPage();
+    d.click(d.button(&d.window(), QStringLiteral("Batch")));
+    d.chooseLook(QStringLiteral("Late straw"));
+    for (QCheckBox* box : batch->findChildren<QCheckBox*>())
+        if (box->text() == QStringLiteral("Each picture's own grade")) box->click();
+    d.click(d.button(batch, QStringLiteral("Survey")));
+    QTest::qWait(300);
+    Driver::waitFor([&] { return batch->surveyPage()->survey().isDone(); }, 60);
+    QTest::qWait(300);
+    QListView* tiles = batch->surveyPage()->list();
+    d.click(tiles->viewport(), tiles->visualRect(tiles->model()->index(1, 0)).center());
+    QTest::qWait(300);
+    save(&d.window(), folder, QStringLiteral("survey"));
+    d.click(d.button(batch, QStringLiteral("Match")));
+    Driver::waitFor([&] { return batch->matchPage()->takeButton()->isEnabled(); }, 60);
+    QTest::qWait(2500);
+    QListView* pairs = batch->matchPage()->list();
+    d.click(pairs->viewport(), pairs->visualRect(pairs->model()->index(6, 0)).center());
+    QTest::qWait(300);
+    save(&d.window(), folder, QStringLiteral("match"));
+}
+
 int main(int argc, char** argv) {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM"))
         qputenv("QT_QPA_PLATFORM", "offscreen"); // no monitor is needed
     QApplication application(argc, argv);
     theme::install(application);
     const QString folder = argc > 1 ? QString::fromLocal8Bit(argv[1]) : QStringLiteral(".");
-    // In a screen of twice as many pixels just one view is taken.
-    const bool isDense = application.devicePixelRatio() > 1;
-    if (!isDense) rawFile(folder);
-    if (argc > 2 && !isDense) stageStrips(QString::fromLocal8Bit(argv[2]));
+    rawFile(folder);
+    season(folder);
+    if (argc > 2) stageStrips(QString::fromLocal8Bit(argv[2]));
     Driver d;
-    if (!isDense) welcome(d, folder);
+    welcome(d, folder);
     std::filesystem::copy(std::filesystem::path(BARYTON_SOURCE) / "share/presets", d.libraryRoot(),
                           std::filesystem::copy_options::recursive);
     d.start();
@@ -410,11 +439,6 @@ int main(int argc, char** argv) {
             if (d.state().pictures().at(i).file.filename() == name) return i;
         qFatal("no %s", name);
     };
-
-    if (isDense) {
-        bandsOnThePicture(d, folder, row("meadow-cart.jpg"), QStringLiteral("grade-200"));
-        return 0;
-    }
 
     // Grade: a curve, wheels, the wipe.
     d.chooseRow(grade->tray(), row("lantern-alley.jpg"));

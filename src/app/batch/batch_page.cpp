@@ -82,7 +82,14 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     row->setContentsMargins(12, 0, 12, 0);
     head_ = makeLabel({}, "brand");
     counts_ = makeLabel({}, "second");
+    view_ = new Segments({tr("Survey"), tr("Match"), tr("Files")});
+    view_->setAccessibleName(tr("What of the batch is shown"));
+    view_->button(0)->setToolTip(tr("On which pictures does the look fail?"));
+    view_->button(1)->setToolTip(tr("Exposure and white balance of each picture so that the look sits alike on all"));
+    view_->button(2)->setToolTip(tr("The files that the run makes"));
     row->addWidget(head_);
+    row->addSpacing(16);
+    row->addWidget(view_);
     row->addStretch(1);
     row->addWidget(counts_);
     middle->addWidget(bar);
@@ -97,10 +104,33 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     table_->setObjectName(QStringLiteral("plan"));
-    middle->addWidget(table_, 1);
+    survey_ = new SurveyPage(
+        state_, [this] { return plan(); }, [this] { return settings_; }, this);
+    match_ = new MatchPage(state_, survey_->survey(), this);
+    middles_ = new QStackedWidget;
+    panels_ = new QStackedWidget;
+    for (QWidget* each : std::initializer_list<QWidget*>{survey_->middle(), match_->middle(), table_})
+        middles_->addWidget(each);
+    for (QWidget* each : std::initializer_list<QWidget*>{survey_->panel(), match_->panel(), makeOutput()})
+        panels_->addWidget(each);
+    panels_->setFixedWidth(330);
+    middle->addWidget(middles_, 1);
     middle->addWidget(makeRunBar());
     layout->addLayout(middle, 1);
-    layout->addWidget(makeOutput());
+    layout->addWidget(panels_);
+    connect(view_, &Segments::chosen, this, [this](int i) { showView(static_cast<View>(i)); });
+    connect(survey_, &SurveyPage::gradeWanted, this, &BatchPage::gradeWanted);
+    connect(
+        survey_, &SurveyPage::wished, this,
+        [this](const std::filesystem::path& picture, const std::filesystem::path& look, const WishSettings& wish) {
+            BatchSettings next = settings_;
+            if (wish == WishSettings())
+                next.wishes.erase({picture, look});
+            else
+                next.wishes[{picture, look}] = wish;
+            change(tr("Batch: %1").arg(QString::fromStdString(picture.filename().string())), next);
+        });
+    showView(View::Files);
     pool_.setMaxThreadCount(1);
     rememberTimer_.setSingleShot(true);
     rememberTimer_.setInterval(500);
@@ -140,6 +170,15 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     });
     connect(&state, &AppState::presetsChanged, this, &BatchPage::showPlan);
     setSettings(settings_);
+}
+
+void BatchPage::showView(View view) {
+    view_->setCurrent(static_cast<int>(view));
+    middles_->setCurrentIndex(static_cast<int>(view));
+    panels_->setCurrentIndex(static_cast<int>(view));
+    // Which pictures show one scene the survey finds as it looks at all of them.
+    if (view == View::Match) survey_->lookAtAll();
+    if (isVisible() && view != View::Files) (view == View::Survey ? survey_->list() : match_->list())->setFocus();
 }
 
 BatchPage::~BatchPage() {
@@ -216,7 +255,7 @@ QString BatchPage::waitingText(int picture, bool ownGrade) const {
 std::string BatchPage::gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const {
     Grade own = state_.pictures().at(static_cast<int>(picture)).work.grade;
     own.picture = {}; // known sooner or later, and no part of what comes out
-    return contentHash(gradeToText(gradeFor(plan.looks[look], own, plan.prep)));
+    return contentHash(gradeToText(gradeFor(lookFor(plan, picture, look), own, plan.prep)));
 }
 
 void BatchPage::showStart(const BatchPlan& plan) {
@@ -244,6 +283,18 @@ BatchPlan BatchPage::plan() const {
         if (entry.preset && settings_.presets.contains(entry.file))
             plan.looks.push_back({entry.name, {*entry.preset}, false});
     plan.prep = settings_.prep;
+    std::vector<std::filesystem::path> files; // of the looks
+    if (settings_.ownGrade) files.emplace_back();
+    for (const auto& entry : state_.presets())
+        if (entry.preset && settings_.presets.contains(entry.file)) files.push_back(entry.file);
+    for (std::size_t p = 0; p < plan.pictures.size() && !settings_.wishes.empty(); ++p)
+        for (std::size_t l = 0; l < files.size(); ++l)
+            if (const auto at = settings_.wishes.find({plan.pictures[p], files[l]}); at != settings_.wishes.end()) {
+                PictureWish wish{at->second.isLeftOut, at->second.strength, {}};
+                if (const LibraryEntry* entry = state_.presetIn(at->second.instead))
+                    wish.instead = BatchLook{entry->name, {*entry->preset}, false};
+                plan.wishes[{p, l}] = std::move(wish);
+            }
     const FormatChoice& choice = kFormats[settings_.format];
     plan.format = {choice.format, choice.bits, settings_.quality, settings_.ground};
     plan.longSide = settings_.longSide;
@@ -256,14 +307,17 @@ BatchPlan BatchPage::plan() const {
 }
 
 void BatchPage::showPlan() {
+    survey_->refreshSoon();
     if (task_) return;
     const BatchPlan now = plan();
     const int pictures = state_.pictures().size(), looks = static_cast<int>(now.looks.size());
+    const auto leftOut =
+        std::count_if(now.wishes.begin(), now.wishes.end(), [](const auto& w) { return w.second.isLeftOut; });
     head_->setText(state_.pictures().name());
     counts_->setText(QStringLiteral("%1 × %2 = %3")
                          .arg(counted(pictures, tr("picture"), tr("pictures")),
                               counted(looks, tr("look"), tr("looks")),
-                              counted(pictures * looks, tr("file"), tr("files"))));
+                              counted(pictures * looks - leftOut, tr("file"), tr("files"))));
     QString problem;
     try {
         const auto jobs = jobsOf(now);
@@ -299,8 +353,15 @@ void BatchPage::showPlan() {
             theme::colours().text);
         set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
         for (int l = 0; l < looks; ++l) {
-            set(kFirstLook + l, waitingText(p, now.looks[static_cast<std::size_t>(l)].ownGrade),
-                theme::colours().second);
+            const auto at = std::pair{static_cast<std::size_t>(p), static_cast<std::size_t>(l)};
+            QString text = waitingText(p, now.looks[at.second].ownGrade);
+            if (const auto wish = now.wishes.find(at); wish != now.wishes.end()) {
+                if (wish->second.strength != 1) text += tr(" · at %1 %").arg(wish->second.strength * 100, 0, 'f', 0);
+                if (wish->second.instead)
+                    text += QStringLiteral(" · ") + QString::fromStdString(wish->second.instead->name);
+                if (wish->second.isLeftOut) text = tr("left out");
+            }
+            set(kFirstLook + l, text, theme::colours().second);
         }
     }
     showStart(now);

@@ -1,6 +1,8 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/batch/look_picker.h"
+#include "app/batch/match_page.h"
+#include "app/batch/survey_page.h"
 #include "app/widgets/segments.h"
 #include "app/widgets/value_row.h"
 #include "batch/run_memory.h"
@@ -9,6 +11,7 @@
 #include <QElapsedTimer>
 #include <QLabel>
 #include <QProgressBar>
+#include <QStackedWidget>
 #include <QTableWidget>
 #include <QThreadPool>
 #include <QWidget>
@@ -31,12 +34,20 @@ public:
     LookPicker* looks() const { return looks_; }
     QPushButton* startButton() const { return start_; }
     QString progressText() const { return progressText_->text(); }
+    /// What of the task is shown: the set under a look, its light matched, the files of the run.
+    enum class View { Survey, Match, Files };
+    View view() const { return static_cast<View>(view_->current()); }
+    void showView(View view);
+    SurveyPage* surveyPage() const { return survey_; }
+    MatchPage* matchPage() const { return match_; }
 
     /// On a small screen its panels scroll.
     QSize minimumSizeHint() const override { return {720, 400}; }
 
 Q_SIGNALS:
     void finished();
+    /// A picture is to be opened in Grade, with a stage of it chosen where one is named.
+    void gradeWanted(int picture, const QString& stageId);
 
 private:
     /// Columns of the table; those of the looks follow.
@@ -69,6 +80,10 @@ private:
     QCheckBox* ownGrade_;
     LookPicker* looks_;
     QWidget* output_;
+    Segments* view_;
+    SurveyPage* survey_;
+    MatchPage* match_;
+    QStackedWidget *middles_, *panels_;
     Segments *prep_, *format_, *bits_, *exists_;
     ValueRow* quality_;
     Segments* ground_;
@@ -82,7 +97,7 @@ private:
     bool isRecalling_ = false;
     std::shared_ptr<Task> task_;
     std::vector<BatchJob> jobs_;
-    std::size_t done_ = 0, failed_ = 0;
+    std::size_t done_ = 0, failed_ = 0, leftOut_ = 0;
     QElapsedTimer clock_;
     QThreadPool pool_;
 };

@@ -84,6 +84,8 @@ void BatchPage::start() {
                                  now.made.contains(i) ? now.made.at(i) : jobs_[i]});
     for (std::size_t i = 0; i < jobs_.size(); ++i)
         if (!now.made.contains(i)) jobChanged(i, jobs_[i]);
+    leftOut_ = static_cast<std::size_t>(std::count_if(
+        jobs_.begin(), jobs_.end(), [](const BatchJob& job) { return job.state == JobState::LeftOut; }));
     remember();
     start_->setEnabled(false);
     cancel_->setEnabled(true);
@@ -143,6 +145,9 @@ void BatchPage::showCell(int picture, int look, const BatchJob& job) {
         text = tr("failed: %1").arg(QString::fromStdString(job.error)), colour = c.error;
         tip = QString::fromStdString(job.error + ". " + job.errorHint);
         break;
+    case JobState::LeftOut:
+        text = tr("left out"), colour = c.second;
+        break;
     case JobState::Cancelled:
         text = tr("not made"), colour = c.second;
         break;
@@ -154,7 +159,7 @@ void BatchPage::showCell(int picture, int look, const BatchJob& job) {
 }
 
 void BatchPage::showProgress() {
-    const std::size_t ended = done_ + failed_, all = jobs_.size();
+    const std::size_t ended = done_ + failed_, all = jobs_.size() - leftOut_;
     progress_->setValue(all == 0 ? 0 : static_cast<int>(1000 * ended / all));
     QString text = tr("%1 of %2 files").arg(ended).arg(all);
     if (failed_ > 0) text += tr(" · %1 failed").arg(failed_);
@@ -179,10 +184,10 @@ void BatchPage::ended(const std::vector<BatchJob>& jobs) {
     output_->setEnabled(true);
     QString text = cancelled ? tr("Stopped. %1 of %2 files are made, none is half written. Continue makes the rest.")
                                    .arg(done_)
-                                   .arg(jobs_.size())
+                                   .arg(jobs_.size() - leftOut_)
                              : tr("%1 of %2 files are done in %3 s.")
                                    .arg(done_)
-                                   .arg(jobs_.size())
+                                   .arg(jobs_.size() - leftOut_)
                                    .arg(static_cast<double>(clock_.elapsed()) / 1000, 0, 'f', 1);
     if (failed_ > 0) text += tr(" %1 failed; point at them in the table to read why.").arg(failed_);
     if (jobs_.empty()) {

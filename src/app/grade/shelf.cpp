@@ -203,6 +203,9 @@ void Shelf::openMenu(QPoint at) {
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(row.isFavourite ? tr("No longer a favourite") : tr("Favourite"), this,
                     [this, entry = *row.entry] { state_.toggleFavourite(entry); });
+    if (row.entry->preset)
+        menu->addAction(tr("Survey the set with it"), this,
+                        [this, file = row.entry->file] { Q_EMIT state_.surveyWanted(file); });
     menu->popup(list_->viewport()->mapToGlobal(at));
 }
 

@@ -266,6 +266,9 @@ void PackagePage::openMenu(QPoint at) {
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(tr("Apply"), details_, &PresetDetails::apply);
     menu->addAction(tr("Favourite, or no longer"), this, &PackagePage::toggleSelectedFavourite);
+    if (entries.size() == 1 && entries.front().preset)
+        menu->addAction(tr("Survey the set with it"), this,
+                        [this, file = entries.front().file] { Q_EMIT state_.surveyWanted(file); });
     menu->addSeparator();
     if (entries.size() == 1) {
         menu->addAction(tr("Rename"), details_, &PresetDetails::rename);
