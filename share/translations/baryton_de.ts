@@ -4450,6 +4450,58 @@
         <source>Match the set&apos;s light</source>
         <translation>Das Licht des Satzes angleichen</translation>
     </message>
+    <message>
+        <source>line 1</source>
+        <translation>Zeile 1</translation>
+    </message>
+    <message>
+        <source>this is no journal of a run</source>
+        <translation>das ist kein Protokoll eines Laufs</translation>
+    </message>
+    <message>
+        <source>move it away, and start without --resume</source>
+        <translation>Es beiseitelegen und ohne --resume beginnen</translation>
+    </message>
+    <message>
+        <source>the journal is empty</source>
+        <translation>das Protokoll ist leer</translation>
+    </message>
+    <message>
+        <source>delete it, and start without --resume</source>
+        <translation>Es löschen und ohne --resume beginnen</translation>
+    </message>
+    <message>
+        <source>{} lines of the journal are damaged: what they told of is made again</source>
+        <translation>{} Zeilen des Protokolls sind beschädigt: was sie nannten, wird neu gemacht</translation>
+    </message>
+    <message>
+        <source>{} files of the journal are none of this plan and stay as they are</source>
+        <translation>{} Dateien des Protokolls gehören nicht zu diesem Plan und bleiben, wie sie sind</translation>
+    </message>
+    <message>
+        <source>the look holds no preset</source>
+        <translation>der Look enthält keine Vorgabe</translation>
+    </message>
+    <message>
+        <source>make the plan anew</source>
+        <translation>Den Plan neu anlegen</translation>
+    </message>
+    <message>
+        <source>a JPEG has 8 bits</source>
+        <translation>ein JPEG hat 8 Bit</translation>
+    </message>
+    <message>
+        <source>write 8, or choose png or tiff</source>
+        <translation>8 schreiben, oder png oder tiff wählen</translation>
+    </message>
+    <message>
+        <source>there is no such picture or look</source>
+        <translation>ein solches Bild oder einen solchen Look gibt es nicht</translation>
+    </message>
+    <message>
+        <source>count both from 0</source>
+        <translation>Beide von 0 an zählen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6474,6 +6526,21 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::Journal</name>
+    <message>
+        <source>cannot write: {}</source>
+        <translation>kann nicht geschrieben werden: {}</translation>
+    </message>
+    <message>
+        <source>the run keeps its journal there: choose a folder that can be written</source>
+        <translation>der Lauf führt dort sein Protokoll: einen Ordner wählen, in den geschrieben werden kann</translation>
+    </message>
+    <message>
+        <source>make room on the disk; --resume goes on from here</source>
+        <translation>Platz schaffen; --resume macht hier weiter</translation>
+    </message>
+</context>
+<context>
     <name>baryton::KeepRow</name>
     <message>
         <source>Name</source>
@@ -7882,18 +7949,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>WHAT IT IS SET TO</source>
         <translation>WORAUF ES GESETZT WIRD</translation>
-    </message>
-    <message>
-        <source>Exposure</source>
-        <translation>Belichtung</translation>
-    </message>
-    <message>
-        <source>Temperature</source>
-        <translation>Temperatur</translation>
-    </message>
-    <message>
-        <source>Tint</source>
-        <translation>Tönung</translation>
     </message>
     <message>
         <source>Leave it as it is</source>
@@ -9761,18 +9816,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>SEINE VORBEREITUNG</translation>
     </message>
     <message>
-        <source>Exposure</source>
-        <translation>Belichtung</translation>
-    </message>
-    <message>
-        <source>Temperature</source>
-        <translation>Temperatur</translation>
-    </message>
-    <message>
-        <source>Tint</source>
-        <translation>Tönung</translation>
-    </message>
-    <message>
         <source>IN THE RUN</source>
         <translation>IM LAUF</translation>
     </message>
@@ -10720,6 +10763,22 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>changes nothing here</source>
         <translation>ändert hier nichts</translation>
+    </message>
+    <message>
+        <source>cannot read to its end</source>
+        <translation>lässt sich nicht bis zum Ende lesen</translation>
+    </message>
+    <message>
+        <source>check the disk, and try again</source>
+        <translation>Den Datenträger prüfen und es noch einmal versuchen</translation>
+    </message>
+    <message>
+        <source>its settings were changed since it was made: it is made again</source>
+        <translation>seine Einstellungen wurden seither geändert: es wird neu gemacht</translation>
+    </message>
+    <message>
+        <source>its file was changed since it was made: it is made again</source>
+        <translation>seine Datei wurde seither geändert: es wird neu gemacht</translation>
     </message>
 </context>
 <context>

@@ -33,9 +33,10 @@ void speak(const QString& code) {
         QCoreApplication::installTranslator(&toolkit);
     setTranslator([](const std::string& english) {
         // What the collector of texts takes for the class of a text of the core.
-        for (const char* context : {"baryton", "baryton::Library", "baryton::LutLines", "baryton::PendingFile",
-                                    "baryton::PictureReader::Decoder", "baryton::ProfileConversion::Lcms",
-                                    "baryton::Read", "fs", "std", "std::filesystem", "vips"})
+        for (const char* context :
+             {"baryton", "baryton::Journal", "baryton::Library", "baryton::LutLines", "baryton::PendingFile",
+              "baryton::PictureReader::Decoder", "baryton::ProfileConversion::Lcms", "baryton::Read", "fs", "std",
+              "std::filesystem", "vips"})
             if (const QString text = own.translate(context, english.c_str()); !text.isEmpty())
                 return text.toStdString();
         return english;

@@ -14,6 +14,7 @@
 #include <cstring>
 #include <fcntl.h>
 #include <fmt/format.h>
+#include <fstream>
 #include <mutex>
 #include <set>
 #include <sys/file.h>
@@ -264,12 +265,37 @@ void writeFileAtomically(const fs::path& file, std::string_view bytes) {
     pending.keep();
 }
 
-std::string contentHash(std::string_view bytes) {
-    std::uint64_t hash = 14695981039346656037ULL;
+namespace {
+
+constexpr std::uint64_t kEmptyHash = 14695981039346656037ULL;
+
+std::uint64_t hashOn(std::uint64_t hash, std::string_view bytes) {
     for (const char c : bytes) hash = (hash ^ static_cast<std::uint8_t>(c)) * 1099511628211ULL;
+    return hash;
+}
+
+std::string hexOf(std::uint64_t hash) {
     std::string hex(16, '0');
     for (int i = 15; i >= 0; --i, hash >>= 4) hex[static_cast<std::size_t>(i)] = "0123456789abcdef"[hash & 15];
     return hex;
+}
+
+} // namespace
+
+std::string contentHash(std::string_view bytes) {
+    return hexOf(hashOn(kEmptyHash, bytes));
+}
+
+std::string fileHash(const fs::path& file) {
+    requireReadable(file);
+    std::ifstream stream(file, std::ios::binary);
+    std::vector<char> piece(std::size_t(1) << 20);
+    std::uint64_t hash = kEmptyHash;
+    while (stream.read(piece.data(), static_cast<std::streamsize>(piece.size())), stream.gcount() > 0)
+        hash = hashOn(hash, {piece.data(), static_cast<std::size_t>(stream.gcount())});
+    if (stream.bad())
+        throw Error(file.string(), "", words("cannot read to its end"), words("check the disk, and try again"));
+    return hexOf(hash);
 }
 
 std::string safeFileName(std::string_view name) {

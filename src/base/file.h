@@ -66,6 +66,8 @@ void writeFileAtomically(const std::filesystem::path& file, std::string_view byt
 
 /// 64-bit FNV-1a of the bytes, as 16 hex digits: a name for a content, not a protection against forgery.
 std::string contentHash(std::string_view bytes);
+/// The same of a file's content, whatever its size. Throws Error.
+std::string fileHash(const std::filesystem::path& file);
 
 /// A name that can stand as one component of a path: separators, control characters and a leading dot replaced.
 std::string safeFileName(std::string_view name);

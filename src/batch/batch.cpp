@@ -9,6 +9,7 @@
 #include "batch/names.h"
 #include "edits/apply_strength.h"
 #include "edits/framed_masks.h"
+#include "grade/grade_json.h"
 #include "package/grade_store.h"
 #include "picture/metadata.h"
 #include "render/graded_file.h"
@@ -47,6 +48,8 @@ std::string jobStateName(JobState state) {
         return "failed";
     case JobState::LeftOut:
         return "left-out";
+    case JobState::Elsewhere:
+        return "elsewhere";
     case JobState::Cancelled:
         break;
     }
@@ -90,6 +93,7 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
             job.picture = p, job.look = l;
             if (const auto wish = plan.wishes.find({p, l}); wish != plan.wishes.end() && wish->second.isLeftOut)
                 job.state = JobState::LeftOut;
+            if (plan.elsewhere.contains(p)) job.state = JobState::Elsewhere;
             job.file =
                 freeFile(plan.folder / fileNameFromTemplate(
                                            plan.name, {plan.pictures[p].stem().string(), lookFor(plan, p, l).name,
@@ -161,6 +165,12 @@ std::string noMemoryHint() {
 std::string unknownHint() {
     return words("try this picture alone");
 }
+std::string settingsChangedText() {
+    return words("its settings were changed since it was made: it is made again");
+}
+std::string fileChangedText() {
+    return words("its file was changed since it was made: it is made again");
+}
 std::string withoutGradeText(const std::string& why) {
     return inWords("{} (the picture went without its own grade)", why);
 }
@@ -169,16 +179,18 @@ class Runner {
 public:
     Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
         : plan_(plan), changed_(changed), task_(task), jobs_(jobsOf(plan)) {
-        for (const auto& [index, made] : plan.made)
-            if (index < jobs_.size())
-                jobs_[index].state = made.state, jobs_[index].file = made.file, jobs_[index].bytes = made.bytes;
         for (const auto& picture : plan.pictures) sources_.add(picture);
+        for (const auto& [index, made] : plan.made)
+            if (index < jobs_.size() && jobs_[index].state == JobState::Waiting) takeMade(index, made);
+        for (const auto& [index, file] : plan.takenUp)
+            if (index < jobs_.size() && jobs_[index].state == JobState::Waiting)
+                jobs_[index].file = file, replaceable_.insert(file);
         std::map<std::size_t, int> waiting;
         for (std::size_t i = 0; i < jobs_.size(); ++i) {
             names_.insert(jobs_[i].file);
             std::error_code ignored;
             if (jobs_[i].state == JobState::Waiting && plan.ifExists == IfExists::Skip &&
-                fs::exists(jobs_[i].file, ignored))
+                !replaceable_.contains(jobs_[i].file) && fs::exists(jobs_[i].file, ignored))
                 jobs_[i].state = JobState::Skipped;
             if (jobs_[i].state != JobState::Waiting) {
                 tell(i);
@@ -191,7 +203,7 @@ public:
         for (const auto& [picture, jobs] : waiting) {
             pictures_.emplace(std::piecewise_construct, std::forward_as_tuple(picture),
                               std::forward_as_tuple(plan, picture, jobs));
-            if (needsOwn()) own_[picture] = ownGrade(picture);
+            if (needsOwn() && !own_.contains(picture)) own_[picture] = ownGrade(picture);
         }
     }
 
@@ -242,7 +254,7 @@ private:
         try {
             const auto own = own_.find(job.picture);
             if (own != own_.end() && own->second.failure) throw Error(*own->second.failure);
-            if (own != own_.end()) job.warning = own->second.warning;
+            if (own != own_.end() && !own->second.warning.empty()) add(job.warning, own->second.warning);
             const BatchLook look = lookFor(plan_, job.picture, job.look);
             Grade before = own != own_.end() ? own->second.grade : startingGrade();
             if (std::any_of(look.presets.begin(), look.presets.end(), hasDrawnMasks)) {
@@ -250,6 +262,7 @@ private:
                 before.picture.aspect = double(size.width) / size.height;
             }
             const Grade grade = gradeFor(look, before, plan_.prep);
+            if (plan_.hashes) job.settings = settingsOf(grade);
             const auto source = picture.open(sourceSettingsOf(grade), task_);
             const WrittenPicture written =
                 writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_, placing());
@@ -264,6 +277,7 @@ private:
             job.file = made;
             std::error_code ignored;
             job.bytes = fs::file_size(job.file, ignored);
+            if (plan_.hashes) job.hash = fileHash(job.file);
             job.state = JobState::Done;
         } catch (const Cancelled&) {
             return false;
@@ -283,7 +297,8 @@ private:
     Placing placing() const {
         Placing placing;
         placing.mayReplace = [this](const fs::path& there) {
-            return plan_.ifExists == IfExists::Replace && !sources_.holds(there) && isOwnWork(there);
+            return (plan_.ifExists == IfExists::Replace || replaceable_.contains(there)) && !sources_.holds(there) &&
+                   isOwnWork(there);
         };
         placing.numbers = plan_.ifExists != IfExists::Skip;
         placing.isSpokenFor = [this](const fs::path& file) { return names_.contains(file); };
@@ -291,6 +306,41 @@ private:
     }
 
     static void add(std::string& words, const std::string& more) { words += (words.empty() ? "" : "; ") + more; }
+
+    /// Another where the same source would come out otherwise.
+    std::string settingsOf(const Grade& grade) const {
+        Grade plain = grade;
+        plain.picture = {}; // known sooner or later
+        const OutputFormat& f = plan_.format;
+        return contentHash(gradeToText(plain) + fileFormatName(f.format) + std::to_string(f.bits) + "/" +
+                           std::to_string(f.quality) + groundName(f.ground) + std::to_string(plan_.longSide));
+    }
+
+    /// What an earlier run has made stays, unless it would come out otherwise now or is no longer what was made.
+    void takeMade(std::size_t index, const BatchJob& made) {
+        BatchJob& job = jobs_[index];
+        std::error_code ignored;
+        bool stays = true;
+        if (!made.settings.empty()) {
+            if (needsOwn() && !own_.contains(job.picture)) own_[job.picture] = ownGrade(job.picture);
+            const auto own = own_.find(job.picture);
+            const Grade before = own != own_.end() ? own->second.grade : startingGrade();
+            stays = settingsOf(gradeFor(lookFor(plan_, job.picture, job.look), before, plan_.prep)) == made.settings;
+            if (!stays) job.warning = settingsChangedText();
+        }
+        if (stays && !made.hash.empty() && fs::exists(made.file, ignored)) {
+            stays = fs::file_size(made.file, ignored) == made.bytes && fileHash(made.file) == made.hash;
+            if (!stays) job.warning = fileChangedText();
+        } else if (stays && !made.hash.empty()) {
+            stays = false; // deleted since
+        }
+        job.file = made.file;
+        if (!stays) {
+            replaceable_.insert(job.file);
+            return;
+        }
+        job.state = made.state, job.bytes = made.bytes, job.hash = made.hash, job.settings = made.settings;
+    }
 
     struct OwnGrade {
         Grade grade;
@@ -326,7 +376,8 @@ private:
     const std::function<void(std::size_t, const BatchJob&)>& changed_;
     Task* task_;
     std::vector<BatchJob> jobs_;
-    std::set<fs::path> names_; ///< of all files of the run
+    std::set<fs::path> names_;       ///< of all files of the run
+    std::set<fs::path> replaceable_; ///< what an earlier run has left of this plan
     InputSet sources_;
     std::vector<std::size_t> queue_; ///< jobs to be done, by their place
     std::map<std::size_t, PlannedPicture> pictures_;
@@ -361,6 +412,7 @@ std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs)
                              {"files", nlohmann::json::array()}};
     std::map<std::string, int> counts;
     for (const auto& job : jobs) {
+        if (job.state == JobState::Elsewhere) continue;
         const std::string state = jobStateName(job.state);
         ++counts[state];
         nlohmann::json entry = {{"picture", asUtf8(plan.pictures[job.picture].string())},

@@ -7,6 +7,7 @@
 #include <functional>
 #include <map>
 #include <optional>
+#include <set>
 #include <string>
 #include <vector>
 
@@ -32,7 +33,7 @@ struct PictureWish {
 enum class PrepChoice { Own, None }; ///< each picture keeps its own Prep, or goes without
 enum class IfExists { Number, Skip, Replace };
 
-enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled, LeftOut };
+enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled, LeftOut, Elsewhere };
 std::string jobStateName(JobState state);
 
 /// One file to be made: picture `picture` with look `look` of the plan.
@@ -41,6 +42,8 @@ struct BatchJob {
     JobState state = JobState::Waiting;
     std::filesystem::path file; ///< where it goes; with its number once it is known
     std::uintmax_t bytes = 0;   ///< size of the finished file
+    std::string hash{};         ///< of its content, where the plan asks for it
+    std::string settings{};     ///< a hash of all that decides how it comes out, but for the source
     double seconds = 0;
     std::string error, errorPlace, errorHint; ///< when it failed
     std::string warning; ///< e.g. a grade that could not be read, so that the picture went without
@@ -64,8 +67,13 @@ struct BatchPlan {
     std::map<std::size_t, Grade> grades{};
     /// By the places of a picture and a look.
     std::map<std::pair<std::size_t, std::size_t>, PictureWish> wishes{};
-    /// Jobs, by their place, that an earlier run has made: they are left as they are.
+    /// Jobs, by their place, that an earlier run has made: they are left as they are. Where their settings and hash
+    /// are known, only as long as both are still so; else they are made again, in their place.
     std::map<std::size_t, BatchJob> made{};
+    /// What a run that was cut off may have left of a job that was in hand: it is written over.
+    std::map<std::size_t, std::filesystem::path> takenUp{};
+    std::set<std::size_t> elsewhere{}; ///< pictures that another part of the plan makes
+    bool hashes = false;               ///< files are hashed once they are made
 };
 
 /// The grade that a picture gets in a run: its own Prep (or none), then the look.

@@ -2,9 +2,9 @@
 #include "base/file.h"
 #include "base/output.h"
 #include "batch/batch.h"
-#include "batch/names.h"
 #include "cli/collect.h"
 #include "cli/commands.h"
+#include "cli/file_options.h"
 #include "cli/look_wanted.h"
 #include "cli/terminal.h"
 #include "grade/grade_json.h"
@@ -14,7 +14,6 @@
 #include "picture/metadata.h"
 #include "stages/validate.h"
 
-#include <csignal>
 #include <iostream>
 #include <memory>
 #include <unistd.h>
@@ -28,37 +27,10 @@ namespace {
 struct ApplyOptions {
     LookWanted look;
     PicturesWanted wanted;
-    std::string out, format = "jpeg", name, prep = "own", exists = "number", report;
-    std::string ground = "white";
-    int bits = 0, quality = 90, longSide = 0, jobs = 0, memory = 0;
-    bool ignoreGrades = false, isQuiet = false, isDryRun = false;
-};
-
-/// Ctrl-C and SIGTERM cancel a task for as long as this lives: what is done stays and is told. The second one ends
-/// the program at all costs.
-class EndedBySignal {
-public:
-    explicit EndedBySignal(Task& task) {
-        task_ = &task;
-        for (const int signal : {SIGINT, SIGTERM}) std::signal(signal, handle);
-    }
-    EndedBySignal(const EndedBySignal&) = delete;
-    EndedBySignal& operator=(const EndedBySignal&) = delete;
-    ~EndedBySignal() {
-        for (const int signal : {SIGINT, SIGTERM}) std::signal(signal, SIG_DFL);
-        task_ = nullptr;
-    }
-
-private:
-    static void handle(int signal) {
-        // The second: the default is death.
-        std::signal(signal, SIG_DFL);
-        if (Task* running = task_; running && !running->isCancelled())
-            running->cancel();
-        else
-            std::raise(signal);
-    }
-    static inline std::atomic<Task*> task_{nullptr}; ///< a handler may touch nothing else
+    FileOptions file;
+    std::string report;
+    int jobs = 0, memory = 0;
+    bool isQuiet = false, isDryRun = false;
 };
 
 /// A report is no input of the run, nothing that it writes, and replaces only another report.
@@ -100,23 +72,8 @@ void tell(const ApplyOptions& options, const BatchPlan& plan, const BatchJob& jo
 int runApply(const ApplyOptions& options) {
     BatchPlan plan;
     plan.looks.push_back(batchLookOf(options.look));
-    plan.format.format = *fileFormatFromName(options.format);
-    const bool jpeg = plan.format.format == FileFormat::Jpeg;
-    if (jpeg && options.bits == 16)
-        throw WrongUsage("--bits 16", "", "a JPEG has 8 bits", "choose --format png or tiff");
-    plan.format.bits = options.bits ? options.bits : 8;
-    plan.format.quality = options.quality;
-    plan.format.ground = *groundFromName(options.ground);
-    plan.longSide = options.longSide;
-    plan.prep = options.prep == "own" ? PrepChoice::Own : PrepChoice::None;
-    plan.ifExists = options.exists == "skip"      ? IfExists::Skip
-                    : options.exists == "replace" ? IfExists::Replace
-                                                  : IfExists::Number;
-    plan.folder = options.out;
-    plan.name = options.name;
+    putInto(plan, options.file);
     plan.workers = options.jobs;
-    plan.goesWithoutUnreadableGrades = options.ignoreGrades;
-    checkUsage([&] { fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(plan.format.format), 1}); });
     const PicturesFound found = collectPictures(options.wanted);
     bool someFailed = found.someFailed;
     if (!options.isQuiet)
@@ -167,35 +124,7 @@ void addApplyCommand(CLI::App& app, int& code) {
     auto* apply = app.add_subcommand("apply", "Put presets and LUTs on pictures and write the results");
     auto options = std::make_shared<ApplyOptions>();
     addLookWanted(*apply, options->look);
-    apply->add_option("--out", options->out, "The folder for the results; made when missing")
-        ->required()
-        ->type_name("DIR");
-    apply->add_option("--format", options->format, "File format of the results")
-        ->check(CLI::IsMember({"jpeg", "png", "tiff"}))
-        ->capture_default_str();
-    apply->add_option("--bits", options->bits, "Bits per channel (PNG and TIFF)")->check(CLI::IsMember({8, 16}));
-    apply->add_option("--quality", options->quality, "JPEG quality")
-        ->check(plainNumber())
-        ->check(CLI::Range(1, 100))
-        ->capture_default_str();
-    apply->add_option("--ground", options->ground, "What lies behind transparent parts in a JPEG")
-        ->check(CLI::IsMember({"white", "grey", "black"}))
-        ->capture_default_str();
-    apply->add_option("--long-side", options->longSide, "Scale down to this many pixels on the long side")
-        ->check(plainNumber())
-        ->check(CLI::Range(1, 100000))
-        ->type_name("PIXELS");
-    apply->add_option("--name", options->name, "Name template: {stem}, {look}, {n}, {ext}")
-        ->default_val("{stem}-{look}.{ext}")
-        ->type_name("TEMPLATE");
-    apply->add_option("--prep", options->prep, "Each picture's own Prep from its .bgrade file, or none")
-        ->check(CLI::IsMember({"own", "none"}))
-        ->capture_default_str();
-    apply->add_flag("--ignore-unreadable-grades", options->ignoreGrades,
-                    "A picture whose .bgrade file can't be read goes without it, instead of failing");
-    apply->add_option("--exists", options->exists, "What to do with files that exist")
-        ->check(CLI::IsMember({"number", "skip", "replace"}))
-        ->capture_default_str();
+    addFileOptions(*apply, options->file);
     apply->add_option("--jobs", options->jobs, "Pictures worked on at the same time; default: one for each core")
         ->check(plainNumber())
         ->check(CLI::Range(1, 256));
@@ -212,7 +141,7 @@ void addApplyCommand(CLI::App& app, int& code) {
     apply->add_flag("--quiet", options->isQuiet, "Tell only what went wrong");
     apply->callback([apply, options, &code] {
         options->look.noteOrder(*apply);
-        options->wanted.out = options->out;
+        options->wanted.out = options->file.out;
         code = runApply(*options);
     });
 }

@@ -35,6 +35,7 @@ void addLutCommands(CLI::App& app, int& code);
 void addLutTools(CLI::App& lut, int& code);
 void addLutLearning(CLI::App& lut, int& code);
 void addPresetCommands(CLI::App& app, int& code);
+void addPlanCommands(CLI::App& app, int& code);
 void addSurveyCommands(CLI::App& app, int& code);
 void addInfoCommands(CLI::App& app);
 

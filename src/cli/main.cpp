@@ -67,6 +67,7 @@ int main(int argc, char** argv) {
     addApplyCommand(app, code);
     addLutCommands(app, code);
     addPresetCommands(app, code);
+    addPlanCommands(app, code);
     addSurveyCommands(app, code);
     addInfoCommands(app);
     try {

@@ -1,5 +1,8 @@
 #pragma once
+#include "base/task.h"
+
 #include <chrono>
+#include <csignal>
 #include <ostream>
 #include <streambuf>
 
@@ -47,6 +50,33 @@ public:
 private:
     bool isShown_;
     std::chrono::steady_clock::time_point start_ = std::chrono::steady_clock::now();
+};
+
+/// Ctrl-C and SIGTERM cancel a task for as long as this lives: what is done stays and is told. The second one ends
+/// the program at all costs.
+class EndedBySignal {
+public:
+    explicit EndedBySignal(Task& task) {
+        task_ = &task;
+        for (const int signal : {SIGINT, SIGTERM}) std::signal(signal, handle);
+    }
+    EndedBySignal(const EndedBySignal&) = delete;
+    EndedBySignal& operator=(const EndedBySignal&) = delete;
+    ~EndedBySignal() {
+        for (const int signal : {SIGINT, SIGTERM}) std::signal(signal, SIG_DFL);
+        task_ = nullptr;
+    }
+
+private:
+    static void handle(int signal) {
+        // The second: the default is death.
+        std::signal(signal, SIG_DFL);
+        if (Task* running = task_; running && !running->isCancelled())
+            running->cancel();
+        else
+            std::raise(signal);
+    }
+    static inline std::atomic<Task*> task_{nullptr}; ///< a handler may touch nothing else
 };
 
 } // namespace baryton

@@ -23,8 +23,11 @@
 namespace baryton {
 
 const std::string& schemaText(const std::string& format) {
-    static const std::string grade = kGradeSchema, library = kLibrarySchema, pack = kPackSchema;
-    return format == "baryton-library" ? library : format == "baryton-pack" ? pack : grade;
+    static const std::map<std::string, std::string> others = {
+        {"baryton-library", kLibrarySchema}, {"baryton-pack", kPackSchema}, {"baryton-plan", kPlanSchema}};
+    static const std::string grade = kGradeSchema;
+    const auto other = others.find(format);
+    return other == others.end() ? grade : other->second;
 }
 
 namespace {
@@ -108,8 +111,11 @@ std::string inPlainWords(const std::string& found) {
 /// Throws Error with the JSON path of the deepest place that does not fit.
 void checkAgainstSchema(const Json& json, const std::string& format) {
     static const Schema grade = parsedSchema("baryton-grade"), library = parsedSchema("baryton-library"),
-                        pack = parsedSchema("baryton-pack");
-    const Schema& schema = format == "baryton-library" ? library : format == "baryton-pack" ? pack : grade;
+                        pack = parsedSchema("baryton-pack"), plan = parsedSchema("baryton-plan");
+    const Schema& schema = format == "baryton-library" ? library
+                           : format == "baryton-pack"  ? pack
+                           : format == "baryton-plan"  ? plan
+                                                       : grade;
     valijson::Validator validator;
     valijson::ValidationResults results;
     if (validator.validate(*schema, valijson::adapters::NlohmannJsonAdapter(json), &results)) return;

@@ -11,7 +11,7 @@ constexpr int kFileVersion = 1;
 
 /// The parsed file. Throws Error naming the line (broken JSON) or the JSON path (another format, a newer version, a
 /// number that is not finite, what does not fit the schema). `format` is one of "baryton-grade", "baryton-preset",
-/// "baryton-library", "baryton-pack".
+/// "baryton-library", "baryton-pack", "baryton-plan".
 Json parseFileJson(const std::string& text, const std::string& format);
 
 /// The file's text, indented by one, with a line end.

@@ -158,6 +158,7 @@ private:
         if (std::find(run.pictures.begin(), run.pictures.end(), wish_.key) != run.pictures.end()) return wish_.key;
         const auto settled = settledGains(run, gains_);
         std::vector<std::pair<double, std::size_t>> byLight;
+        byLight.reserve(settled.size());
         for (const auto& [picture, gain] : settled)
             byLight.emplace_back(luminanceOf(conesOf(pictures_[picture].light)) - luminanceOf(gain), picture);
         std::sort(byLight.begin(), byLight.end());
@@ -331,6 +332,7 @@ Grade withPrepLight(Grade grade, const PrepLight& light) {
 
 MatchedSet matchSet(const std::vector<MatchPicture>& pictures, const MatchWish& wish, const Task* task) {
     std::vector<RunPicture> seen;
+    seen.reserve(pictures.size());
     for (const MatchPicture& picture : pictures) seen.push_back(picture.seen);
     return matchRuns(pictures, runsOf(seen, task), wish, task);
 }

@@ -24,6 +24,7 @@ double median(std::vector<double> values) {
 /// The standard deviation that the median of the absolute deviations comes to.
 double robustDeviation(const std::vector<double>& values, double middle) {
     std::vector<double> off;
+    off.reserve(values.size());
     for (const double v : values) off.push_back(std::abs(v - middle));
     return 1.4826 * median(off);
 }

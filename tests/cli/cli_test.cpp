@@ -498,7 +498,7 @@ TEST(Cli, TheSameFaultHasTheSameCodeInEveryCommand) {
         EXPECT_EQ(r.code, 2);
         EXPECT_NE(r.err.find("did you mean"), std::string::npos) << r.err;
     }
-    EXPECT_NE(run("nonsense", folder).err.find("there are apply, lut, preset, survey, match, stages"), std::string::npos);
+    EXPECT_NE(run("nonsense", folder).err.find("there are apply, lut, preset, plan, batch, survey, match, stages"), std::string::npos);
     EXPECT_EQ(run("--version", folder).out.rfind("Baryton ", 0), 0U);
 }
 

@@ -145,6 +145,7 @@ void BatchPage::showCell(int picture, int look, const BatchJob& job) {
         text = tr("failed: %1").arg(QString::fromStdString(job.error)), colour = c.error;
         tip = QString::fromStdString(job.error + ". " + job.errorHint);
         break;
+    case JobState::Elsewhere: // the window makes all of it
     case JobState::LeftOut:
         text = tr("left out"), colour = c.second;
         break;

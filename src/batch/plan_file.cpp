@@ -1,0 +1,135 @@
+#include "batch/plan_file.h"
+#include "base/file.h"
+#include "base/utf8.h"
+#include "base/words.h"
+#include "grade/file_json.h"
+#include "grade/grade_json.h"
+
+#include <algorithm>
+#include <array>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr const char* kPlanFormat = "baryton-plan";
+constexpr std::array kExistsNames = {"number", "skip", "replace"};
+
+Json lookToJson(const BatchLook& look) {
+    Json presets = Json::array();
+    for (const Preset& preset : look.presets) presets.push_back(Json::parse(presetToText(preset)));
+    return {{"name", look.name},
+            {"ownGrade", look.ownGrade},
+            {"presets", std::move(presets)},
+            {"mode", applyModeId(look.mode)},
+            {"strength", look.strength}};
+}
+
+BatchLook lookFromJson(const Json& json, const std::string& place) {
+    BatchLook look;
+    look.name = json.at("name").get<std::string>();
+    look.ownGrade = json.value("ownGrade", false);
+    look.mode = applyModeFromId(json.value("mode", "add")).value_or(ApplyMode::AddAbove);
+    look.strength = json.value("strength", 1.0);
+    std::size_t number = 0;
+    for (const Json& preset : json.value("presets", Json::array())) {
+        try {
+            look.presets.push_back(presetFromText(preset.dump()));
+        } catch (const Error& e) {
+            throw Error("", place + "/presets/" + std::to_string(number) + e.place(), e.problem(), e.hint());
+        }
+        ++number;
+    }
+    if (look.presets.empty() && !look.ownGrade)
+        throw Error("", place, words("the look holds no preset"), words("make the plan anew"));
+    return look;
+}
+
+} // namespace
+
+std::string planToText(const NamedPlan& named) {
+    const BatchPlan& plan = named.plan;
+    Json pictures = Json::array(), looks = Json::array(), wishes = Json::array();
+    for (const fs::path& picture : plan.pictures) pictures.push_back(asUtf8(picture.string()));
+    for (const BatchLook& look : plan.looks) looks.push_back(lookToJson(look));
+    for (const auto& [at, wish] : plan.wishes)
+        wishes.push_back(
+            {{"picture", at.first}, {"look", at.second}, {"leftOut", wish.isLeftOut}, {"strength", wish.strength}});
+    return fileText({{"format", kPlanFormat},
+                     {"version", kFileVersion},
+                     {"name", named.name},
+                     {"pictures", std::move(pictures)},
+                     {"looks", std::move(looks)},
+                     {"prep", plan.prep == PrepChoice::Own ? "own" : "none"},
+                     {"file",
+                      {{"format", fileFormatName(plan.format.format)},
+                       {"bits", plan.format.bits},
+                       {"quality", plan.format.quality},
+                       {"ground", groundName(plan.format.ground)},
+                       {"longSide", plan.longSide}}},
+                     {"folder", asUtf8(plan.folder.string())},
+                     {"names", plan.name},
+                     {"exists", kExistsNames[static_cast<std::size_t>(plan.ifExists)]},
+                     {"ignoreUnreadableGrades", plan.goesWithoutUnreadableGrades},
+                     {"wishes", std::move(wishes)}});
+}
+
+NamedPlan planFromText(const std::string& text) {
+    const Json json = parseFileJson(text, kPlanFormat);
+    NamedPlan named;
+    named.name = json.at("name").get<std::string>();
+    BatchPlan& plan = named.plan;
+    for (const Json& picture : json.at("pictures")) plan.pictures.emplace_back(picture.get<std::string>());
+    for (const Json& look : json.at("looks"))
+        plan.looks.push_back(lookFromJson(look, "/looks/" + std::to_string(plan.looks.size())));
+    plan.prep = json.value("prep", "own") == "none" ? PrepChoice::None : PrepChoice::Own;
+    const Json file = json.value("file", Json::object());
+    plan.format.format = fileFormatFromName(file.value("format", "jpeg")).value_or(FileFormat::Jpeg);
+    plan.format.bits = file.value("bits", 8);
+    if (plan.format.format == FileFormat::Jpeg && plan.format.bits != 8)
+        throw Error("", "/file/bits", words("a JPEG has 8 bits"), words("write 8, or choose png or tiff"));
+    plan.format.quality = file.value("quality", OutputFormat().quality);
+    plan.format.ground = groundFromName(file.value("ground", "white")).value_or(Ground::White);
+    plan.longSide = file.value("longSide", 0);
+    plan.folder = json.at("folder").get<std::string>();
+    plan.name = json.value("names", BatchPlan().name);
+    const auto exists =
+        std::find(kExistsNames.begin(), kExistsNames.end(), json.value("exists", kExistsNames.front()));
+    plan.ifExists = static_cast<IfExists>(exists - kExistsNames.begin());
+    plan.goesWithoutUnreadableGrades = json.value("ignoreUnreadableGrades", false);
+    std::size_t number = 0;
+    for (const Json& wish : json.value("wishes", Json::array())) {
+        const std::pair at{wish.at("picture").get<std::size_t>(), wish.at("look").get<std::size_t>()};
+        if (at.first >= plan.pictures.size() || at.second >= plan.looks.size())
+            throw Error("", "/wishes/" + std::to_string(number), words("there is no such picture or look"),
+                        words("count both from 0"));
+        plan.wishes[at] = {wish.value("leftOut", false), wish.value("strength", 1.0), {}};
+        ++number;
+    }
+    return named;
+}
+
+NamedPlan readPlanFile(const fs::path& file) {
+    try {
+        return planFromText(readFile(file));
+    } catch (const Error& e) {
+        throw e.file().empty() ? e.inFile(file.string()) : e;
+    }
+}
+
+bool isPlanFile(const fs::path& file) {
+    try {
+        readPlanFile(file);
+        return true;
+    } catch (const Error&) {
+        return false;
+    }
+}
+
+std::string planHash(const NamedPlan& plan) {
+    return contentHash(planToText(plan));
+}
+
+} // namespace baryton
