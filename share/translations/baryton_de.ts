@@ -4762,10 +4762,6 @@
         <translation>Ordner der Ausgabe</translation>
     </message>
     <message>
-        <source>{stem} the picture&apos;s name, {look} the look&apos;s, {n} a number, {ext} the extension; folders may be part of it</source>
-        <translation>{stem} der Name des Bildes, {look} der des Looks, {n} eine Zahl, {ext} die Endung; Ordner dürfen dazugehören</translation>
-    </message>
-    <message>
         <source>Name</source>
         <translation>Name</translation>
     </message>
@@ -5048,6 +5044,58 @@
     <message>
         <source>left out</source>
         <translation>ausgelassen</translation>
+    </message>
+    <message>
+        <source>All of it</source>
+        <translation>Alle</translation>
+    </message>
+    <message>
+        <source>All but the place</source>
+        <translation>Alle außer dem Ort</translation>
+    </message>
+    <message>
+        <source>Rights only</source>
+        <translation>Nur die Rechte</translation>
+    </message>
+    <message>
+        <source>What the pictures&apos; files say of themselves and goes into the new ones. The place: where they were taken, in numbers and words. Rights: who made them and what may be done with them</source>
+        <translation>Was die Dateien der Bilder von sich sagen und in die neuen kommt. Der Ort: wo sie aufgenommen wurden, in Zahlen und Worten. Rechte: wer sie gemacht hat und was man mit ihnen tun darf</translation>
+    </message>
+    <message>
+        <source>Metadata</source>
+        <translation>Metadaten</translation>
+    </message>
+    <message>
+        <source>Author</source>
+        <translation>Urheber</translation>
+    </message>
+    <message>
+        <source>Copyright</source>
+        <translation>Copyright</translation>
+    </message>
+    <message>
+        <source>{stem} the picture&apos;s name, {look} the look&apos;s, {preset} the same as it is written, {n} or {n:0000} a number, {ext} the extension; {folder}, {date}, {time}, {camera}, {lens}, {iso} as the picture has them. Folders may be part of it</source>
+        <translation>{stem} der Name des Bildes, {look} der des Looks, {preset} derselbe, wie er geschrieben steht, {n} oder {n:0000} eine Nummer, {ext} die Endung; {folder}, {date}, {time}, {camera}, {lens}, {iso} wie das Bild sie hat. Ordner dürfen dazugehören</translation>
+    </message>
+    <message>
+        <source>Batch: metadata</source>
+        <translation>Stapel: Metadaten</translation>
+    </message>
+    <message>
+        <source>Batch: author</source>
+        <translation>Stapel: Urheber</translation>
+    </message>
+    <message>
+        <source>Batch: copyright</source>
+        <translation>Stapel: Copyright</translation>
+    </message>
+    <message>
+        <source>Rights</source>
+        <translation>Rechte</translation>
+    </message>
+    <message>
+        <source>Put into the files in the place of what the pictures say; empty: as they say</source>
+        <translation>Kommt in die Dateien anstelle dessen, was die Bilder sagen; leer: wie sie sagen</translation>
     </message>
 </context>
 <context>
@@ -10301,10 +10349,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>das kann keine Datei dieser Art sein</translation>
     </message>
     <message>
-        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}</source>
-        <translation>{stem}, {look}, {n} und {ext} verwenden, z. B. {stem}-{look}.{ext}</translation>
-    </message>
-    <message>
         <source>the file is damaged: export it again where it was made</source>
         <translation>die Datei ist beschädigt: dort, wo sie entstand, noch einmal ausgeben</translation>
     </message>
@@ -10780,6 +10824,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>its file was changed since it was made: it is made again</source>
         <translation>seine Datei wurde seither geändert: es wird neu gemacht</translation>
     </message>
+    <message>
+        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, {time}, {camera}, {lens} and {iso}</source>
+        <translation>{stem}, {look}, {n} und {ext} verwenden, z. B. {stem}-{look}.{ext}; es gibt auch {preset}, {folder}, {date}, {time}, {camera}, {lens} und {iso}</translation>
+    </message>
 </context>
 <context>
     <name>std::filesystem</name>
@@ -10806,6 +10854,14 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>write {ext} in its place, or choose the other format</source>
         <translation>stattdessen {ext} schreiben oder das andere Format wählen</translation>
+    </message>
+    <message>
+        <source>the name &quot;{}…&quot; would be {} bytes long</source>
+        <translation>der Name „{}…“ wäre {} Bytes lang</translation>
+    </message>
+    <message>
+        <source>shorten the template, or rename the picture</source>
+        <translation>Das Muster kürzen oder das Bild umbenennen</translation>
     </message>
 </context>
 <context>

@@ -87,21 +87,29 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
     // here: the same set gives the same names.
     const auto isTaken = [&](const fs::path& file) { return planned.contains(file) || sources.holds(file); };
     std::vector<BatchJob> jobs;
-    for (std::size_t p = 0; p < plan.pictures.size(); ++p)
+    const bool asks = asksHowTaken(plan.name);
+    for (std::size_t p = 0; p < plan.pictures.size(); ++p) {
+        const auto known = plan.shots.find(p);
+        const Shot shot = !asks ? Shot() : known != plan.shots.end() ? known->second : readShot(plan.pictures[p]);
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {
             BatchJob job;
             job.picture = p, job.look = l;
             if (const auto wish = plan.wishes.find({p, l}); wish != plan.wishes.end() && wish->second.isLeftOut)
                 job.state = JobState::LeftOut;
             if (plan.elsewhere.contains(p)) job.state = JobState::Elsewhere;
-            job.file =
-                freeFile(plan.folder / fileNameFromTemplate(
-                                           plan.name, {plan.pictures[p].stem().string(), lookFor(plan, p, l).name,
-                                                       fileExtension(plan.format.format), static_cast<int>(p + 1)}),
-                         isTaken, "-");
+            const std::string look = lookFor(plan, p, l).name;
+            NameParts parts{plan.pictures[p].stem().string(),
+                            look,
+                            fileExtension(plan.format.format),
+                            static_cast<int>(p + 1),
+                            look,
+                            plan.pictures[p].parent_path().filename().string(),
+                            shot};
+            job.file = freeFile(plan.folder / fileNameFromTemplate(plan.name, parts), isTaken, "-");
             planned.insert(job.file);
             jobs.push_back(std::move(job));
         }
+    }
     return jobs;
 }
 
@@ -313,7 +321,8 @@ private:
         plain.picture = {}; // known sooner or later
         const OutputFormat& f = plan_.format;
         return contentHash(gradeToText(plain) + fileFormatName(f.format) + std::to_string(f.bits) + "/" +
-                           std::to_string(f.quality) + groundName(f.ground) + std::to_string(plan_.longSide));
+                           std::to_string(f.quality) + groundName(f.ground) + std::to_string(plan_.longSide) +
+                           metadataKeptName(f.metadata) + f.author + "/" + f.copyright);
     }
 
     /// What an earlier run has made stays, unless it would come out otherwise now or is no longer what was made.

@@ -2,6 +2,7 @@
 #include "base/task.h"
 #include "grade/preset.h"
 #include "picture/picture_file.h"
+#include "picture/shot.h"
 
 #include <filesystem>
 #include <functional>
@@ -65,6 +66,7 @@ struct BatchPlan {
     /// The own grades, by the picture's place, as they are in hand; those of others are read from their files as the
     /// run begins. What is edited after that changes nothing in it.
     std::map<std::size_t, Grade> grades{};
+    std::map<std::size_t, Shot> shots{}; ///< how pictures were taken, as far as that is known already
     /// By the places of a picture and a look.
     std::map<std::pair<std::size_t, std::size_t>, PictureWish> wishes{};
     /// Jobs, by their place, that an earlier run has made: they are left as they are. Where their settings and hash

@@ -5,15 +5,63 @@
 #include "base/words.h"
 #include "picture/picture_file.h"
 
+#include <algorithm>
+#include <array>
+#include <ctime>
 #include <fmt/format.h>
+#include <optional>
 
 namespace baryton {
 
 namespace {
 std::string hint() {
-    return words("use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}");
+    return words(
+        "use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, "
+        "{time}, {camera}, {lens} and {iso}");
 }
+
+std::string known(const std::string& value) {
+    return value.empty() ? "unknown" : safeFileName(value);
+}
+
+std::string whenTaken(double seconds, const char* format) {
+    if (seconds <= 0) return "unknown";
+    const auto whole = static_cast<std::time_t>(seconds);
+    std::tm parts{};
+    ::gmtime_r(&whole, &parts); // the camera's own clock, wherever it was
+    std::array<char, 32> text{};
+    return {text.data(), std::strftime(text.data(), text.size(), format, &parts)};
+}
+
+constexpr std::array kOfShot = {"date", "time", "camera", "lens", "iso"};
+
+/// The value of a field; nothing where there is none of that name.
+std::optional<std::string> valueOf(const std::string& field, const NameParts& parts) {
+    if (field == "stem") return safeFileName(parts.stem);
+    if (field == "look") return parts.look.empty() ? "plain" : slug(parts.look).empty() ? "look" : slug(parts.look);
+    if (field == "ext") return parts.extension;
+    if (field == "n") return fmt::format("{:03}", parts.number);
+    constexpr std::size_t most = 12;
+    if (field.starts_with("n:") && field.size() > 2 && field.size() <= most &&
+        field.find_first_not_of('0', 2) == std::string::npos)
+        return fmt::format("{:0{}}", parts.number, field.size() - 2);
+    if (field == "preset") return known(parts.preset);
+    if (field == "folder") return known(parts.folder);
+    if (field == "date") return whenTaken(parts.shot.takenAt, "%Y-%m-%d");
+    if (field == "time") return whenTaken(parts.shot.takenAt, "%H%M%S");
+    if (field == "camera") return known(parts.shot.cameraModel);
+    if (field == "lens") return known(parts.shot.lens);
+    if (field == "iso") return parts.shot.iso > 0 ? fmt::format("{:.0f}", parts.shot.iso) : "unknown";
+    return std::nullopt;
+}
+
 } // namespace
+
+bool asksHowTaken(const std::string& pattern) {
+    return std::any_of(kOfShot.begin(), kOfShot.end(), [&pattern](const char* field) {
+        return pattern.find("{" + std::string(field) + "}") != std::string::npos;
+    });
+}
 
 std::string slug(const std::string& name) {
     std::string out;
@@ -39,16 +87,10 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
         if (end == std::string::npos)
             throw Error("", "", inWords("the name \"{}\" has a brace that is not closed", pattern), hint());
         const std::string field = pattern.substr(i + 1, end - i - 1);
-        if (field == "stem")
-            name += safeFileName(parts.stem);
-        else if (field == "look")
-            name += parts.look.empty() ? "plain" : slug(parts.look).empty() ? "look" : slug(parts.look);
-        else if (field == "ext")
-            name += parts.extension;
-        else if (field == "n")
-            name += fmt::format("{:03}", parts.number);
-        else
+        const auto value = valueOf(field, parts);
+        if (!value)
             throw Error("", "", inWords("the name \"{}\" has an unknown field {{{}}}", pattern, field), hint());
+        name += *value;
         i = end;
     }
     const std::filesystem::path path = std::filesystem::path(name).lexically_normal();
@@ -60,6 +102,13 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
                     inWords("the name \"{}\" says {}, but the files are {}", pattern, path.extension().string(),
                             parts.extension),
                     words("write {ext} in its place, or choose the other format"));
+    constexpr std::size_t most = 240; // of the 255 that file systems take: a number may come to it
+    for (const std::filesystem::path& each : path)
+        if (each.string().size() > most)
+            throw Error(
+                "", "",
+                inWords("the name \"{}…\" would be {} bytes long", each.string().substr(0, 40), each.string().size()),
+                words("shorten the template, or rename the picture"));
     if (path.is_absolute() || *path.begin() == "..")
         throw Error("", "", inWords("the name \"{}\" leads out of the output folder", pattern), hint());
     return path;

@@ -68,6 +68,9 @@ std::string planToText(const NamedPlan& named) {
                        {"bits", plan.format.bits},
                        {"quality", plan.format.quality},
                        {"ground", groundName(plan.format.ground)},
+                       {"metadata", metadataKeptName(plan.format.metadata)},
+                       {"author", plan.format.author},
+                       {"copyright", plan.format.copyright},
                        {"longSide", plan.longSide}}},
                      {"folder", asUtf8(plan.folder.string())},
                      {"names", plan.name},
@@ -92,6 +95,8 @@ NamedPlan planFromText(const std::string& text) {
         throw Error("", "/file/bits", words("a JPEG has 8 bits"), words("write 8, or choose png or tiff"));
     plan.format.quality = file.value("quality", OutputFormat().quality);
     plan.format.ground = groundFromName(file.value("ground", "white")).value_or(Ground::White);
+    plan.format.metadata = metadataKeptFromName(file.value("metadata", "all")).value_or(MetadataKept::All);
+    plan.format.author = file.value("author", ""), plan.format.copyright = file.value("copyright", "");
     plan.longSide = file.value("longSide", 0);
     plan.folder = json.at("folder").get<std::string>();
     plan.name = json.value("names", BatchPlan().name);

@@ -33,6 +33,9 @@ json toJson(const BatchSettings& s) {
             {"format", s.format},
             {"quality", s.quality},
             {"ground", groundName(s.ground)},
+            {"metadata", metadataKeptName(s.metadata)},
+            {"author", s.author},
+            {"copyright", s.copyright},
             {"longSide", s.longSide},
             {"folder", s.folder},
             {"name", s.name},
@@ -47,6 +50,8 @@ BatchSettings settingsFrom(const json& j) {
     s.format = std::clamp(j.at("format").get<int>(), 0, kBatchFormats - 1);
     s.quality = std::clamp(j.at("quality").get<int>(), 1, 100);
     s.ground = groundFromName(j.value("ground", "")).value_or(Ground::White);
+    s.metadata = metadataKeptFromName(j.value("metadata", "all")).value_or(MetadataKept::All);
+    s.author = j.value("author", ""), s.copyright = j.value("copyright", "");
     s.longSide = std::clamp(j.at("longSide").get<int>(), 0, 100000);
     s.folder = j.at("folder").get<std::string>();
     s.name = j.at("name").get<std::string>();

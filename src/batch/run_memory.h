@@ -23,6 +23,8 @@ struct BatchSettings {
     int format = 0; ///< JPEG, PNG 8, PNG 16, TIFF 8, TIFF 16
     int quality = 90;
     Ground ground = Ground::White;
+    MetadataKept metadata = MetadataKept::All;
+    std::string author, copyright;
     int longSide = 0;
     std::string folder, name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;

@@ -22,7 +22,18 @@ void addFileOptions(CLI::App& command, FileOptions& options) {
         ->check(plainNumber())
         ->check(CLI::Range(1, 100000))
         ->type_name("PIXELS");
-    command.add_option("--name", options.name, "Name template: {stem}, {look}, {n}, {ext}")
+    command
+        .add_option("--metadata", options.metadata,
+                    "What of the pictures' metadata goes along: all, all but where they were taken, only whose they "
+                    "are, or none")
+        ->check(CLI::IsMember({"all", "all-but-place", "rights", "none"}))
+        ->capture_default_str();
+    command.add_option("--author", options.author, "Who made the pictures, in the place of what they say");
+    command.add_option("--copyright", options.copyright, "The copyright notice, in the place of theirs");
+    command
+        .add_option("--name", options.name,
+                    "Name template: {stem}, {look}, {preset}, {n} or {n:0000}, {ext}, {folder}, {date}, {time}, "
+                    "{camera}, {lens}, {iso}")
         ->default_val("{stem}-{look}.{ext}")
         ->type_name("TEMPLATE");
     command.add_option("--prep", options.prep, "Each picture's own Prep from its .bgrade file, or none")
@@ -43,6 +54,8 @@ void putInto(BatchPlan& plan, const FileOptions& options) {
     plan.format.bits = options.bits ? options.bits : 8;
     plan.format.quality = options.quality;
     plan.format.ground = *groundFromName(options.ground);
+    plan.format.metadata = *metadataKeptFromName(options.metadata);
+    plan.format.author = options.author, plan.format.copyright = options.copyright;
     plan.longSide = options.longSide;
     plan.prep = options.prep == "own" ? PrepChoice::Own : PrepChoice::None;
     plan.ifExists = options.exists == "skip"      ? IfExists::Skip

@@ -7,6 +7,7 @@ namespace baryton {
 /// What is asked for the files that come out, as a command names it.
 struct FileOptions {
     std::string out, format = "jpeg", name, prep = "own", exists = "number", ground = "white";
+    std::string metadata = "all", author, copyright;
     int bits = 0, quality = 90, longSide = 0;
     bool ignoreGrades = false;
 };

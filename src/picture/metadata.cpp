@@ -11,6 +11,7 @@
 #include <ctime>
 #include <exiv2/exiv2.hpp>
 #include <fmt/format.h>
+#include <functional>
 #include <iomanip>
 #include <map>
 #include <mutex>
@@ -346,6 +347,102 @@ Exiv2::XmpData xmpFor(const Metadata& metadata, std::vector<std::string>& leftOu
 }
 
 } // namespace
+
+namespace {
+
+/// Where a picture was taken: Exif's GPS directory, and what IPTC and XMP say in words or numbers.
+bool saysWhere(const std::string& key) {
+    if (key.starts_with("Exif.GPSInfo.") || key == "Exif.Image.GPSTag" || key.starts_with("Xmp.exif.GPS"))
+        return true;
+    const std::string name = key.substr(key.rfind('.') + 1);
+    for (const char* each : {"City", "State", "Country", "CountryCode", "CountryName", "ProvinceState", "SubLocation",
+                             "Location", "LocationCode", "LocationName"})
+        if (name == each) return true;
+    return key.find("LocationCreated") != std::string::npos || key.find("LocationShown") != std::string::npos;
+}
+
+/// Who made it, and what may be done with it.
+bool saysWhose(const std::string& key) {
+    for (const char* each :
+         {"Exif.Image.Artist", "Exif.Image.Copyright", "Iptc.Application2.Byline", "Iptc.Application2.BylineTitle",
+          "Iptc.Application2.Copyright", "Iptc.Application2.Credit", "Xmp.dc.creator", "Xmp.dc.rights"})
+        if (key == each) return true;
+    // The IPTC's core properties stand in several namespaces of XMP.
+    const std::string name = key.substr(key.rfind('.') + 1);
+    return key.starts_with("Xmp.xmpRights.") ||
+           (key.starts_with("Xmp.") && (name == "Credit" || name == "AuthorsPosition"));
+}
+
+template <class Data>
+void keepOnly(Data& data, const std::function<bool(const std::string&)>& isKept) {
+    Data kept;
+    for (const auto& datum : data)
+        if (isKept(datum.key())) kept.add(datum);
+    data = kept;
+}
+
+} // namespace
+
+Metadata chosenMetadata(const Metadata& metadata, const OutputFormat& format) {
+    const bool isFilledIn = !format.author.empty() || !format.copyright.empty();
+    if (format.metadata == MetadataKept::All && !isFilledIn) return metadata;
+    startOnce();
+    Metadata chosen = metadata;
+    chosen.exif.clear(), chosen.iptc.clear(), chosen.xmp.clear();
+    if (format.metadata == MetadataKept::None || format.metadata == MetadataKept::Rights) chosen.leftOut.clear();
+    const auto isKept = [&](const std::string& key) {
+        switch (format.metadata) {
+        case MetadataKept::All:
+            return true;
+        case MetadataKept::AllButPlace:
+            return !saysWhere(key);
+        case MetadataKept::Rights:
+            return saysWhose(key);
+        case MetadataKept::None:
+            break;
+        }
+        return false;
+    };
+    try {
+        Exiv2::ExifData exif;
+        Exiv2::IptcData iptc;
+        Exiv2::XmpData xmp;
+        if (!metadata.exif.empty())
+            Exiv2::ExifParser::decode(exif, reinterpret_cast<const Exiv2::byte*>(metadata.exif.data()),
+                                      static_cast<std::uint32_t>(metadata.exif.size()));
+        if (!metadata.iptc.empty())
+            Exiv2::IptcParser::decode(iptc, reinterpret_cast<const Exiv2::byte*>(metadata.iptc.data()),
+                                      static_cast<std::uint32_t>(metadata.iptc.size()));
+        if (!metadata.xmp.empty()) Exiv2::XmpParser::decode(xmp, metadata.xmp);
+        keepOnly(exif, isKept);
+        keepOnly(iptc, isKept);
+        // Of an array or a structure by the property that it belongs to.
+        eraseProperties(xmp, [&](const std::string& property) { return !isKept(property); });
+        if (!format.author.empty()) {
+            exif["Exif.Image.Artist"] = format.author;
+            erase(exif, "Exif.Image.XPAuthor");
+            eraseProperties(xmp, [](const std::string& property) { return property == "Xmp.dc.creator"; });
+            xmp["Xmp.dc.creator"] = format.author;
+            if (!iptc.empty()) iptc["Iptc.Application2.Byline"] = format.author;
+        }
+        if (!format.copyright.empty()) {
+            exif["Exif.Image.Copyright"] = format.copyright;
+            eraseProperties(xmp, [](const std::string& property) { return property == "Xmp.dc.rights"; });
+            xmp["Xmp.dc.rights"] = format.copyright;
+            if (!iptc.empty()) iptc["Iptc.Application2.Copyright"] = format.copyright;
+        }
+        if (!exif.empty()) encodeExif(exif, chosen);
+        if (!iptc.empty()) {
+            const Exiv2::DataBuf buffer = Exiv2::IptcParser::encode(iptc);
+            chosen.iptc.assign(reinterpret_cast<const char*>(buffer.pData_), static_cast<std::size_t>(buffer.size_));
+        }
+        if (!xmp.empty()) Exiv2::XmpParser::encode(chosen.xmp, xmp);
+    } catch (const std::exception&) {
+        chosen.exif.clear(), chosen.iptc.clear(), chosen.xmp.clear();
+        chosen.leftOut = {words("all of it")};
+    }
+    return chosen;
+}
 
 std::vector<std::string> putMetadata(const std::filesystem::path& file, FileFormat format, const Metadata& metadata,
                                      int width, int height) {

@@ -19,6 +19,10 @@ std::string writerPacket();
 /// True for a picture whose tags say that its colours are multiplied by their alpha (TIFF 6.0, ExtraSamples 1).
 bool hasAssociatedAlpha(const std::filesystem::path& file);
 
+/// What is left of a picture's metadata by choice, with author and copyright filled in. What can't be understood is
+/// left out where anything is to be.
+Metadata chosenMetadata(const Metadata& metadata, const OutputFormat& format);
+
 /// Puts the metadata, and that this program wrote it, into an encoded JPEG, PNG or TIFF, in place. What said of the
 /// old file's colours, size or turn stays behind, as do settings of other programs for developing it: they would be
 /// wrong beside these pixels. A JPEG holds 64 kB of each kind; of what is more the largest parts are left out.

@@ -68,6 +68,12 @@ PictureSize readPictureSize(const std::filesystem::path& file);
 /// True for a file that begins as a picture that can be read.
 bool isPictureFile(const std::filesystem::path& file);
 
+/// What of a picture's metadata goes into the files made of it. Rights: who made it and what may be done with it.
+enum class MetadataKept { All, AllButPlace, Rights, None };
+std::optional<MetadataKept>
+metadataKeptFromName(const std::string& name); ///< "all", "all-but-place", "rights", "none"
+std::string metadataKeptName(MetadataKept kept);
+
 enum class FileFormat { Jpeg, Png, Tiff };
 /// What lies behind the transparent parts of a picture in a file without transparency; grey reflects 18 %.
 enum class Ground { White, Grey, Black };
@@ -76,6 +82,8 @@ struct OutputFormat {
     int bits = 8;                  ///< 8 or 16; JPEG is always 8
     int quality = 90;              ///< JPEG, 1…100
     Ground ground = Ground::White; ///< JPEG
+    MetadataKept metadata = MetadataKept::All;
+    std::string author{}, copyright{}; ///< put in the place of the picture's own where they are not empty
 };
 /// "jpeg", "png", "tiff" → format; nothing for other words.
 std::optional<FileFormat> fileFormatFromName(const std::string& name);

@@ -8,6 +8,7 @@
 #include "picture/vips_support.h"
 
 #include <algorithm>
+#include <array>
 #include <cstring>
 #include <exception>
 #include <mutex>
@@ -37,6 +38,20 @@ std::string groundName(Ground ground) {
 
 std::string fileExtension(FileFormat format) {
     return format == FileFormat::Jpeg ? "jpg" : format == FileFormat::Png ? "png" : "tif";
+}
+
+namespace {
+constexpr std::array kKeptNames = {"all", "all-but-place", "rights", "none"};
+}
+
+std::optional<MetadataKept> metadataKeptFromName(const std::string& name) {
+    const auto at = std::find(kKeptNames.begin(), kKeptNames.end(), name);
+    if (at == kKeptNames.end()) return std::nullopt;
+    return static_cast<MetadataKept>(at - kKeptNames.begin());
+}
+
+std::string metadataKeptName(MetadataKept kept) {
+    return kKeptNames[static_cast<std::size_t>(kept)];
 }
 
 QuantisedPicture::QuantisedPicture(int w, int h, int channelCount, int bitCount)
@@ -154,8 +169,9 @@ void encode(vips::VImage image, const std::filesystem::path& file, const OutputF
 } // namespace
 
 WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
-                                  const Metadata& metadata, const OutputFormat& format, const Placing& placing) {
+                                  const Metadata& whole, const OutputFormat& format, const Placing& placing) {
     initVips();
+    const Metadata metadata = chosenMetadata(whole, format);
     PendingFile pending(file);
     RowPuller source{shape, rows, {}, {}, 0, 0, nullptr};
     try {

@@ -128,6 +128,7 @@ public:
         MatchedSet set;
         set.runs = std::move(runs);
         set.matches.resize(pictures_.size());
+        std::erase_if(set.runs, [](const SceneRun& run) { return run.pictures.empty(); });
         set.references.resize(set.runs.size());
         for (std::size_t r = 0; r < set.runs.size(); ++r) matchRun(set, r);
         if (wish_.betweenRuns > 0) drawTogether(set);
@@ -254,7 +255,8 @@ private:
             PrepLight drawn = referenceOfRun(r).light;
             drawn.kelvin = 1e6 / (from + toward * wish_.betweenRuns);
             const Vec3 change = plus(plus(conesOf(drawn), reference, -1), {stops, stops, stops});
-            for (const std::size_t picture : set.runs[r].pictures) wanted_[picture] = plus(wanted_[picture], change);
+            for (const std::size_t picture : set.runs[r].pictures)
+                if (set.matches[picture].by != MatchedBy::Nothing) wanted_[picture] = plus(wanted_[picture], change);
         }
     }
 
@@ -313,10 +315,8 @@ PrepLight prepLightOf(const Grade& grade) {
 Grade withPrepLight(Grade grade, const PrepLight& light) {
     const auto put = [&](const std::string& type, const std::map<std::string, double>& values) {
         Stage* stage = findType(grade.prep, type);
-        if (!stage) {
-            stage = &*grade.prep.insert(grade.prep.begin(), makeStage(grade, type));
-        }
-        stage->enabled.reset();
+        if (!stage) stage = &*grade.prep.insert(grade.prep.begin(), makeStage(grade, type));
+        stage->enabled.reset(), stage->strength.reset();
         for (const auto& [id, value] : values) {
             if (value == std::get<double>(findStageType(type)->parameter(id)->defaultValue))
                 stage->parameters.erase(id);

@@ -48,6 +48,25 @@ std::size_t counted(const std::vector<BatchJob>& jobs, JobState state) {
 
 } // namespace
 
+TEST(Names, SayHowAPictureWasTakenAsFarAsThatIsKnown) {
+    NameParts parts{"lake-fog", "Lantern blue", "jpg", 7, "Lantern blue", "The Tin Heron Company"};
+    parts.shot.cameraModel = "K1/2", parts.shot.lens = "35 mm", parts.shot.iso = 400;
+    parts.shot.takenAt = 1750000000.5; // 2025-06-15 15:06:40
+    EXPECT_EQ(fileNameFromTemplate("{date}/{time}-{n:00000}.{ext}", parts), "2025-06-15/150640-00007.jpg");
+    EXPECT_EQ(fileNameFromTemplate("{folder}/{preset} {iso} {lens}.{ext}", parts),
+              "The Tin Heron Company/Lantern blue 400 35 mm.jpg");
+    EXPECT_EQ(fileNameFromTemplate("{camera}.{ext}", parts).parent_path(), "") << "no folder of a camera's name";
+    parts.shot = {};
+    EXPECT_EQ(fileNameFromTemplate("{date}-{camera}-{iso}.{ext}", parts), "unknown-unknown-unknown.jpg");
+    EXPECT_TRUE(asksHowTaken("{date}-{n}.{ext}"));
+    EXPECT_FALSE(asksHowTaken("{stem}-{look}.{ext}"));
+    for (const char* wrong : {"{n:}.{ext}", "{n:x}.{ext}", "{n:0000000000000}.{ext}", "{Date}.{ext}"})
+        errorOf([&] { fileNameFromTemplate(wrong, parts); });
+    parts.stem = std::string(300, 'a');
+    EXPECT_NE(errorOf([&] { fileNameFromTemplate("{stem}-{stem}.{ext}", parts); }).problem().find("bytes long"),
+              std::string::npos);
+}
+
 TEST(Names, FillTheTemplateAndStayInTheFolder) {
     const NameParts parts{"lake-fog", "Lantern blue", "jpg", 7};
     EXPECT_EQ(fileNameFromTemplate("{stem}-{look}.{ext}", parts), "lake-fog-lantern-blue.jpg");
@@ -151,7 +170,7 @@ TEST(Batch, EveryFormatSaysWhoWroteIt) {
     const auto bare = plan.pictures[0], full = demo() / "pictures/lake-fog.jpg";
     EXPECT_FALSE(isOwnWork(full));
     for (const auto& source : {bare, full})
-        for (const OutputFormat format : {OutputFormat{FileFormat::Jpeg, 8, 90}, OutputFormat{FileFormat::Png, 8, 90},
+        for (const OutputFormat& format : {OutputFormat{FileFormat::Jpeg, 8, 90}, OutputFormat{FileFormat::Png, 8, 90},
                                           OutputFormat{FileFormat::Tiff, 16, 90}}) {
             plan.pictures = {source};
             plan.format = format;

@@ -77,6 +77,64 @@ TEST(Metadata, TitlesAndKeywordsOfTheDesktopStay) {
     }
 }
 
+TEST(Metadata, GoesAlongAsFarAsIsWished) {
+    const TempFolder folder;
+    const fs::path from = plainJpeg(folder / "a.jpg", 72);
+    auto image = opened(from);
+    image->exifData()["Exif.Image.Artist"] = "A. Wright";
+    image->exifData()["Exif.Image.Copyright"] = "The Tin Heron Company";
+    image->exifData()["Exif.Image.Model"] = "K1";
+    image->exifData()["Exif.GPSInfo.GPSLatitude"] = "47/1 30/1 0/1";
+    image->iptcData()["Iptc.Application2.City"] = "Reedmouth";
+    image->iptcData()["Iptc.Application2.Byline"] = "A. Wright";
+    image->iptcData()["Iptc.Application2.Caption"] = "The heron";
+    image->xmpData()["Xmp.iptc.Location"] = "Reedmouth";
+    image->xmpData()["Xmp.exif.GPSLatitude"] = "47,30N";
+    image->xmpData()["Xmp.dc.creator"] = "A. Wright";
+    image->xmpData()["Xmp.dc.subject"] = "heron";
+    image->xmpData()["Xmp.xmpRights.UsageTerms"] = "For the programme";
+    image->writeMetadata();
+    const Metadata metadata = readMetadata(from);
+    const auto keysWith = [&](MetadataKept kept, FileFormat format, const std::string& author = "") {
+        const fs::path to = folder / ("to." + fileExtension(format));
+        OutputFormat wished{format, 8, 90};
+        wished.metadata = kept, wished.author = author;
+        writePictureInRows(
+            to, {16, 16, 3, 8}, [](int, int count, std::uint8_t* out) { std::fill_n(out, 16 * 3 * count, 99); },
+            metadata, wished);
+        EXPECT_TRUE(isOwnWork(to));
+        std::map<std::string, std::string> keys;
+        const auto written = opened(to);
+        for (const auto& datum : written->exifData()) keys[datum.key()] = datum.toString();
+        for (const auto& datum : written->iptcData()) keys[datum.key()] = datum.toString();
+        for (const auto& datum : written->xmpData()) keys[datum.key()] = datum.toString();
+        return keys;
+    };
+    const std::vector<std::string> places = {"Exif.GPSInfo.GPSLatitude", "Iptc.Application2.City",
+                                             "Xmp.iptc.Location", "Xmp.exif.GPSLatitude"},
+                                   rights = {"Exif.Image.Artist", "Exif.Image.Copyright", "Iptc.Application2.Byline",
+                                             "Xmp.dc.creator", "Xmp.xmpRights.UsageTerms"},
+                                   others = {"Exif.Image.Model", "Iptc.Application2.Caption", "Xmp.dc.subject"};
+    for (const FileFormat format : {FileFormat::Jpeg, FileFormat::Png, FileFormat::Tiff}) {
+        const auto check = [&](MetadataKept kept, bool hasPlaces, bool hasRights, bool hasOthers) {
+            const auto keys = keysWith(kept, format);
+            for (const auto& [list, has] :
+                 {std::pair{&places, hasPlaces}, {&rights, hasRights}, {&others, hasOthers}})
+                for (const std::string& key : *list)
+                    EXPECT_EQ(keys.contains(key), has)
+                        << key << " " << metadataKeptName(kept) << " " << fileFormatName(format);
+        };
+        check(MetadataKept::All, true, true, true);
+        check(MetadataKept::AllButPlace, false, true, true);
+        check(MetadataKept::Rights, false, true, false);
+        check(MetadataKept::None, false, false, false);
+        const auto filled = keysWith(MetadataKept::None, format, "B. Reed");
+        EXPECT_EQ(filled.at("Exif.Image.Artist"), "B. Reed");
+        EXPECT_EQ(filled.at("Xmp.dc.creator"), "B. Reed");
+        EXPECT_EQ(keysWith(MetadataKept::All, format, "B. Reed").at("Iptc.Application2.Byline"), "B. Reed");
+    }
+}
+
 TEST(Metadata, ATagWithoutAValueIsPassedOver) {
     const TempFolder folder;
     const fs::path file = plainJpeg(folder / "a.jpg", 72);

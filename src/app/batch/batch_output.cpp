@@ -4,6 +4,7 @@
 #include "app/widgets/labels.h"
 
 #include <QCheckBox>
+#include <QComboBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QScrollArea>
@@ -72,6 +73,26 @@ QWidget* BatchPage::makeOutput() {
     longSide_->setFormatter([](double v) { return v <= 0 ? tr("as it is") : tr("%1 px").arg(v, 0, 'f', 0); });
     longSide_->setToolTip(tr("Scales down to this many pixels on the long side; 0 keeps the size"));
     addRow(tr("Long side"), longSide_);
+    metadata_ = new QComboBox;
+    metadata_->addItems({tr("All of it"), tr("All but the place"), tr("Rights only"), tr("None")});
+    metadata_->setToolTip(
+        tr("What the pictures' files say of themselves and goes into the new ones. The place: where they "
+           "were taken, in numbers and words. Rights: who made them and what may be done with them"));
+    addRow(tr("Metadata"), metadata_, true);
+    auto* rights = new QWidget;
+    auto* rightsLayout = new QHBoxLayout(rights);
+    rightsLayout->setContentsMargins(0, 0, 0, 0);
+    rightsLayout->setSpacing(4);
+    author_ = new QLineEdit;
+    copyright_ = new QLineEdit;
+    rightsLayout->addWidget(author_);
+    rightsLayout->addWidget(copyright_);
+    addRow(tr("Rights"), rights, true);
+    for (const auto& [field, name] : {std::pair{author_, tr("Author")}, {copyright_, tr("Copyright")}}) {
+        field->setPlaceholderText(name);
+        field->setAccessibleName(name);
+        field->setToolTip(tr("Put into the files in the place of what the pictures say; empty: as they say"));
+    }
     layout->addWidget(makeLabel(tr("WHERE"), "section"));
     auto* folderRow = new QWidget;
     auto* folderLayout = new QHBoxLayout(folderRow);
@@ -86,8 +107,10 @@ QWidget* BatchPage::makeOutput() {
     addRow(tr("Folder"), folderRow, true);
     folder_->setAccessibleName(tr("Output folder"));
     name_ = new QLineEdit;
-    name_->setToolTip(tr("{stem} the picture's name, {look} the look's, {n} a number, {ext} the extension; folders "
-                         "may be part of it"));
+    name_->setToolTip(
+        tr("{stem} the picture's name, {look} the look's, {preset} the same as it is written, {n} or {n:0000} a "
+           "number, {ext} the extension; {folder}, {date}, {time}, {camera}, {lens}, {iso} as the "
+           "picture has them. Folders may be part of it"));
     addRow(tr("Name"), name_, true);
     name_->setAccessibleName(tr("Name template"));
     example_ = makeLabel({}, "second");
@@ -126,6 +149,21 @@ QWidget* BatchPage::makeOutput() {
         BatchSettings next = settings_;
         next.longSide = static_cast<int>(std::lround(v));
         change(tr("Batch: long side"), next);
+    });
+    connect(metadata_, &QComboBox::activated, this, [this](int i) {
+        BatchSettings next = settings_;
+        next.metadata = static_cast<MetadataKept>(i);
+        change(tr("Batch: metadata"), next);
+    });
+    connect(author_, &QLineEdit::editingFinished, this, [this] {
+        BatchSettings next = settings_;
+        next.author = author_->text().trimmed().toStdString();
+        change(tr("Batch: author"), next);
+    });
+    connect(copyright_, &QLineEdit::editingFinished, this, [this] {
+        BatchSettings next = settings_;
+        next.copyright = copyright_->text().trimmed().toStdString();
+        change(tr("Batch: copyright"), next);
     });
     connect(folder_, &QLineEdit::editingFinished, this, [this] {
         BatchSettings next = settings_;
@@ -174,6 +212,9 @@ void BatchPage::setSettings(const BatchSettings& settings) {
     quality_->setEnabled(settings_.format == 0);
     ground_->setCurrent(static_cast<int>(settings_.ground));
     ground_->setEnabled(settings_.format == 0);
+    metadata_->setCurrentIndex(static_cast<int>(settings_.metadata));
+    author_->setText(QString::fromStdString(settings_.author));
+    copyright_->setText(QString::fromStdString(settings_.copyright));
     longSide_->setValue(settings_.longSide);
     folder_->setText(QString::fromStdString(settings_.folder));
     name_->setText(QString::fromStdString(settings_.name));

@@ -105,7 +105,7 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     table_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     table_->setObjectName(QStringLiteral("plan"));
     survey_ = new SurveyPage(
-        state_, [this] { return plan(); }, [this] { return settings_; }, this);
+        state_, [this]() -> const BatchSettings& { return settings_; }, this);
     match_ = new MatchPage(state_, survey_->survey(), this);
     middles_ = new QStackedWidget;
     panels_ = new QStackedWidget;
@@ -276,6 +276,7 @@ BatchPlan BatchPage::plan() const {
         const OpenPicture& picture = state_.pictures().at(i);
         // A grade that could not be read is tried again by the run, and told.
         if (!picture.gradeUnreadable) plan.grades[plan.pictures.size()] = picture.work.grade;
+        if (picture.shot != Shot()) plan.shots[plan.pictures.size()] = picture.shot;
         plan.pictures.push_back(picture.file);
     }
     if (settings_.ownGrade) plan.looks.push_back({"own grade", {}, true});
@@ -297,6 +298,8 @@ BatchPlan BatchPage::plan() const {
             }
     const FormatChoice& choice = kFormats[settings_.format];
     plan.format = {choice.format, choice.bits, settings_.quality, settings_.ground};
+    plan.format.metadata = settings_.metadata;
+    plan.format.author = settings_.author, plan.format.copyright = settings_.copyright;
     plan.longSide = settings_.longSide;
     plan.folder = settings_.folder;
     plan.name = name_->text().toStdString();

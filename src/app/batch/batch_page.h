@@ -88,7 +88,8 @@ private:
     ValueRow* quality_;
     Segments* ground_;
     NumberField* longSide_;
-    QLineEdit *folder_, *name_;
+    QLineEdit *folder_, *name_, *author_, *copyright_;
+    QComboBox* metadata_;
     QPushButton *start_, *cancel_, *open_;
     QProgressBar* progress_;
     RunMemory memory_;

@@ -16,6 +16,8 @@ public:
     QListView* list() const { return list_; }
     QLineEdit* search() const { return search_; }
     void setChosen(const std::set<std::filesystem::path>& files);
+    /// As little as it needs; it takes what room there is.
+    QSize sizeHint() const override { return {200, 150}; }
 
 Q_SIGNALS:
     void toggled(const std::filesystem::path& file, bool chosen);

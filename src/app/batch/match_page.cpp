@@ -24,11 +24,15 @@ QString lightText(const PrepLight& light) {
 } // namespace
 
 MatchPage::MatchPage(AppState& state, const SetSurvey& survey, QObject* parent)
-    : QObject(parent), state_(state), survey_(survey) {
+    : QObject(parent), state_(state), survey_(survey), smalls_(state.pictures()) {
     pool_.setMaxThreadCount(1);
     makeMiddle();
     makePanel();
     for (QTimer* timer : {&refreshTimer_, &drawTimer_}) timer->setSingleShot(true), timer->setInterval(150);
+    showTimer_.setSingleShot(true);
+    showTimer_.setInterval(40);
+    connect(&showTimer_, &QTimer::timeout, this, &MatchPage::show);
+    connect(&smalls_, &EachSmall::ready, this, &MatchPage::drawOne);
     connect(&refreshTimer_, &QTimer::timeout, this, &MatchPage::refresh);
     connect(&drawTimer_, &QTimer::timeout, this, &MatchPage::draw);
     connect(&survey, &SetSurvey::runsFound, this, [this] {
@@ -39,7 +43,7 @@ MatchPage::MatchPage(AppState& state, const SetSurvey& survey, QObject* parent)
         if (middle_->isVisible()) drawTimer_.start();
     });
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
-        runs_.clear(), byHand_.clear(), staying_.clear(), images_.clear();
+        runs_.clear(), byHand_.clear(), staying_.clear(), drawn_.clear();
         matched_ = {};
         areByHand_ = false;
         chosen_ = -1;
@@ -48,12 +52,6 @@ MatchPage::MatchPage(AppState& state, const SetSurvey& survey, QObject* parent)
     });
     connect(&state.pictures(), &PictureSet::gradeChanged, this, [this] { refreshSoon(); });
     connect(&state, &AppState::keyChanged, this, [this] { refreshSoon(); });
-    connect(&drawer_, &TileDrawer::drawn, this, [this](int id, const QImage& image) {
-        const int index = id / 2;
-        (id % 2 == 0 ? images_[index].first : images_[index].second) = image;
-        show();
-        if (index == chosen_) showChosen();
-    });
 }
 
 MatchPage::~MatchPage() {
@@ -218,20 +216,44 @@ void MatchPage::refresh() {
 
 void MatchPage::draw() {
     if (!middle_->isVisible()) return;
-    std::vector<TileDrawer::Tile> tiles;
+    std::vector<int> todo;
     for (int i = 0; i < std::min(survey_.size(), state_.pictures().size()); ++i) {
-        images_[i].first = survey_.at(i).image;
-        const Grade& grade = survey_.gradeOf(i);
-        if (wanted(i) == present(i)) {
-            images_[i].second = images_[i].first;
-            continue;
-        }
-        if (const Picture small = state_.pictures().smallOf(i); !small.isEmpty())
-            tiles.push_back({2 * i + 1, withPrepLight(grade, wanted(i)), small});
+        if (wanted(i) == present(i)) continue;
+        const auto at = drawn_.find(i);
+        if (at == drawn_.end() || !(at->second.light == wanted(i)) || at->second.grade != survey_.gradeOf(i))
+            todo.push_back(i);
     }
-    drawer_.draw(std::move(tiles));
+    smalls_.start(todo);
     show();
     showChosen();
+}
+
+void MatchPage::drawOne(int index, const Picture& small) {
+    if (small.isEmpty() || index >= survey_.size()) return smalls_.done();
+    Drawn drawn{{}, wanted(index), survey_.gradeOf(index)};
+    runBehind(pool_, [this, index, small, drawn, generation = generation_]() mutable {
+        try {
+            drawn.after = imageOf(withPrepLight(drawn.grade, drawn.light), small);
+        } catch (const std::exception&) { // no memory for it just now: the place stays as it is
+        }
+        tellWindow(this, [this, index, drawn, generation] {
+            if (generation == generation_ && !drawn.after.isNull()) {
+                drawn_[index] = drawn;
+                if (!showTimer_.isActive()) showTimer_.start();
+                if (index == chosen_) showChosen();
+            }
+            smalls_.done();
+        });
+    });
+}
+
+QImage MatchPage::before(int index) const {
+    return index < survey_.size() ? survey_.at(index).image : QImage();
+}
+
+QImage MatchPage::after(int index) const {
+    const auto at = drawn_.find(index);
+    return wanted(index) == present(index) || at == drawn_.end() ? before(index) : at->second.after;
 }
 
 void MatchPage::show() {
@@ -257,8 +279,8 @@ void MatchPage::show() {
             const bool isUnmatched = picture < matched_.matches.size() && run.pictures.size() > 1 &&
                                      matched_.matches[picture].by == MatchedBy::Nothing && !byHand_.contains(index);
             if (isUnmatched) line = tr("could not be matched: stays"), ++unmatched;
-            rows.push_back({state_.pictures().at(index).name(), line, index, images_[index].first,
-                            images_[index].second, isUnmatched, staying_.contains(index)});
+            rows.push_back({state_.pictures().at(index).name(), line, index, before(index), after(index), isUnmatched,
+                            staying_.contains(index)});
         }
     }
     tiles_->reset(std::move(rows));
@@ -300,9 +322,8 @@ void MatchPage::showChosen() {
     else if (at < matched_.matches.size())
         said = QString::fromStdString(matchWords(matched_.matches[at]));
     words_->setText(said);
-    const auto& [before, after] = images_[chosen_];
-    if (!before.isNull()) before_->setPicture(before);
-    if (!after.isNull()) after_->setPicture(after);
+    if (const QImage image = before(chosen_); !image.isNull()) before_->setPicture(image);
+    if (const QImage image = after(chosen_); !image.isNull()) after_->setPicture(image);
     const SceneRun& run = runs_[runOf(chosen_)];
     split_->setEnabled(run.pictures.front() != at);
     join_->setEnabled(runOf(chosen_) > 0);

@@ -3,7 +3,6 @@
 #include "app/batch/prep_rows.h"
 #include "app/batch/set_survey.h"
 #include "app/batch/set_tiles.h"
-#include "app/tile_drawer.h"
 #include "app/widgets/shown_picture.h"
 #include "app/widgets/still_text.h"
 #include "app/widgets/value_row.h"
@@ -41,6 +40,10 @@ private:
     void refresh();
     void show();
     void draw();
+    void drawOne(int index, const Picture& small);
+    /// As it is, and as it would be.
+    QImage before(int index) const;
+    QImage after(int index) const;
     void showChosen();
     void take();
     void setByHand(const PrepLight& light, bool isSettled);
@@ -70,11 +73,16 @@ private:
     MatchedSet matched_;
     std::map<int, PrepLight> byHand_;
     std::set<int> staying_; ///< pictures that are left as they are
-    std::map<int, std::pair<QImage, QImage>> images_;
+    struct Drawn {
+        QImage after;
+        PrepLight light; ///< that it was drawn with
+        Grade grade;     ///< and on
+    };
+    std::map<int, Drawn> drawn_; ///< pictures as they would be
+    EachSmall smalls_;
     int chosen_ = -1, generation_ = 0;
     bool isMatching_ = false;
-    QTimer refreshTimer_, drawTimer_;
-    TileDrawer drawer_;
+    QTimer refreshTimer_, drawTimer_, showTimer_;
     std::shared_ptr<Task> task_;
     QThreadPool pool_;
 };

@@ -1,20 +1,20 @@
 #include "app/batch/set_survey.h"
 #include "app/behind.h"
 #include "app/render_image.h"
-#include "base/file.h"
-#include "grade/grade_json.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace baryton {
 
 SetSurvey::SetSurvey(PictureSet& pictures, QObject* parent)
-    : QObject(parent), pictures_(pictures), smalls_(pictures) {
+    : QObject(parent), pictures_(pictures), smalls_(pictures), faultSmalls_(pictures) {
     pool_.setMaxThreadCount(2);
     judgeTimer_.setSingleShot(true);
     judgeTimer_.setInterval(150);
     connect(&judgeTimer_, &QTimer::timeout, this, &SetSurvey::judge);
     connect(&smalls_, &EachSmall::ready, this, &SetSurvey::take);
+    connect(&faultSmalls_, &EachSmall::ready, this, &SetSurvey::findStagesOf);
     connect(&pictures, &PictureSet::opened, this, [this] {
         ++setGeneration_, ++generation_;
         items_.clear(), grades_.clear(), seen_.clear(), runs_.clear();
@@ -36,23 +36,23 @@ void SetSurvey::survey(std::vector<Grade> grades, int key, const std::vector<Vec
     if (sampled != sampled_) items_.clear();
     sampled_ = sampled;
     key_ = key;
-    grades_ = std::move(grades);
+    const std::vector<Grade> before = std::exchange(grades_, std::move(grades));
     items_.resize(grades_.size());
     seen_.resize(grades_.size());
     std::vector<int> todo;
     for (std::size_t i = 0; i < grades_.size(); ++i) {
-        std::string hash = contentHash(gradeToText(grades_[i]));
-        if (items_[i].gradeHash == hash && items_[i].isTried) {
+        Item& item = items_[i];
+        if (item.isTried && i < before.size() && before[i] == grades_[i]) {
             // What was cancelled is looked for again.
-            for (const Fault& fault : items_[i].faults) items_[i].isFaulted &= !fault.stageId.empty();
+            for (const Fault& fault : item.faults) item.isFaulted &= !fault.stageId.empty();
             continue;
         }
-        const QImage image = items_[i].image; // shown until the new one is there
-        items_[i] = {};
-        items_[i].image = image;
-        items_[i].gradeHash = std::move(hash);
+        const QImage image = item.image; // shown until the new one is there
+        item = {};
+        item.image = image;
         todo.push_back(static_cast<int>(i));
     }
+    faultSmalls_.start({});
     smalls_.start(todo);
     judgeTimer_.start();
 }
@@ -144,33 +144,36 @@ void SetSurvey::findRuns() {
 }
 
 void SetSurvey::findStages() {
-    for (std::size_t i = 0; i < items_.size(); ++i) {
-        if (items_[i].isFaulted || items_[i].faults.empty()) continue;
-        items_[i].isFaulted = true;
-        const Picture small = pictures_.smallOf(static_cast<int>(i));
-        if (small.isEmpty()) continue; // given up meanwhile: the picture is opened without
-        runBehind(pool_,
-                  [this, i, small, generation = generation_, grade = grades_[i], sampled = sampled_,
-                   faults = items_[i].faults, isFine = pictures_.at(static_cast<int>(i)).isFine, task = task_] {
-                      Faults found = faults;
-                      try {
-                          const SurveyPicture picture{scaledDownTo(small, kSurveySide), isFine};
-                          for (Fault& fault : found)
-                              fault.stageId = stageAtFault(grade, picture, fault, sampled, task.get());
-                      } catch (const std::exception&) {
-                          return;
-                      }
-                      tellWindow(this, [this, i, generation, found] {
-                          if (generation != generation_) return;
-                          Faults& now = items_[i].faults;
-                          for (Fault& fault : now)
-                              for (const Fault& other : found)
-                                  if (other.kind == fault.kind && other.sample == fault.sample)
-                                      fault.stageId = other.stageId;
-                          Q_EMIT judged();
-                      });
-                  });
-    }
+    std::vector<int> todo;
+    for (std::size_t i = 0; i < items_.size(); ++i)
+        if (!items_[i].isFaulted && !items_[i].faults.empty()) todo.push_back(static_cast<int>(i));
+    faultSmalls_.start(todo);
+}
+
+void SetSurvey::findStagesOf(int index, const Picture& small) {
+    const auto at = static_cast<std::size_t>(index);
+    if (at >= items_.size() || items_[at].isFaulted) return faultSmalls_.done();
+    runBehind(pool_, [this, at, small, generation = generation_, grade = grades_[at], sampled = sampled_,
+                      faults = items_[at].faults, isFine = pictures_.at(index).isFine, task = task_] {
+        Faults found = faults;
+        bool isWhole = true;
+        try {
+            const SurveyPicture picture{scaledDownTo(small, kSurveySide), isFine};
+            for (Fault& fault : found) fault.stageId = stageAtFault(grade, picture, fault, sampled, task.get());
+        } catch (const std::exception&) {
+            isWhole = false;
+        }
+        tellWindow(this, [this, at, generation, found, isWhole] {
+            if (generation == generation_ && isWhole) {
+                items_[at].isFaulted = true;
+                for (Fault& fault : items_[at].faults)
+                    for (const Fault& other : found)
+                        if (other.kind == fault.kind && other.sample == fault.sample) fault.stageId = other.stageId;
+                Q_EMIT judged();
+            }
+            faultSmalls_.done();
+        });
+    });
 }
 
 } // namespace baryton

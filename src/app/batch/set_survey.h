@@ -19,7 +19,6 @@ public:
     void first(const std::vector<int>& inSight) { smalls_.first(inSight); }
 
     struct Item {
-        std::string gradeHash; ///< what the rest was worked out for
         LookMeasure measure;
         QImage image;
         bool isTried = false;   ///< measured, or found that it can't be read
@@ -51,9 +50,10 @@ private:
     void judge();
     void findRuns();
     void findStages();
+    void findStagesOf(int index, const Picture& small);
 
     PictureSet& pictures_;
-    EachSmall smalls_;
+    EachSmall smalls_, faultSmalls_; ///< to be measured; whose stages at fault are looked for
     std::vector<Grade> grades_;
     std::vector<Item> items_;
     std::vector<RunPicture> seen_;
@@ -64,7 +64,6 @@ private:
     int setGeneration_ = 0; ///< counts the sets
     bool areRunsFound_ = false, isFindingRuns_ = false;
     QTimer judgeTimer_;
-    std::map<int, Picture> faultSmalls_; ///< of pictures whose stages at fault are looked for
     std::shared_ptr<Task> task_;
     QThreadPool pool_;
 };

@@ -21,15 +21,16 @@ constexpr int kFaultRows = 4;
 
 } // namespace
 
-SurveyPage::SurveyPage(AppState& state, std::function<BatchPlan()> plan, std::function<BatchSettings()> settings,
-                       QObject* parent)
-    : QObject(parent), state_(state), plan_(std::move(plan)), settings_(std::move(settings)),
-      survey_(state.pictures()) {
+SurveyPage::SurveyPage(AppState& state, std::function<const BatchSettings&()> settings, QObject* parent)
+    : QObject(parent), state_(state), settings_(std::move(settings)), survey_(state.pictures()) {
     makeMiddle();
     makePanel();
     refreshTimer_.setSingleShot(true);
     refreshTimer_.setInterval(120);
     connect(&refreshTimer_, &QTimer::timeout, this, [this] { refresh(); });
+    showTimer_.setSingleShot(true);
+    showTimer_.setInterval(40);
+    connect(&showTimer_, &QTimer::timeout, this, &SurveyPage::showTiles);
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
         groups_.clear();
         isSorted_ = false;
@@ -39,7 +40,7 @@ SurveyPage::SurveyPage(AppState& state, std::function<BatchPlan()> plan, std::fu
     connect(&state.pictures(), &PictureSet::gradeChanged, this, &SurveyPage::refreshSoon);
     connect(&state, &AppState::keyChanged, this, &SurveyPage::refreshSoon);
     connect(&survey_, &SetSurvey::drawn, this, [this](int index) {
-        showTiles();
+        if (!showTimer_.isActive()) showTimer_.start();
         if (index == chosen_) showChosen();
     });
     connect(&survey_, &SetSurvey::judged, this, [this] {
@@ -190,7 +191,7 @@ const SurveyPage::LookChoice* SurveyPage::look() const {
 }
 
 void SurveyPage::fillLooks() {
-    const BatchSettings settings = settings_();
+    const BatchSettings& settings = settings_();
     std::vector<std::filesystem::path> listed;
     for (const auto& entry : state_.presets())
         if (entry.preset) listed.push_back(entry.file);
@@ -229,7 +230,7 @@ void SurveyPage::fillLooks() {
 }
 
 WishSettings SurveyPage::wishOf(int index) const {
-    const auto wishes = settings_().wishes;
+    const auto& wishes = settings_().wishes;
     const auto at = wishes.find({state_.pictures().at(index).file, wanted_});
     return at == wishes.end() ? WishSettings() : at->second;
 }
@@ -239,7 +240,6 @@ void SurveyPage::refresh(bool alsoUnseen) {
     fillLooks();
     const LookChoice* now = look();
     if (!now) return;
-    const BatchPlan plan = plan_();
     std::vector<Grade> grades;
     for (int i = 0; i < state_.pictures().size(); ++i) {
         BatchLook wished = now->look;
@@ -247,7 +247,7 @@ void SurveyPage::refresh(bool alsoUnseen) {
         if (const LibraryEntry* entry = state_.presetIn(wish.instead))
             wished = {entry->name, {*entry->preset}, false};
         wished.strength = std::min(2.0, wished.strength * wish.strength);
-        grades.push_back(gradeFor(wished, state_.pictures().at(i).work.grade, plan.prep));
+        grades.push_back(gradeFor(wished, state_.pictures().at(i).work.grade, settings_().prep));
     }
     std::vector<Vec3> sampled;
     const int key = state_.key();

@@ -19,8 +19,7 @@ namespace baryton {
 class SurveyPage : public QObject {
     Q_OBJECT
 public:
-    SurveyPage(AppState& state, std::function<BatchPlan()> plan, std::function<BatchSettings()> settings,
-               QObject* parent);
+    SurveyPage(AppState& state, std::function<const BatchSettings&()> settings, QObject* parent);
 
     QWidget* middle() const { return middle_; }
     QWidget* panel() const { return panel_; }
@@ -68,8 +67,7 @@ private:
     QString lineOf(int index) const;
 
     AppState& state_;
-    std::function<BatchPlan()> plan_;
-    std::function<BatchSettings()> settings_;
+    std::function<const BatchSettings&()> settings_;
     SetSurvey survey_;
     QWidget *middle_ = nullptr, *panel_ = nullptr;
     QComboBox *looks_ = nullptr, *instead_ = nullptr;
@@ -91,7 +89,7 @@ private:
     std::vector<std::pair<QString, std::vector<int>>> groups_; ///< as they are shown
     int chosen_ = -1;
     bool isSorted_ = false;
-    QTimer refreshTimer_;
+    QTimer refreshTimer_, showTimer_;
 };
 
 } // namespace baryton
