@@ -9973,6 +9973,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>Prep</source>
         <translation>Vorbereitung</translation>
     </message>
+    <message>
+        <source>Whether files are made with this look</source>
+        <translation>Ob mit diesem Look Dateien gemacht werden</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ThumbnailDelegate</name>

@@ -120,6 +120,16 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     layout->addWidget(panels_);
     connect(view_, &Segments::chosen, this, [this](int i) { showView(static_cast<View>(i)); });
     connect(survey_, &SurveyPage::gradeWanted, this, &BatchPage::gradeWanted);
+    connect(survey_, &SurveyPage::lookWanted, this, [this](const std::filesystem::path& look, bool inRun) {
+        BatchSettings next = settings_;
+        if (look.empty())
+            next.ownGrade = inRun;
+        else if (inRun)
+            next.presets.insert(look);
+        else
+            next.presets.erase(look);
+        change(tr("Batch: looks"), next);
+    });
     connect(
         survey_, &SurveyPage::wished, this,
         [this](const std::filesystem::path& picture, const std::filesystem::path& look, const WishSettings& wish) {

@@ -67,6 +67,9 @@ void SurveyPage::makeMiddle() {
     looks_->setAccessibleName(tr("Look to survey"));
     looks_->setMinimumWidth(190);
     row->addWidget(looks_);
+    inRun_ = new QCheckBox(tr("In the run"));
+    inRun_->setToolTip(tr("Whether files are made with this look"));
+    row->addWidget(inRun_);
     summary_ = makeLabel({}, "second");
     row->addWidget(summary_, 1);
     sort_ = makeButton(tr("Sort anew"), "flat");
@@ -79,11 +82,13 @@ void SurveyPage::makeMiddle() {
     layout->addWidget(list_, 1);
     middle_->installEventFilter(this);
     connect(looks_, &QComboBox::activated, this, [this](int i) {
+        if (i < 0 || i >= static_cast<int>(choices_.size())) return;
         wanted_ = choices_[static_cast<std::size_t>(i)].file;
         isWantedByHand_ = true;
         isSorted_ = false;
         refresh();
     });
+    connect(inRun_, &QCheckBox::clicked, this, [this](bool on) { Q_EMIT lookWanted(wanted_, on); });
     connect(sort_, &QPushButton::clicked, this, [this] {
         sortAnew();
         showTiles();
@@ -240,6 +245,7 @@ void SurveyPage::refresh(bool alsoUnseen) {
     fillLooks();
     const LookChoice* now = look();
     if (!now) return;
+    inRun_->setChecked(now->look.ownGrade ? settings_().ownGrade : settings_().presets.contains(wanted_));
     std::vector<Grade> grades;
     for (int i = 0; i < state_.pictures().size(); ++i) {
         BatchLook wished = now->look;

@@ -9,6 +9,7 @@
 #include "app/widgets/value_row.h"
 #include "batch/run_memory.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QListView>
 
@@ -41,6 +42,8 @@ Q_SIGNALS:
     void wished(const std::filesystem::path& picture, const std::filesystem::path& look,
                 const baryton::WishSettings& wish);
     void gradeWanted(int picture, const QString& stageId);
+    /// The look (empty: the pictures' own grade) is to be one of the run's, or no longer.
+    void lookWanted(const std::filesystem::path& look, bool inRun);
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -71,6 +74,7 @@ private:
     SetSurvey survey_;
     QWidget *middle_ = nullptr, *panel_ = nullptr;
     QComboBox *looks_ = nullptr, *instead_ = nullptr;
+    QCheckBox* inRun_ = nullptr;
     QLabel* summary_ = nullptr;
     QPushButton* sort_ = nullptr;
     QListView* list_ = nullptr;
