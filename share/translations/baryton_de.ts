@@ -8008,7 +8008,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>Begin a run here</source>
-        <translation>Hier beginnt eine Folge</translation>
+        <translation>Neu ab hier</translation>
     </message>
     <message>
         <source>From this picture on they show another scene</source>
@@ -8016,7 +8016,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>Join with the one before</source>
-        <translation>Mit der vorigen verbinden</translation>
+        <translation>Zur vorigen</translation>
     </message>
     <message>
         <source>This run and the one before show the same scene</source>

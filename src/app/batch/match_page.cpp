@@ -127,6 +127,7 @@ void MatchPage::makePanel() {
     layout->addWidget(makeLabel(tr("OTHER SCENES"), "section"));
     between_ = new ValueRow(tr("Toward the key"));
     between_->setRange(0, 100, 5, 0);
+    between_->setLabelWidth(std::max(84, between_->nameWidth()));
     between_->setToolTip(
         tr("How far the cast and the key tone of other scenes are drawn to the key picture's: a third of a stop and "
            "60 mired at most. A night stays a night"));

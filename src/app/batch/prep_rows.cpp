@@ -3,6 +3,7 @@
 #include "stages/stage_type.h"
 
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace baryton {
 
@@ -15,7 +16,6 @@ PrepRows::PrepRows(QWidget* parent) : QWidget(parent) {
         auto* row = new ValueRow(
             QString::fromStdString(words(stage == std::string("exposure") ? findStageType(stage)->name : p.name)));
         row->setRange(p.minimum * unit, p.maximum * unit, p.step * unit, std::get<double>(p.defaultValue) * unit);
-        row->setLabelWidth(84);
         row->setToolTip(QString::fromStdString(words(p.tooltip)));
         layout->addWidget(row);
         connect(row, &ValueRow::edited, this, [this](double, bool isSettled) { Q_EMIT edited(isSettled); });
@@ -24,6 +24,9 @@ PrepRows::PrepRows(QWidget* parent) : QWidget(parent) {
     exposure_ = addRow("exposure", "stops", 1);
     temperature_ = addRow("white-balance", "temperature", 1);
     tint_ = addRow("white-balance", "tint", 100);
+    int width = 84;
+    for (const ValueRow* row : {exposure_, temperature_, tint_}) width = std::max(width, row->nameWidth());
+    for (ValueRow* row : {exposure_, temperature_, tint_}) row->setLabelWidth(width);
 }
 
 void PrepRows::setLight(const PrepLight& light) {

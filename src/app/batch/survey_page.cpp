@@ -65,7 +65,7 @@ void SurveyPage::makeMiddle() {
     row->addWidget(new QLabel(tr("Look")));
     looks_ = new QComboBox;
     looks_->setAccessibleName(tr("Look to survey"));
-    looks_->setMinimumWidth(190);
+    looks_->setMinimumWidth(230);
     row->addWidget(looks_);
     inRun_ = new QCheckBox(tr("In the run"));
     inRun_->setToolTip(tr("Whether files are made with this look"));
