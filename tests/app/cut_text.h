@@ -45,8 +45,13 @@ inline void expectNothingCut(Driver& d) {
             EXPECT_LE(each->mapTo(&d.window(), QPoint(each->width(), 0)).x(), d.window().width())
                 << each->accessibleName().toStdString();
     d.key("Ctrl+3");
-    QTest::qWait(50);
-    EXPECT_EQ(cutIn(&d.window()), QStringList());
+    BatchPage* batch = d.window().batchPage();
+    for (const auto view : {BatchPage::View::Survey, BatchPage::View::Match, BatchPage::View::Files}) {
+        batch->showView(view);
+        Driver::waitFor([&] { return batch->surveyPage()->survey().isDone() || view == BatchPage::View::Files; });
+        QTest::qWait(300);
+        EXPECT_EQ(cutIn(&d.window()), QStringList()) << static_cast<int>(view);
+    }
 }
 
 } // namespace baryton::test
