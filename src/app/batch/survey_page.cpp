@@ -34,6 +34,7 @@ SurveyPage::SurveyPage(AppState& state, std::function<const BatchSettings&()> se
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
         groups_.clear();
         isSorted_ = false;
+        showTiles(); // none of another set can be pressed meanwhile
         choose(-1);
         refreshSoon();
     });
