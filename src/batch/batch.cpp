@@ -263,13 +263,7 @@ private:
             const auto own = own_.find(job.picture);
             if (own != own_.end() && own->second.failure) throw Error(*own->second.failure);
             if (own != own_.end() && !own->second.warning.empty()) add(job.warning, own->second.warning);
-            const BatchLook look = lookFor(plan_, job.picture, job.look);
-            Grade before = own != own_.end() ? own->second.grade : startingGrade();
-            if (std::any_of(look.presets.begin(), look.presets.end(), hasDrawnMasks)) {
-                const PictureSize size = readPictureSize(file);
-                before.picture.aspect = double(size.width) / size.height;
-            }
-            const Grade grade = gradeFor(look, before, plan_.prep);
+            const Grade grade = gradeOf(job);
             if (plan_.hashes) job.settings = settingsOf(grade);
             const auto source = picture.open(sourceSettingsOf(grade), task_);
             const WrittenPicture written =
@@ -315,6 +309,19 @@ private:
 
     static void add(std::string& words, const std::string& more) { words += (words.empty() ? "" : "; ") + more; }
 
+    /// What the picture of a job gets; its own grade has been read. Throws Error where its size has to be known and
+    /// can't be read.
+    Grade gradeOf(const BatchJob& job) const {
+        const BatchLook look = lookFor(plan_, job.picture, job.look);
+        const auto own = own_.find(job.picture);
+        Grade before = own != own_.end() ? own->second.grade : startingGrade();
+        if (std::any_of(look.presets.begin(), look.presets.end(), hasDrawnMasks)) {
+            const PictureSize size = readPictureSize(plan_.pictures[job.picture]);
+            before.picture.aspect = double(size.width) / size.height;
+        }
+        return gradeFor(look, before, plan_.prep);
+    }
+
     /// Another where the same source would come out otherwise.
     std::string settingsOf(const Grade& grade) const {
         Grade plain = grade;
@@ -332,9 +339,11 @@ private:
         bool stays = true;
         if (!made.settings.empty()) {
             if (needsOwn() && !own_.contains(job.picture)) own_[job.picture] = ownGrade(job.picture);
-            const auto own = own_.find(job.picture);
-            const Grade before = own != own_.end() ? own->second.grade : startingGrade();
-            stays = settingsOf(gradeFor(lookFor(plan_, job.picture, job.look), before, plan_.prep)) == made.settings;
+            try {
+                stays = settingsOf(gradeOf(job)) == made.settings;
+            } catch (const Error&) {
+                stays = false; // told where it is tried again
+            }
             if (!stays) job.warning = settingsChangedText();
         }
         if (stays && !made.hash.empty() && fs::exists(made.file, ignored)) {

@@ -200,7 +200,9 @@ std::vector<std::string> takeUp(BatchPlan& plan, const JournalRead& journal) {
     std::size_t strangers = 0;
     for (const auto& entry : journal.entries) {
         const auto at = places.find({entry.picture.string(), entry.look});
-        if (at == places.end()) {
+        // What lies elsewhere this plan has not made, whatever the file says.
+        const fs::path inside = entry.job.file.lexically_normal().lexically_relative(plan.folder.lexically_normal());
+        if (at == places.end() || inside.empty() || *inside.begin() == "..") {
             ++strangers;
             continue;
         }

@@ -1,6 +1,7 @@
 // Plans through the real program: written, run in parts, killed, gone on with.
 #include "batch/journal.h"
 #include "cli/run_cli.h"
+#include "edits/framed_masks.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
 #include "package/grade_store.h"
@@ -159,6 +160,41 @@ TEST(PlanCommand, GoesOnWithWhatIsLeftAndSaysWhatItMakesAgain) {
     EXPECT_NE(now.at("heron-5-dim.png"), made.at("heron-5-dim.png"));
     for (const char* same : {"heron-0-dim.png", "heron-2-dim.png", "heron-3-dim.png", "heron-4-dim.png"})
         EXPECT_EQ(now.at(same), made.at(same));
+}
+
+TEST(PlanCommand, WhatIsMadeStaysMadeAlsoWhereMasksAreLaidIntoTheFrame) {
+    const PlannedSet set;
+    Preset masked = exposurePreset("Dim", -0.5);
+    Layer& layer = masked.carried.look.emplace_back();
+    layer.id = layer.name = "spot";
+    layer.stages.push_back(makeStage(masked.carried, "warmth"));
+    layer.stages[0].parameters["warmth"] = 40.0;
+    Random random(3);
+    layer.mask = randomMask(random);
+    ASSERT_TRUE(hasDrawnMasks(masked));
+    writeFileAtomically(set.folder / "masked.bpreset", presetToText(masked));
+    const std::string plan = quoted(set.folder / "masked.bplan");
+    ASSERT_EQ(run("plan new --preset " + quoted(set.folder / "masked.bpreset") + " --out " +
+                      quoted(set.folder / "out") + " --format png " + quoted(set.folder / "in") + " -o " + plan,
+                  set.folder)
+                  .code,
+              0);
+    ASSERT_EQ(run("batch " + plan, set.folder).code, 0);
+    const auto made = set.out();
+    const Result again = run("batch --resume " + plan, set.folder);
+    EXPECT_EQ(again.code, 0);
+    EXPECT_EQ(again.err.find("made again"), std::string::npos) << again.err;
+    EXPECT_EQ(set.out(), made);
+    // A journal that names a file elsewhere moves nothing there.
+    const fs::path journal = set.folder / "out/masked-journal.jsonl";
+    std::string text = readFile(journal);
+    const std::string inside = (set.folder / "out/heron-0-dim.png").string(),
+                      outside = (set.folder / "in/heron-0-dim.png").string();
+    for (std::size_t at = text.find(inside); at != std::string::npos; at = text.find(inside, at + outside.size()))
+        text.replace(at, inside.size(), outside);
+    writeFileAtomically(journal, text);
+    EXPECT_EQ(run("batch --resume " + plan, set.folder).code, 0);
+    EXPECT_FALSE(fs::exists(outside));
 }
 
 TEST(PlanCommand, RefusesWhatWouldMakeAMess) {
