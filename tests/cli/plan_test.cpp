@@ -179,6 +179,10 @@ TEST(PlanCommand, WhatIsMadeStaysMadeAlsoWhereMasksAreLaidIntoTheFrame) {
                   set.folder)
                   .code,
               0);
+    Grade framed = startingGrade();
+    framed.prep.push_back(makeStage(framed, "frame"));
+    framed.prep.back().parameters["angle"] = 5.0;
+    storeGrade(set.folder / "in/heron-3.png", framed);
     ASSERT_EQ(run("batch " + plan, set.folder).code, 0);
     const auto made = set.out();
     const Result again = run("batch --resume " + plan, set.folder);
