@@ -3747,10 +3747,6 @@
         <translation>die Datei ist leer</translation>
     </message>
     <message>
-        <source>the folder holds no raw file, JPEG, PNG, TIFF or WebP picture</source>
-        <translation>der Ordner enthält keine Rohdatei und kein Bild als JPEG, PNG, TIFF oder WebP</translation>
-    </message>
-    <message>
         <source>Raw</source>
         <translation>Rohdatei</translation>
     </message>
@@ -4487,20 +4483,116 @@
         <translation>Den Plan neu anlegen</translation>
     </message>
     <message>
-        <source>a JPEG has 8 bits</source>
-        <translation>ein JPEG hat 8 Bit</translation>
-    </message>
-    <message>
-        <source>write 8, or choose png or tiff</source>
-        <translation>8 schreiben, oder png oder tiff wählen</translation>
-    </message>
-    <message>
         <source>there is no such picture or look</source>
         <translation>ein solches Bild oder einen solchen Look gibt es nicht</translation>
     </message>
     <message>
         <source>count both from 0</source>
         <translation>Beide von 0 an zählen</translation>
+    </message>
+    <message>
+        <source>no file is asked for</source>
+        <translation>es ist keine Datei verlangt</translation>
+    </message>
+    <message>
+        <source>add a kind of file</source>
+        <translation>eine Art von Datei hinzufügen</translation>
+    </message>
+    <message>
+        <source>cannot write: {}</source>
+        <translation>kann nicht geschrieben werden: {}</translation>
+    </message>
+    <message>
+        <source>make room on the disk, or choose another folder</source>
+        <translation>Platz auf der Platte schaffen oder einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>the name ends neither in .pdf nor in .png</source>
+        <translation>der Name endet weder auf .pdf noch auf .png</translation>
+    </message>
+    <message>
+        <source>add one of them</source>
+        <translation>eines davon anhängen</translation>
+    </message>
+    <message>
+        <source>there is no picture to put on the sheet</source>
+        <translation>es gibt kein Bild für den Kontaktbogen</translation>
+    </message>
+    <message>
+        <source>run the batch first</source>
+        <translation>erst den Stapel laufen lassen</translation>
+    </message>
+    <message>
+        <source>so many pictures are more than one PNG holds</source>
+        <translation>so viele Bilder fasst ein PNG nicht</translation>
+    </message>
+    <message>
+        <source>name the sheet .pdf, or put more of them in a row</source>
+        <translation>den Bogen .pdf nennen oder mehr Bilder in eine Zeile setzen</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; can&apos;t be {}</source>
+        <translation>„{}“ kann nicht {} sein</translation>
+    </message>
+    <message>
+        <source>see the guide to the command line for what each field takes</source>
+        <translation>die Anleitung zur Befehlszeile sagt, was jedes Feld annimmt</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no field of a file</source>
+        <translation>„{}“ ist kein Feld einer Datei</translation>
+    </message>
+    <message>
+        <source>write the format, then fields as name=value, of: {}</source>
+        <translation>erst das Format schreiben, dann Felder als Name=Wert, aus: {}</translation>
+    </message>
+    <message>
+        <source>a file of the kind {} holds no float numbers</source>
+        <translation>eine Datei der Art {} fasst keine Gleitkommazahlen</translation>
+    </message>
+    <message>
+        <source>choose TIFF, or whole numbers</source>
+        <translation>TIFF wählen oder ganze Zahlen</translation>
+    </message>
+    <message>
+        <source>a file of the kind {} does not have {} bits</source>
+        <translation>eine Datei der Art {} hat keine {} Bit</translation>
+    </message>
+    <message>
+        <source>choose 8 bits, or PNG or TIFF</source>
+        <translation>8 Bit wählen, oder PNG oder TIFF</translation>
+    </message>
+    <message>
+        <source>choose an ICC profile of an RGB printer, screen or working space</source>
+        <translation>ein ICC-Profil eines RGB-Druckers, Bildschirms oder Arbeitsfarbraums wählen</translation>
+    </message>
+    <message>
+        <source>the folder holds no raw file, JPEG, PNG, TIFF, WebP or AVIF picture</source>
+        <translation>der Ordner enthält keine Rohdatei und kein Bild als JPEG, PNG, TIFF, WebP oder AVIF</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no size</source>
+        <translation>„{}“ ist keine Größe</translation>
+    </message>
+    <message>
+        <source>write 2400 px for the long side, 2400 x 1600 for a box, 6 MP or 50 %; nothing for its own size</source>
+        <translation>2400 px für die lange Seite schreiben, 2400 x 1600 für einen Kasten, 6 MP oder 50 %; nichts für die eigene Größe</translation>
+    </message>
+    <message>
+        <source>the mark &quot;{}&quot; has letters that the typeface has not</source>
+        <translation>die Marke „{}“ hat Buchstaben, die die Schrift nicht hat</translation>
+    </message>
+    <message>
+        <source>write other letters, or take a picture for a mark</source>
+        <translation>andere Buchstaben schreiben oder ein Bild als Marke nehmen</translation>
+    </message>
+    <message>
+        <source>the mark is too long for a line</source>
+        <translation>die Marke ist zu lang für eine Zeile</translation>
+    </message>
+    <message>
+        <source>write no more than 400 letters</source>
+        <translation>nicht mehr als 400 Buchstaben schreiben</translation>
     </message>
 </context>
 <context>
@@ -4678,156 +4770,12 @@
 <context>
     <name>baryton::BatchPage</name>
     <message>
-        <source>Output</source>
-        <translation>Ausgabe</translation>
-    </message>
-    <message>
-        <source>LOOKS</source>
-        <translation>LOOKS</translation>
-    </message>
-    <message>
-        <source>EACH PICTURE</source>
-        <translation>JEDES BILD</translation>
-    </message>
-    <message>
-        <source>Keep its own</source>
-        <translation>Eigene</translation>
-    </message>
-    <message>
-        <source>None</source>
-        <translation>Keine</translation>
-    </message>
-    <message>
-        <source>Whether each picture&apos;s own exposure and white balance are used</source>
-        <translation>Ob Belichtung und Weißabgleich jedes Bildes verwendet werden</translation>
-    </message>
-    <message>
         <source>Prep</source>
         <translation>Vorbereitung</translation>
     </message>
     <message>
-        <source>FILE</source>
-        <translation>DATEI</translation>
-    </message>
-    <message>
-        <source>Format</source>
-        <translation>Format</translation>
-    </message>
-    <message>
-        <source>8 bit</source>
-        <translation>8 Bit</translation>
-    </message>
-    <message>
-        <source>16 bit</source>
-        <translation>16 Bit</translation>
-    </message>
-    <message>
-        <source>Depth</source>
-        <translation>Tiefe</translation>
-    </message>
-    <message>
-        <source>Quality</source>
-        <translation>Qualität</translation>
-    </message>
-    <message>
-        <source>as it is</source>
-        <translation>wie es ist</translation>
-    </message>
-    <message>
-        <source>%1 px</source>
-        <translation>%1 px</translation>
-    </message>
-    <message>
-        <source>Scales down to this many pixels on the long side; 0 keeps the size</source>
-        <translation>Verkleinert auf so viele Pixel an der langen Seite; 0 behält die Größe</translation>
-    </message>
-    <message>
-        <source>Long side</source>
-        <translation>Lange Seite</translation>
-    </message>
-    <message>
-        <source>WHERE</source>
-        <translation>WOHIN</translation>
-    </message>
-    <message>
-        <source>Choose the folder</source>
-        <translation>Den Ordner wählen</translation>
-    </message>
-    <message>
-        <source>Folder</source>
-        <translation>Ordner</translation>
-    </message>
-    <message>
-        <source>Output folder</source>
-        <translation>Ordner der Ausgabe</translation>
-    </message>
-    <message>
-        <source>Name</source>
-        <translation>Name</translation>
-    </message>
-    <message>
-        <source>Name template</source>
-        <translation>Namensmuster</translation>
-    </message>
-    <message>
-        <source>Number it</source>
-        <translation>Zählen</translation>
-    </message>
-    <message>
-        <source>Skip</source>
-        <translation>Auslassen</translation>
-    </message>
-    <message>
-        <source>Replace</source>
-        <translation>Ersetzen</translation>
-    </message>
-    <message>
-        <source>If it exists</source>
-        <translation>Vorhandene</translation>
-    </message>
-    <message>
-        <source>Batch: Prep</source>
-        <translation>Stapel: Vorbereitung</translation>
-    </message>
-    <message>
-        <source>Batch: format</source>
-        <translation>Stapel: Format</translation>
-    </message>
-    <message>
-        <source>Batch: quality</source>
-        <translation>Stapel: Qualität</translation>
-    </message>
-    <message>
-        <source>Batch: long side</source>
-        <translation>Stapel: lange Seite</translation>
-    </message>
-    <message>
-        <source>Batch: folder</source>
-        <translation>Stapel: Ordner</translation>
-    </message>
-    <message>
-        <source>Folder for the finished files</source>
-        <translation>Ordner für die fertigen Dateien</translation>
-    </message>
-    <message>
-        <source>Batch: names</source>
-        <translation>Stapel: Namen</translation>
-    </message>
-    <message>
-        <source>Batch: existing files</source>
-        <translation>Stapel: vorhandene Dateien</translation>
-    </message>
-    <message>
         <source>Batch: looks</source>
         <translation>Stapel: Looks</translation>
-    </message>
-    <message>
-        <source>Each picture&apos;s own grade</source>
-        <translation>Die eigene Gestaltung jedes Bildes</translation>
-    </message>
-    <message>
-        <source>As it was graded here</source>
-        <translation>Wie es hier gestaltet wurde</translation>
     </message>
     <message>
         <source>Files to make</source>
@@ -4906,30 +4854,6 @@
         <translation>misslungen: %1</translation>
     </message>
     <message>
-        <source>%1 of %2 files</source>
-        <translation>%1 von %2 Dateien</translation>
-    </message>
-    <message>
-        <source> · %1 failed</source>
-        <translation> · %1 misslungen</translation>
-    </message>
-    <message>
-        <source> · %1 files a second</source>
-        <translation> · %1 Dateien je Sekunde</translation>
-    </message>
-    <message>
-        <source> · about %1 s left</source>
-        <translation> · noch etwa %1 s</translation>
-    </message>
-    <message>
-        <source>%1 of %2 files are done in %3 s.</source>
-        <translation>%1 von %2 Dateien sind in %3 s fertig.</translation>
-    </message>
-    <message>
-        <source> %1 failed; point at them in the table to read why.</source>
-        <translation> %1 misslangen; in der Tabelle darauf zeigen, um den Grund zu lesen.</translation>
-    </message>
-    <message>
         <source>The last run made %1 of %2 files. Continue makes the rest.</source>
         <translation>Der letzte Lauf schrieb %1 von %2 Dateien. Weiter macht den Rest.</translation>
     </message>
@@ -4942,24 +4866,8 @@
         <translation>Weiter</translation>
     </message>
     <message>
-        <source>Finishing the files in hand…</source>
-        <translation>Beendet die Dateien in Arbeit…</translation>
-    </message>
-    <message>
-        <source>Stopping…</source>
-        <translation>Hält an…</translation>
-    </message>
-    <message>
         <source>not made</source>
         <translation>nicht gemacht</translation>
-    </message>
-    <message>
-        <source>Stopped. %1 of %2 files are made, none is half written. Continue makes the rest.</source>
-        <translation>Angehalten. %1 von %2 Dateien sind geschrieben, keine halb. Weiter macht den Rest.</translation>
-    </message>
-    <message>
-        <source>The batch of the set that was open is stopped: %1 of %2 files are made. Continue is there when that set is opened again</source>
-        <translation>Der Stapel der Serie, die offen war, ist angehalten: %1 von %2 Dateien sind geschrieben. Weiter steht dort bereit, wenn die Serie wieder geöffnet wird</translation>
     </message>
     <message>
         <source>tint </source>
@@ -4976,34 +4884,6 @@
     <message>
         <source>to be made</source>
         <translation>noch zu machen</translation>
-    </message>
-    <message>
-        <source>Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: what Baryton itself wrote is written over, never anything else</source>
-        <translation>Nummerieren: die neue Datei bekommt eine Nummer. Überspringen: was da ist, bleibt, nichts wird gemacht. Ersetzen: was Baryton selbst geschrieben hat, wird überschrieben, sonst nie etwas</translation>
-    </message>
-    <message>
-        <source>White</source>
-        <translation>Weiß</translation>
-    </message>
-    <message>
-        <source>Grey</source>
-        <translation>Grau</translation>
-    </message>
-    <message>
-        <source>Black</source>
-        <translation>Schwarz</translation>
-    </message>
-    <message>
-        <source>What lies behind the transparent parts of a picture: a JPEG has no transparency</source>
-        <translation>Was hinter den durchsichtigen Teilen eines Bildes liegt: ein JPEG kennt keine Durchsichtigkeit</translation>
-    </message>
-    <message>
-        <source>Ground</source>
-        <translation>Grund</translation>
-    </message>
-    <message>
-        <source>Batch: ground</source>
-        <translation>Stapel: Grund</translation>
     </message>
     <message>
         <source>Survey</source>
@@ -5046,56 +4926,163 @@
         <translation>ausgelassen</translation>
     </message>
     <message>
-        <source>All of it</source>
-        <translation>Alle</translation>
+        <source>kind of file</source>
+        <translation>Art von Datei</translation>
     </message>
     <message>
-        <source>All but the place</source>
-        <translation>Alle außer dem Ort</translation>
+        <source>kinds of file</source>
+        <translation>Arten von Datei</translation>
     </message>
     <message>
-        <source>Rights only</source>
-        <translation>Nur die Rechte</translation>
+        <source>; the longest %1</source>
+        <translation>; der längste %1</translation>
     </message>
     <message>
-        <source>What the pictures&apos; files say of themselves and goes into the new ones. The place: where they were taken, in numbers and words. Rights: who made them and what may be done with them</source>
-        <translation>Was die Dateien der Bilder von sich sagen und in die neuen kommt. Der Ort: wo sie aufgenommen wurden, in Zahlen und Worten. Rechte: wer sie gemacht hat und was man mit ihnen tun darf</translation>
+        <source>Pause</source>
+        <translation>Pause</translation>
     </message>
     <message>
-        <source>Metadata</source>
-        <translation>Metadaten</translation>
+        <source>The files in hand are finished; the rest waits until it goes on</source>
+        <translation>Was in Arbeit ist, wird fertig; der Rest wartet, bis es weitergeht</translation>
     </message>
     <message>
-        <source>Author</source>
-        <translation>Urheber</translation>
+        <source>Retry failed</source>
+        <translation>Fehler wiederholen</translation>
     </message>
     <message>
-        <source>Copyright</source>
-        <translation>Copyright</translation>
+        <source>Makes the files that failed, and leaves alone what is made</source>
+        <translation>Macht die misslungenen Dateien und lässt, was fertig ist</translation>
     </message>
     <message>
-        <source>{stem} the picture&apos;s name, {look} the look&apos;s, {preset} the same as it is written, {n} or {n:0000} a number, {ext} the extension; {folder}, {date}, {time}, {camera}, {lens}, {iso} as the picture has them. Folders may be part of it</source>
-        <translation>{stem} der Name des Bildes, {look} der des Looks, {preset} derselbe, wie er geschrieben steht, {n} oder {n:0000} eine Nummer, {ext} die Endung; {folder}, {date}, {time}, {camera}, {lens}, {iso} wie das Bild sie hat. Ordner dürfen dazugehören</translation>
+        <source>Queue</source>
+        <translation>Anstellen</translation>
     </message>
     <message>
-        <source>Batch: metadata</source>
-        <translation>Stapel: Metadaten</translation>
+        <source>Go on</source>
+        <translation>Weiter</translation>
     </message>
     <message>
-        <source>Batch: author</source>
-        <translation>Stapel: Urheber</translation>
+        <source>Results</source>
+        <translation>Ergebnisse</translation>
     </message>
     <message>
-        <source>Batch: copyright</source>
-        <translation>Stapel: Copyright</translation>
+        <source>Contact sheet…</source>
+        <translation>Kontaktbogen …</translation>
     </message>
     <message>
-        <source>Rights</source>
-        <translation>Rechte</translation>
+        <source>Save report…</source>
+        <translation>Bericht sichern …</translation>
     </message>
     <message>
-        <source>Put into the files in the place of what the pictures say; empty: as they say</source>
-        <translation>Kommt in die Dateien anstelle dessen, was die Bilder sagen; leer: wie sie sagen</translation>
+        <source>Contact sheet</source>
+        <translation>Kontaktbogen</translation>
+    </message>
+    <message>
+        <source>Contact sheets (*.pdf *.png)</source>
+        <translation>Kontaktbögen (*.pdf *.png)</translation>
+    </message>
+    <message>
+        <source>Report</source>
+        <translation>Bericht</translation>
+    </message>
+    <message>
+        <source>Reports (*.csv *.json)</source>
+        <translation>Berichte (*.csv *.json)</translation>
+    </message>
+    <message>
+        <source>a contact sheet of this program</source>
+        <translation>ein Kontaktbogen dieses Programms</translation>
+    </message>
+    <message>
+        <source>Drawing the contact sheet…</source>
+        <translation>Der Kontaktbogen wird gezeichnet …</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Geschrieben: %1</translation>
+    </message>
+    <message>
+        <source>a report of this program</source>
+        <translation>ein Bericht dieses Programms</translation>
+    </message>
+    <message>
+        <source>A batch is running</source>
+        <translation>Ein Stapel läuft</translation>
+    </message>
+    <message>
+        <source>Begins when the run of &quot;%1&quot; has ended</source>
+        <translation>Beginnt, wenn der Lauf von „%1“ zu Ende ist</translation>
+    </message>
+    <message>
+        <source> · %1 more in the queue</source>
+        <translation> · %1 weitere angestellt</translation>
+    </message>
+    <message>
+        <source>%1 of %2 done</source>
+        <translation>%1 von %2 fertig</translation>
+    </message>
+    <message>
+        <source>%1 of %2 made</source>
+        <translation>%1 von %2 gemacht</translation>
+    </message>
+    <message>
+        <source>Make this picture next</source>
+        <translation>Dieses Bild als nächstes</translation>
+    </message>
+    <message>
+        <source>Open in Grade</source>
+        <translation>In Gestalten öffnen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::BatchRun</name>
+    <message>
+        <source>Stopped. %1 of %2 files are made, none is half written. Continue makes the rest.</source>
+        <translation>Angehalten. %1 von %2 Dateien sind geschrieben, keine halb. Weiter macht den Rest.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 files are done in %3 s.</source>
+        <translation>%1 von %2 Dateien sind in %3 s fertig.</translation>
+    </message>
+    <message>
+        <source> %1 failed; point at them in the table to read why.</source>
+        <translation> %1 misslangen; in der Tabelle darauf zeigen, um den Grund zu lesen.</translation>
+    </message>
+    <message>
+        <source>waits for the run before it</source>
+        <translation>wartet auf den Lauf davor</translation>
+    </message>
+    <message>
+        <source>Stopping…</source>
+        <translation>Hält an…</translation>
+    </message>
+    <message>
+        <source>Finishing the files in hand…</source>
+        <translation>Beendet die Dateien in Arbeit…</translation>
+    </message>
+    <message>
+        <source>%1 of %2 files</source>
+        <translation>%1 von %2 Dateien</translation>
+    </message>
+    <message>
+        <source> · %1 failed</source>
+        <translation> · %1 misslungen</translation>
+    </message>
+    <message>
+        <source> · paused, the files in hand are finished</source>
+        <translation> · angehalten, was in Arbeit ist, wird fertig</translation>
+    </message>
+    <message>
+        <source> · %1 files a second</source>
+        <translation> · %1 Dateien je Sekunde</translation>
+    </message>
+    <message>
+        <source> · about %1 s left</source>
+        <translation> · noch etwa %1 s</translation>
+    </message>
+    <message>
+        <source> · about %1 min left</source>
+        <translation> · noch etwa %1 min</translation>
     </message>
 </context>
 <context>
@@ -5831,6 +5818,337 @@
     <message>
         <source>a pack</source>
         <translation>ein Paket</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::FileSheet</name>
+    <message>
+        <source>Files: encoding, mark, metadata</source>
+        <translation>Dateien: Kodierung, Marke, Metadaten</translation>
+    </message>
+    <message>
+        <source>ENCODING</source>
+        <translation>KODIERUNG</translation>
+    </message>
+    <message>
+        <source>By quality</source>
+        <translation>Nach Qualität</translation>
+    </message>
+    <message>
+        <source>Full</source>
+        <translation>Voll</translation>
+    </message>
+    <message>
+        <source>Half</source>
+        <translation>Halb</translation>
+    </message>
+    <message>
+        <source>How much of the colours&apos; detail is kept. By quality: all of it from 90 on, else half along each side</source>
+        <translation>Wie viel von den Feinheiten der Farben bleibt. Nach Qualität: ab 90 alles, sonst die Hälfte je Seite</translation>
+    </message>
+    <message>
+        <source>Colour detail</source>
+        <translation>Farbfeinheit</translation>
+    </message>
+    <message>
+        <source>Batch: colour detail</source>
+        <translation>Stapel: Farbfeinheit</translation>
+    </message>
+    <message>
+        <source>Deflate</source>
+        <translation>Deflate</translation>
+    </message>
+    <message>
+        <source>LZW</source>
+        <translation>LZW</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Keine</translation>
+    </message>
+    <message>
+        <source>How a TIFF is packed; nothing is lost by any of them</source>
+        <translation>Wie ein TIFF gepackt wird; verloren geht dabei nichts</translation>
+    </message>
+    <message>
+        <source>Packing</source>
+        <translation>Packung</translation>
+    </message>
+    <message>
+        <source>Batch: packing</source>
+        <translation>Stapel: Packung</translation>
+    </message>
+    <message>
+        <source>White</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>Grey</source>
+        <translation>Grau</translation>
+    </message>
+    <message>
+        <source>Black</source>
+        <translation>Schwarz</translation>
+    </message>
+    <message>
+        <source>What lies behind the transparent parts of a picture: a JPEG has no transparency</source>
+        <translation>Was hinter den durchsichtigen Teilen eines Bildes liegt: ein JPEG kennt keine Durchsichtigkeit</translation>
+    </message>
+    <message>
+        <source>Ground</source>
+        <translation>Grund</translation>
+    </message>
+    <message>
+        <source>Batch: ground</source>
+        <translation>Stapel: Grund</translation>
+    </message>
+    <message>
+        <source>as it is</source>
+        <translation>wie es ist</translation>
+    </message>
+    <message>
+        <source>%1 dpi</source>
+        <translation>%1 dpi</translation>
+    </message>
+    <message>
+        <source>For printing, in dots per inch; sharpening for paper goes by it. 0: as the picture says</source>
+        <translation>Für den Druck, in Punkten je Zoll; das Schärfen für Papier richtet sich danach. 0: wie das Bild sagt</translation>
+    </message>
+    <message>
+        <source>Resolution</source>
+        <translation>Auflösung</translation>
+    </message>
+    <message>
+        <source>Batch: resolution</source>
+        <translation>Stapel: Auflösung</translation>
+    </message>
+    <message>
+        <source>Perceptual</source>
+        <translation>Perzeptiv</translation>
+    </message>
+    <message>
+        <source>Relative colorimetric</source>
+        <translation>Relativ farbmetrisch</translation>
+    </message>
+    <message>
+        <source>Saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>Absolute colorimetric</source>
+        <translation>Absolut farbmetrisch</translation>
+    </message>
+    <message>
+        <source>How colours that an ICC file&apos;s device has not are brought in</source>
+        <translation>Wie Farben hereingeholt werden, die das Gerät einer ICC-Datei nicht hat</translation>
+    </message>
+    <message>
+        <source>Intent</source>
+        <translation>Wiedergabe</translation>
+    </message>
+    <message>
+        <source>Batch: intent</source>
+        <translation>Stapel: Wiedergabe</translation>
+    </message>
+    <message>
+        <source>Sharpening</source>
+        <translation>Schärfung</translation>
+    </message>
+    <message>
+        <source>Per cent of what is usual for the screen or the paper</source>
+        <translation>Prozent dessen, was für Bildschirm oder Papier üblich ist</translation>
+    </message>
+    <message>
+        <source>Batch: sharpening</source>
+        <translation>Stapel: Schärfung</translation>
+    </message>
+    <message>
+        <source>Batch: %1</source>
+        <translation>Stapel: %1</translation>
+    </message>
+    <message>
+        <source>Black point compensation</source>
+        <translation>Tiefenkompensierung</translation>
+    </message>
+    <message>
+        <source>The darkest colour becomes the device&apos;s darkest</source>
+        <translation>Die dunkelste Farbe wird zur dunkelsten des Geräts</translation>
+    </message>
+    <message>
+        <source>Progressive</source>
+        <translation>Progressiv</translation>
+    </message>
+    <message>
+        <source>A JPEG that comes in passes, for pages that load slowly</source>
+        <translation>Ein JPEG, das in Durchgängen kommt, für Seiten, die langsam laden</translation>
+    </message>
+    <message>
+        <source>Lossless</source>
+        <translation>Verlustfrei</translation>
+    </message>
+    <message>
+        <source>A WebP that loses nothing</source>
+        <translation>Ein WebP, das nichts verliert</translation>
+    </message>
+    <message>
+        <source>Dither to 8 bit</source>
+        <translation>Auf 8 Bit rastern</translation>
+    </message>
+    <message>
+        <source>Noise of less than half a step, so that gradients end in no bands</source>
+        <translation>Rauschen von weniger als einer halben Stufe, damit Verläufe keine Streifen bekommen</translation>
+    </message>
+    <message>
+        <source>METADATA</source>
+        <translation>METADATEN</translation>
+    </message>
+    <message>
+        <source>All of it</source>
+        <translation>Alle</translation>
+    </message>
+    <message>
+        <source>All but the place</source>
+        <translation>Alle außer dem Ort</translation>
+    </message>
+    <message>
+        <source>Rights only</source>
+        <translation>Nur die Rechte</translation>
+    </message>
+    <message>
+        <source>What the pictures&apos; files say of themselves and goes into the new ones. The place: where they were taken, in numbers and words. Rights: who made them and what may be done with them</source>
+        <translation>Was die Dateien der Bilder von sich sagen und in die neuen kommt. Der Ort: wo sie aufgenommen wurden, in Zahlen und Worten. Rechte: wer sie gemacht hat und was man mit ihnen tun darf</translation>
+    </message>
+    <message>
+        <source>Metadata</source>
+        <translation>Metadaten</translation>
+    </message>
+    <message>
+        <source>Batch: metadata</source>
+        <translation>Stapel: Metadaten</translation>
+    </message>
+    <message>
+        <source>as the picture says</source>
+        <translation>wie das Bild sagt</translation>
+    </message>
+    <message>
+        <source>Put into the files in the place of what the pictures say; empty: as they say</source>
+        <translation>Kommt in die Dateien anstelle dessen, was die Bilder sagen; leer: wie sie sagen</translation>
+    </message>
+    <message>
+        <source>Author</source>
+        <translation>Urheber</translation>
+    </message>
+    <message>
+        <source>Batch: author</source>
+        <translation>Stapel: Urheber</translation>
+    </message>
+    <message>
+        <source>Copyright</source>
+        <translation>Copyright</translation>
+    </message>
+    <message>
+        <source>Batch: copyright</source>
+        <translation>Stapel: Copyright</translation>
+    </message>
+    <message>
+        <source>MARK</source>
+        <translation>MARKE</translation>
+    </message>
+    <message>
+        <source>The mark on the key picture</source>
+        <translation>Die Marke auf dem Schlüsselbild</translation>
+    </message>
+    <message>
+        <source>a line of text, or a picture below</source>
+        <translation>eine Zeile Text, oder darunter ein Bild</translation>
+    </message>
+    <message>
+        <source>Text</source>
+        <translation>Text</translation>
+    </message>
+    <message>
+        <source>Batch: mark</source>
+        <translation>Stapel: Marke</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>Choose a picture for a mark</source>
+        <translation>Ein Bild als Marke wählen</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Picture for a mark</source>
+        <translation>Bild als Marke</translation>
+    </message>
+    <message>
+        <source>A picture for a mark</source>
+        <translation>Ein Bild als Marke</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)</source>
+        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)</translation>
+    </message>
+    <message>
+        <source>Top left</source>
+        <translation>Oben links</translation>
+    </message>
+    <message>
+        <source>Top</source>
+        <translation>Oben</translation>
+    </message>
+    <message>
+        <source>Top right</source>
+        <translation>Oben rechts</translation>
+    </message>
+    <message>
+        <source>Left</source>
+        <translation>Links</translation>
+    </message>
+    <message>
+        <source>Middle</source>
+        <translation>Mitte</translation>
+    </message>
+    <message>
+        <source>Right</source>
+        <translation>Rechts</translation>
+    </message>
+    <message>
+        <source>Bottom left</source>
+        <translation>Unten links</translation>
+    </message>
+    <message>
+        <source>Bottom</source>
+        <translation>Unten</translation>
+    </message>
+    <message>
+        <source>Bottom right</source>
+        <translation>Unten rechts</translation>
+    </message>
+    <message>
+        <source>Where</source>
+        <translation>Wo</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Höhe</translation>
+    </message>
+    <message>
+        <source>Per cent of the file&apos;s shorter side; a picture is never enlarged</source>
+        <translation>Prozent der kürzeren Seite der Datei; ein Bild wird nie vergrößert</translation>
+    </message>
+    <message>
+        <source>Strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>How much of it covers the picture, in per cent</source>
+        <translation>Wie stark es das Bild deckt, in Prozent</translation>
     </message>
 </context>
 <context>
@@ -8118,6 +8436,293 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::OutputPanel</name>
+    <message>
+        <source> 16 bit</source>
+        <translation> 16 Bit</translation>
+    </message>
+    <message>
+        <source> float</source>
+        <translation> Gleitkomma</translation>
+    </message>
+    <message>
+        <source>quality %1</source>
+        <translation>Qualität %1</translation>
+    </message>
+    <message>
+        <source>mark</source>
+        <translation>Marke</translation>
+    </message>
+    <message>
+        <source>Output</source>
+        <translation>Ausgabe</translation>
+    </message>
+    <message>
+        <source>LOOKS</source>
+        <translation>LOOKS</translation>
+    </message>
+    <message>
+        <source>Each picture&apos;s own grade</source>
+        <translation>Die eigene Gestaltung jedes Bildes</translation>
+    </message>
+    <message>
+        <source>As it was graded here</source>
+        <translation>Wie es hier gestaltet wurde</translation>
+    </message>
+    <message>
+        <source>Batch: looks</source>
+        <translation>Stapel: Looks</translation>
+    </message>
+    <message>
+        <source>EACH PICTURE</source>
+        <translation>JEDES BILD</translation>
+    </message>
+    <message>
+        <source>Keep its own</source>
+        <translation>Eigene</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Keine</translation>
+    </message>
+    <message>
+        <source>Whether each picture&apos;s own exposure and white balance are used</source>
+        <translation>Ob Belichtung und Weißabgleich jedes Bildes verwendet werden</translation>
+    </message>
+    <message>
+        <source>Prep</source>
+        <translation>Vorbereitung</translation>
+    </message>
+    <message>
+        <source>Batch: Prep</source>
+        <translation>Stapel: Vorbereitung</translation>
+    </message>
+    <message>
+        <source>FILES OF EACH</source>
+        <translation>DATEIEN VON JEDEM</translation>
+    </message>
+    <message>
+        <source>Add</source>
+        <translation>Dazu</translation>
+    </message>
+    <message>
+        <source>A second kind of file of each picture, as a small JPEG beside a TIFF for print</source>
+        <translation>Eine zweite Art von Datei von jedem Bild, etwa ein kleines JPEG neben einem TIFF für den Druck</translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation>Entfernen</translation>
+    </message>
+    <message>
+        <source>Takes the chosen kind of file out of the run</source>
+        <translation>Nimmt die gewählte Art von Datei aus dem Lauf</translation>
+    </message>
+    <message>
+        <source>Kinds of file made of each picture</source>
+        <translation>Arten von Datei von jedem Bild</translation>
+    </message>
+    <message>
+        <source>8</source>
+        <translation>8</translation>
+    </message>
+    <message>
+        <source>16</source>
+        <translation>16</translation>
+    </message>
+    <message>
+        <source>float</source>
+        <translation>float</translation>
+    </message>
+    <message>
+        <source>Depth</source>
+        <translation>Tiefe</translation>
+    </message>
+    <message>
+        <source>Bits of a channel. Float keeps what is beyond black and white</source>
+        <translation>Bit je Kanal. float behält, was jenseits von Schwarz und Weiß liegt</translation>
+    </message>
+    <message>
+        <source>Format</source>
+        <translation>Format</translation>
+    </message>
+    <message>
+        <source>Quality</source>
+        <translation>Qualität</translation>
+    </message>
+    <message>
+        <source>as it is</source>
+        <translation>wie es ist</translation>
+    </message>
+    <message>
+        <source>2400 px: the long side. 2400 x 1600: a box that it fits into. 6 MP, 50 %. Empty: as it is</source>
+        <translation>2400 px: die lange Seite. 2400 x 1600: ein Kasten, in den es passt. 6 MP, 50 %. Leer: wie es ist</translation>
+    </message>
+    <message>
+        <source>enlarge</source>
+        <translation>vergrößern</translation>
+    </message>
+    <message>
+        <source>Pictures smaller than that are enlarged; else they stay as they are</source>
+        <translation>Kleinere Bilder werden vergrößert; sonst bleiben sie, wie sie sind</translation>
+    </message>
+    <message>
+        <source>Size</source>
+        <translation>Größe</translation>
+    </message>
+    <message>
+        <source>The colours that the files&apos; numbers mean; the profile is put into each file</source>
+        <translation>Die Farben, die die Zahlen der Dateien bedeuten; das Profil kommt in jede Datei</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>Screen</source>
+        <translation>Schirm</translation>
+    </message>
+    <message>
+        <source>Matt</source>
+        <translation>Matt</translation>
+    </message>
+    <message>
+        <source>Gloss</source>
+        <translation>Glanz</translation>
+    </message>
+    <message>
+        <source>Sharpening for output: for screens, or for matt or glossy paper by the resolution</source>
+        <translation>Schärfen für die Ausgabe: für Bildschirme, oder für mattes oder glänzendes Papier nach der Auflösung</translation>
+    </message>
+    <message>
+        <source>Sharpen</source>
+        <translation>Schärfen</translation>
+    </message>
+    <message>
+        <source>Encoding, mark, metadata…</source>
+        <translation>Kodierung, Marke, Metadaten …</translation>
+    </message>
+    <message>
+        <source>More</source>
+        <translation>Mehr</translation>
+    </message>
+    <message>
+        <source>Encoding, mark, metadata</source>
+        <translation>Kodierung, Marke, Metadaten</translation>
+    </message>
+    <message>
+        <source>Batch: further file</source>
+        <translation>Stapel: weitere Datei</translation>
+    </message>
+    <message>
+        <source>Batch: file removed</source>
+        <translation>Stapel: Datei entfernt</translation>
+    </message>
+    <message>
+        <source>Batch: format</source>
+        <translation>Stapel: Format</translation>
+    </message>
+    <message>
+        <source>Batch: depth</source>
+        <translation>Stapel: Tiefe</translation>
+    </message>
+    <message>
+        <source>Batch: quality</source>
+        <translation>Stapel: Qualität</translation>
+    </message>
+    <message>
+        <source>Batch: size</source>
+        <translation>Stapel: Größe</translation>
+    </message>
+    <message>
+        <source>Batch: enlarging</source>
+        <translation>Stapel: Vergrößern</translation>
+    </message>
+    <message>
+        <source>Batch: sharpening</source>
+        <translation>Stapel: Schärfung</translation>
+    </message>
+    <message>
+        <source>Batch: colours</source>
+        <translation>Stapel: Farben</translation>
+    </message>
+    <message>
+        <source>Profile of the files</source>
+        <translation>Profil der Dateien</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>ICC-Profile (*.icc *.icm)</translation>
+    </message>
+    <message>
+        <source>WHERE</source>
+        <translation>WOHIN</translation>
+    </message>
+    <message>
+        <source>Choose the folder</source>
+        <translation>Den Ordner wählen</translation>
+    </message>
+    <message>
+        <source>Folder</source>
+        <translation>Ordner</translation>
+    </message>
+    <message>
+        <source>Output folder</source>
+        <translation>Ordner der Ausgabe</translation>
+    </message>
+    <message>
+        <source>{stem} the picture&apos;s name, {look} the look&apos;s, {preset} the same as it is written, {n} or {n:0000} a number, {ext} the extension; {folder}, {date}, {time}, {camera}, {lens}, {iso} as the picture has them; {width}, {height} of the file. Folders may be part of it</source>
+        <translation>{stem} der Name des Bildes, {look} der des Looks, {preset} derselbe, wie er geschrieben ist, {n} oder {n:0000} eine Nummer, {ext} die Endung; {folder}, {date}, {time}, {camera}, {lens}, {iso}, wie das Bild sie hat; {width}, {height} der Datei. Ordner dürfen dazugehören</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Name template</source>
+        <translation>Namensmuster</translation>
+    </message>
+    <message>
+        <source>Number it</source>
+        <translation>Zählen</translation>
+    </message>
+    <message>
+        <source>Skip</source>
+        <translation>Auslassen</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: what Baryton itself wrote is written over, never anything else</source>
+        <translation>Nummerieren: die neue Datei bekommt eine Nummer. Überspringen: was da ist, bleibt, nichts wird gemacht. Ersetzen: was Baryton selbst geschrieben hat, wird überschrieben, sonst nie etwas</translation>
+    </message>
+    <message>
+        <source>If it exists</source>
+        <translation>Vorhandene</translation>
+    </message>
+    <message>
+        <source>Batch: folder</source>
+        <translation>Stapel: Ordner</translation>
+    </message>
+    <message>
+        <source>Folder for the finished files</source>
+        <translation>Ordner für die fertigen Dateien</translation>
+    </message>
+    <message>
+        <source>Batch: names</source>
+        <translation>Stapel: Namen</translation>
+    </message>
+    <message>
+        <source>Batch: existing files</source>
+        <translation>Stapel: vorhandene Dateien</translation>
+    </message>
+    <message>
+        <source>ICC file…</source>
+        <translation>ICC-Datei …</translation>
+    </message>
+</context>
+<context>
     <name>baryton::OverlayEditor</name>
     <message>
         <source>Choose a picture…</source>
@@ -8350,10 +8955,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Bild davor wählen</translation>
     </message>
     <message>
-        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</source>
-        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</translation>
-    </message>
-    <message>
         <source>The same picture, ungraded and graded; dropping two files here does it.</source>
         <translation>Dasselbe Bild, ungestaltet und gestaltet; zwei Dateien hierher ziehen genügt.</translation>
     </message>
@@ -8364,6 +8965,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 pairs are learned from together.</source>
         <translation>Aus %1 Paaren wird zusammen gelernt.</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)</source>
+        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)</translation>
     </message>
 </context>
 <context>
@@ -8467,16 +9072,16 @@ Einiges davon wurde seither geändert</translation>
         <translation>Zurückgekommenes wählen</translation>
     </message>
     <message>
-        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</source>
-        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp)</translation>
-    </message>
-    <message>
         <source>Being written…</source>
         <translation>Wird geschrieben…</translation>
     </message>
     <message>
         <source>%1 · %2 × %3 pixels. Grade it with nothing but colours: no crop, no sharpening, no grain.</source>
         <translation>%1 · %2 × %3 Pixel. Nur die Farben gestalten: kein Beschnitt, keine Schärfe, kein Korn.</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)</source>
+        <translation>Bilder (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)</translation>
     </message>
 </context>
 <context>
@@ -10829,8 +11434,20 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>seine Datei wurde seither geändert: es wird neu gemacht</translation>
     </message>
     <message>
-        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, {time}, {camera}, {lens} and {iso}</source>
-        <translation>{stem}, {look}, {n} und {ext} verwenden, z. B. {stem}-{look}.{ext}; es gibt auch {preset}, {folder}, {date}, {time}, {camera}, {lens} und {iso}</translation>
+        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} and {height}</source>
+        <translation>{stem}, {look}, {n} und {ext} verwenden, etwa {stem}-{look}.{ext}; es gibt auch {preset}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} und {height}</translation>
+    </message>
+    <message>
+        <source>this is no ICC profile</source>
+        <translation>das ist kein ICC-Profil</translation>
+    </message>
+    <message>
+        <source>the profile is not one of an RGB device</source>
+        <translation>das Profil ist keines eines RGB-Geräts</translation>
+    </message>
+    <message>
+        <source>it says nothing of the way to its device&apos;s numbers</source>
+        <translation>es sagt nichts vom Weg zu den Zahlen seines Geräts</translation>
     </message>
 </context>
 <context>
@@ -10879,16 +11496,16 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>noch einmal von der Kamera oder aus einer Sicherung kopieren</translation>
     </message>
     <message>
-        <source>this is not a JPEG, PNG, TIFF or WebP picture</source>
-        <translation>das ist kein Bild (JPEG, PNG, TIFF oder WebP)</translation>
-    </message>
-    <message>
         <source>open it where it was made and save it as one of these</source>
         <translation>dort öffnen, wo es entstand, und in einem dieser Formate sichern</translation>
     </message>
     <message>
         <source>it is an animation: its first picture is taken</source>
         <translation>die Datei ist eine Animation: genommen wird ihr erstes Bild</translation>
+    </message>
+    <message>
+        <source>this is not a JPEG, PNG, TIFF, WebP or AVIF picture</source>
+        <translation>das ist kein Bild (JPEG, PNG, TIFF, WebP oder AVIF)</translation>
     </message>
 </context>
 </TS>

@@ -7,6 +7,7 @@
 #include "base/version.h"
 #include "base/words.h"
 #include "batch/names.h"
+#include "batch/output_json.h"
 #include "edits/apply_strength.h"
 #include "edits/framed_masks.h"
 #include "grade/grade_json.h"
@@ -17,8 +18,8 @@
 #include "stages/stage_type.h"
 
 #include <algorithm>
-#include <atomic>
 #include <chrono>
+#include <deque>
 #include <exception>
 #include <memory>
 #include <mutex>
@@ -29,10 +30,6 @@
 namespace baryton {
 
 namespace fs = std::filesystem;
-
-namespace {
-constexpr const char* kReportFormat = "baryton-report";
-}
 
 std::string jobStateName(JobState state) {
     switch (state) {
@@ -75,11 +72,30 @@ Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
     return grade;
 }
 
+namespace {
+
+/// A picture's own grade as far as it can be known ahead: what can't be read is told by the run.
+Grade knownGrade(const BatchPlan& plan, std::size_t picture) {
+    if (const auto known = plan.grades.find(picture); known != plan.grades.end()) return known->second;
+    try {
+        return loadGrade(plan.pictures[picture]).value_or(startingGrade());
+    } catch (const Error&) {
+        return startingGrade();
+    }
+}
+
+} // namespace
+
+std::size_t placeOf(const BatchPlan& plan, std::size_t picture, std::size_t look, std::size_t output) {
+    return (picture * plan.looks.size() + look) * plan.outputs.size() + output;
+}
+
 std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
     if (plan.pictures.empty())
         throw Error("", "", words("there are no pictures to work on"), words("add pictures or a folder"));
     if (plan.looks.empty())
         throw Error("", "", words("no look is chosen"), words("tick the pictures' own grade or add a preset"));
+    if (plan.outputs.empty()) throw Error("", "", words("no file is asked for"), words("add a kind of file"));
     InputSet sources;
     for (const auto& picture : plan.pictures) sources.add(picture);
     std::set<fs::path> planned;
@@ -87,27 +103,37 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
     // here: the same set gives the same names.
     const auto isTaken = [&](const fs::path& file) { return planned.contains(file) || sources.holds(file); };
     std::vector<BatchJob> jobs;
-    const bool asks = asksHowTaken(plan.name);
+    const bool asks = asksHowTaken(plan.name), asksSize = asksHowLarge(plan.name);
     for (std::size_t p = 0; p < plan.pictures.size(); ++p) {
         const auto known = plan.shots.find(p);
         const Shot shot = !asks ? Shot() : known != plan.shots.end() ? known->second : readShot(plan.pictures[p]);
+        std::optional<Grade> own; // where the names ask for sizes
+        if (asksSize) own = knownGrade(plan, p);
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {
-            BatchJob job;
-            job.picture = p, job.look = l;
-            if (const auto wish = plan.wishes.find({p, l}); wish != plan.wishes.end() && wish->second.isLeftOut)
-                job.state = JobState::LeftOut;
-            if (plan.elsewhere.contains(p)) job.state = JobState::Elsewhere;
-            const std::string look = lookFor(plan, p, l).name;
-            NameParts parts{plan.pictures[p].stem().string(),
-                            look,
-                            fileExtension(plan.format.format),
-                            static_cast<int>(p + 1),
-                            look,
-                            plan.pictures[p].parent_path().filename().string(),
-                            shot};
-            job.file = freeFile(plan.folder / fileNameFromTemplate(plan.name, parts), isTaken, "-");
-            planned.insert(job.file);
-            jobs.push_back(std::move(job));
+            const BatchLook look = lookFor(plan, p, l);
+            const auto wish = plan.wishes.find({p, l});
+            std::optional<PictureSize> framed;
+            if (own) framed = framedSize(plan.pictures[p], sourceSettingsOf(gradeFor(look, *own, plan.prep)));
+            for (std::size_t o = 0; o < plan.outputs.size(); ++o) {
+                BatchJob job;
+                job.picture = p, job.look = l, job.output = o;
+                if (wish != plan.wishes.end() && wish->second.isLeftOut) job.state = JobState::LeftOut;
+                if (plan.elsewhere.contains(p)) job.state = JobState::Elsewhere;
+                NameParts parts{plan.pictures[p].stem().string(),
+                                look.name,
+                                fileExtension(plan.outputs[o].format.format),
+                                static_cast<int>(p + 1),
+                                look.name,
+                                plan.pictures[p].parent_path().filename().string(),
+                                shot};
+                if (framed) {
+                    const PictureSize size = outputSize(*framed, plan.outputs[o].size);
+                    parts.width = size.width, parts.height = size.height;
+                }
+                job.file = freeFile(plan.folder / fileNameFromTemplate(plan.name, parts), isTaken, "-");
+                planned.insert(job.file);
+                jobs.push_back(std::move(job));
+            }
         }
     }
     return jobs;
@@ -122,26 +148,27 @@ public:
         : plan_(plan), file_(plan.pictures[index]), jobs_(jobs), left_(jobs) {}
 
     /// Throws what opening it threw, for each of its jobs.
-    std::shared_ptr<FileSource> open(const SourceSettings& settings, const Task* task) {
+    std::shared_ptr<FileSource> open(const SourceSettings& settings, const SizeWish& wish, const Task* task) {
         const std::lock_guard<std::mutex> guard(lock_);
         if (failure_) std::rethrow_exception(failure_);
-        for (const auto& [known, source] : sources_)
-            if (known == settings) return source;
+        for (const Opened& each : sources_)
+            if (each.settings == settings && each.wish == wish) return each.source;
         try {
             // Too large to be kept whole: each job reads it for itself.
             constexpr double mostKept = 100e6;
             const PictureSize size = readPictureSize(file_);
-            if (plan_.longSide <= 0 && double(size.width) * size.height > mostKept)
-                return std::make_shared<FileSource>(file_, settings, 0, 1, task);
-            sources_.emplace_back(settings,
-                                  std::make_shared<FileSource>(file_, settings, plan_.longSide, jobs_, task));
+            const PictureSize made = outputSize(size, wish);
+            const bool isWhole = double(made.width) * made.height >= double(size.width) * size.height;
+            if (isWhole && double(size.width) * size.height > mostKept)
+                return std::make_shared<FileSource>(file_, settings, wish, 1, task);
+            sources_.push_back({settings, wish, std::make_shared<FileSource>(file_, settings, wish, jobs_, task)});
         } catch (const Cancelled&) {
             throw;
         } catch (...) {
             failure_ = std::current_exception();
             throw;
         }
-        return sources_.back().second;
+        return sources_.back().source;
     }
     void jobEnded() {
         const std::lock_guard<std::mutex> guard(lock_);
@@ -154,8 +181,13 @@ private:
     const int jobs_;
     std::mutex lock_;
     int left_;
-    std::vector<std::pair<SourceSettings, std::shared_ptr<FileSource>>>
-        sources_; ///< looks may have frames of their own, and develop a raw file in their own way
+    struct Opened {
+        SourceSettings settings;
+        SizeWish wish;
+        std::shared_ptr<FileSource> source;
+    };
+    /// Looks may have frames of their own, and develop a raw file in their own way; files may have their own sizes.
+    std::vector<Opened> sources_;
     std::exception_ptr failure_;
 };
 
@@ -185,8 +217,15 @@ std::string withoutGradeText(const std::string& why) {
 
 class Runner {
 public:
-    Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task)
-        : plan_(plan), changed_(changed), task_(task), jobs_(jobsOf(plan)) {
+    Runner(const BatchPlan& plan, const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task,
+           RunOrder* order)
+        : plan_(plan), changed_(changed), task_(task), order_(order), jobs_(jobsOf(plan)) {
+        for (const OutputSettings& each : plan.outputs) {
+            outputs_.emplace_back(each);
+            outputHashes_.push_back(outputToJson(each).dump(-1, ' ', false, Json::error_handler_t::replace) +
+                                    contentHash(outputs_.back().profile().icc()) +
+                                    (each.mark.picture.empty() ? "" : fileHash(each.mark.picture)));
+        }
         for (const auto& picture : plan.pictures) sources_.add(picture);
         for (const auto& [index, made] : plan.made)
             if (index < jobs_.size() && jobs_[index].state == JobState::Waiting) takeMade(index, made);
@@ -241,19 +280,32 @@ private:
 
     void work() {
         for (;;) {
-            const std::size_t next = next_++;
-            if (next >= queue_.size() || (task_ && task_->isFinishing())) return;
-            BatchJob& job = jobs_[queue_[next]];
+            if (task_) task_->restWhilePaused();
+            const std::optional<std::size_t> next = takeNext();
+            if (!next || (task_ && task_->isFinishing())) return;
+            BatchJob& job = jobs_[*next];
             job.state = JobState::Running;
-            tell(queue_[next]);
+            tell(*next);
             PlannedPicture& picture = pictures_.at(job.picture);
             const auto start = std::chrono::steady_clock::now();
             const bool isEnded = makeFile(job, picture);
             picture.jobEnded();
             if (!isEnded) return;
             job.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
-            tell(queue_[next]);
+            tell(*next);
         }
+    }
+
+    std::optional<std::size_t> takeNext() {
+        const std::lock_guard<std::mutex> guard(queueLock_);
+        if (order_)
+            for (const std::size_t picture : order_->take())
+                std::stable_partition(queue_.begin(), queue_.end(),
+                                      [&](std::size_t job) { return jobs_[job].picture == picture; });
+        if (queue_.empty()) return std::nullopt;
+        const std::size_t next = queue_.front();
+        queue_.pop_front();
+        return next;
     }
 
     /// False when it was cancelled.
@@ -264,10 +316,10 @@ private:
             if (own != own_.end() && own->second.failure) throw Error(*own->second.failure);
             if (own != own_.end() && !own->second.warning.empty()) add(job.warning, own->second.warning);
             const Grade grade = gradeOf(job);
-            if (plan_.hashes) job.settings = settingsOf(grade);
-            const auto source = picture.open(sourceSettingsOf(grade), task_);
-            const WrittenPicture written =
-                writeGraded(job.file, *source, Program::compile(grade), plan_.format, threads_, task_, placing());
+            if (plan_.hashes) job.settings = settingsOf(job, grade);
+            const auto source = picture.open(sourceSettingsOf(grade), plan_.outputs[job.output].size, task_);
+            const WrittenPicture written = writeGraded(job.file, *source, Program::compile(grade),
+                                                       outputs_[job.output], threads_, task_, placing());
             const fs::path& made = written.file;
             for (const auto& remark : source->remarks()) add(job.warning, remark);
             for (const auto& remark : written.remarks) add(job.warning, remark);
@@ -323,13 +375,10 @@ private:
     }
 
     /// Another where the same source would come out otherwise.
-    std::string settingsOf(const Grade& grade) const {
+    std::string settingsOf(const BatchJob& job, const Grade& grade) const {
         Grade plain = grade;
         plain.picture = {}; // known sooner or later
-        const OutputFormat& f = plan_.format;
-        return contentHash(gradeToText(plain) + fileFormatName(f.format) + std::to_string(f.bits) + "/" +
-                           std::to_string(f.quality) + groundName(f.ground) + std::to_string(plan_.longSide) +
-                           metadataKeptName(f.metadata) + f.author + "/" + f.copyright);
+        return contentHash(gradeToText(plain) + outputHashes_[job.output]);
     }
 
     /// What an earlier run has made stays, unless it would come out otherwise now or is no longer what was made.
@@ -340,7 +389,7 @@ private:
         if (!made.settings.empty()) {
             if (needsOwn() && !own_.contains(job.picture)) own_[job.picture] = ownGrade(job.picture);
             try {
-                stays = settingsOf(gradeOf(job)) == made.settings;
+                stays = settingsOf(job, gradeOf(job)) == made.settings;
             } catch (const Error&) {
                 stays = false; // told where it is tried again
             }
@@ -393,15 +442,18 @@ private:
     const BatchPlan& plan_;
     const std::function<void(std::size_t, const BatchJob&)>& changed_;
     Task* task_;
+    RunOrder* order_;
     std::vector<BatchJob> jobs_;
-    std::set<fs::path> names_;       ///< of all files of the run
-    std::set<fs::path> replaceable_; ///< what an earlier run has left of this plan
+    std::vector<Output> outputs_;
+    std::vector<std::string> outputHashes_; ///< of all that each says
+    std::set<fs::path> names_;              ///< of all files of the run
+    std::set<fs::path> replaceable_;        ///< what an earlier run has left of this plan
     InputSet sources_;
-    std::vector<std::size_t> queue_; ///< jobs to be done, by their place
+    std::deque<std::size_t> queue_; ///< jobs to be begun, by their place
+    std::mutex queueLock_;
     std::map<std::size_t, PlannedPicture> pictures_;
     std::map<std::size_t, OwnGrade> own_;
     int threads_ = 1; ///< for each job
-    std::atomic<std::size_t> next_{0};
     std::size_t ended_ = 0;
     std::mutex lock_;
 };
@@ -409,42 +461,9 @@ private:
 } // namespace
 
 std::vector<BatchJob> runBatch(const BatchPlan& plan,
-                               const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task) {
-    return Runner(plan, changed, task).run();
-}
-
-bool isReport(const fs::path& file) {
-    try {
-        constexpr std::size_t most = std::size_t(256) << 20;
-        const auto json = nlohmann::json::parse(readFile(file, most), nullptr, false);
-        return json.is_object() && json.value("format", nlohmann::json()) == kReportFormat;
-    } catch (const Error&) {
-        return false;
-    }
-}
-
-std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs) {
-    nlohmann::json report = {{"format", kReportFormat},
-                             {"version", 1},
-                             {"program", std::string(kProgram) + " " + kVersion},
-                             {"files", nlohmann::json::array()}};
-    std::map<std::string, int> counts;
-    for (const auto& job : jobs) {
-        if (job.state == JobState::Elsewhere) continue;
-        const std::string state = jobStateName(job.state);
-        ++counts[state];
-        nlohmann::json entry = {{"picture", asUtf8(plan.pictures[job.picture].string())},
-                                {"look", plan.looks[job.look].name},
-                                {"file", asUtf8(job.file.string())},
-                                {"state", state}};
-        if (job.state == JobState::Done) entry["bytes"] = job.bytes, entry["seconds"] = job.seconds;
-        if (job.state == JobState::Failed)
-            entry["error"] = {{"what", job.error}, {"place", job.errorPlace}, {"hint", job.errorHint}};
-        if (!job.warning.empty()) entry["warning"] = job.warning;
-        report["files"].push_back(std::move(entry));
-    }
-    report["counts"] = counts;
-    return report.dump(1, ' ', false, nlohmann::json::error_handler_t::replace) + "\n";
+                               const std::function<void(std::size_t, const BatchJob&)>& changed, Task* task,
+                               RunOrder* order) {
+    return Runner(plan, changed, task, order).run();
 }
 
 } // namespace baryton

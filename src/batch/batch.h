@@ -1,15 +1,17 @@
 #pragma once
 #include "base/task.h"
 #include "grade/preset.h"
-#include "picture/picture_file.h"
 #include "picture/shot.h"
+#include "render/output.h"
 
 #include <filesystem>
 #include <functional>
 #include <map>
+#include <mutex>
 #include <optional>
 #include <set>
 #include <string>
+#include <utility>
 #include <vector>
 
 namespace baryton {
@@ -37,9 +39,9 @@ enum class IfExists { Number, Skip, Replace };
 enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled, LeftOut, Elsewhere };
 std::string jobStateName(JobState state);
 
-/// One file to be made: picture `picture` with look `look` of the plan.
+/// One file to be made: picture `picture` with look `look` of the plan, as its `output` has it.
 struct BatchJob {
-    std::size_t picture = 0, look = 0;
+    std::size_t picture = 0, look = 0, output = 0;
     JobState state = JobState::Waiting;
     std::filesystem::path file; ///< where it goes; with its number once it is known
     std::uintmax_t bytes = 0;   ///< size of the finished file
@@ -54,8 +56,7 @@ struct BatchPlan {
     std::vector<std::filesystem::path> pictures;
     std::vector<BatchLook> looks;
     PrepChoice prep = PrepChoice::Own;
-    OutputFormat format;
-    int longSide = 0; ///< pixels, 0 for the picture's own size; never enlarged
+    std::vector<OutputSettings> outputs = std::vector<OutputSettings>(1); ///< the files made of each; at least one
     std::filesystem::path folder;
     std::string name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
@@ -69,8 +70,8 @@ struct BatchPlan {
     std::map<std::size_t, Shot> shots{}; ///< how pictures were taken, as far as that is known already
     /// By the places of a picture and a look.
     std::map<std::pair<std::size_t, std::size_t>, PictureWish> wishes{};
-    /// Jobs, by their place, that an earlier run has made: they are left as they are. Where their settings and hash
-    /// are known, only as long as both are still so; else they are made again, in their place.
+    /// Jobs, by their place among jobsOf, that an earlier run has made: they are left as they are. Where their
+    /// settings and hash are known, only as long as both are still so; else they are made again, in their place.
     std::map<std::size_t, BatchJob> made{};
     /// What a run that was cut off may have left of a job that was in hand: it is written over.
     std::map<std::size_t, std::filesystem::path> takenUp{};
@@ -84,27 +85,50 @@ Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep);
 /// What a picture gets of a look of the plan, as it may be wished for it.
 BatchLook lookFor(const BatchPlan& plan, std::size_t picture, std::size_t look);
 
-/// The jobs of a plan, picture by picture, with their file names, which the set and the plan alone decide: where two
-/// would be the same, or one that of a source, the later gets a number. Throws Error for an impossible template or an
-/// empty plan.
+/// The place of a job among jobsOf.
+std::size_t placeOf(const BatchPlan& plan, std::size_t picture, std::size_t look, std::size_t output);
+
+/// The jobs of a plan, picture by picture, each picture's look by look, each look's output by output, with their file
+/// names, which the set and the plan alone decide: where two would be the same, or one that of a source, the later
+/// gets a number. Throws Error for an impossible template or an empty plan.
 std::vector<BatchJob> jobsOf(const BatchPlan& plan);
+
+/// Which picture is to be made next, as it is asked for while a run goes on. Safe from any thread.
+class RunOrder {
+public:
+    void makeNext(std::size_t picture) {
+        const std::lock_guard<std::mutex> guard(lock_);
+        wanted_.push_back(picture);
+    }
+    /// What was asked for since; the last first.
+    std::vector<std::size_t> take() {
+        const std::lock_guard<std::mutex> guard(lock_);
+        return std::exchange(wanted_, {});
+    }
+
+private:
+    std::mutex lock_;
+    std::vector<std::size_t> wanted_;
+};
 
 /// Runs a plan with several workers, each at a file; where there are fewer files than workers, several at each. A
 /// picture is decoded once for all its looks and made smaller before it is graded, as the viewer does; a file that
 /// fails never stops the rest. `changed` is told of every job that changes state, from the workers' threads, one call
 /// at a time. Cancelling leaves finished files and nothing half written; a task that finishes up finishes the files
-/// in hand.
+/// in hand, and one that is paused rests behind them. `order` may bring a picture's files forward.
 ///
 /// A name is taken when its file is finished, in one step. Where something lies there by then the file gets the next
 /// free number, or, as the plan says, is left out or replaces it; but only what this program wrote itself is
 /// replaced.
 std::vector<BatchJob> runBatch(const BatchPlan& plan,
                                const std::function<void(std::size_t index, const BatchJob&)>& changed = {},
-                               Task* task = nullptr);
+                               Task* task = nullptr, RunOrder* order = nullptr);
 
 /// The account of a run: one JSON object with counts and one entry for each job.
 std::string reportText(const BatchPlan& plan, const std::vector<BatchJob>& jobs);
-/// True for a file with such an account.
+/// The same as a table for spreadsheets (RFC 4180): a row for each job, the names of the columns first.
+std::string reportTable(const BatchPlan& plan, const std::vector<BatchJob>& jobs);
+/// True for a file with such an account, in either form.
 bool isReport(const std::filesystem::path& file);
 
 } // namespace baryton

@@ -129,6 +129,7 @@ void Journal::write(const std::string& line) {
 void Journal::note(const BatchPlan& plan, const BatchJob& job) {
     Json line = {{"picture", asUtf8(plan.pictures[job.picture].string())},
                  {"look", job.look},
+                 {"output", job.output},
                  {"state", jobStateName(job.state)},
                  {"file", asUtf8(job.file.string())}};
     if (job.state == JobState::Done)
@@ -139,10 +140,17 @@ void Journal::note(const BatchPlan& plan, const BatchJob& job) {
     write(line.dump(-1, ' ', false, Json::error_handler_t::replace));
 }
 
+JobKey keyOf(const JournalRead::Entry& entry) {
+    return {entry.picture.string(), entry.job.look, entry.job.output};
+}
+JobKey keyOf(const BatchPlan& plan, const BatchJob& job) {
+    return {plan.pictures[job.picture].string(), job.look, job.output};
+}
+
 JournalRead readJournal(const fs::path& file) {
     std::istringstream lines(readFile(file, kMostJournal));
     JournalRead journal;
-    std::map<std::pair<std::string, std::size_t>, std::size_t> places;
+    std::map<JobKey, std::size_t> places;
     std::string line;
     bool isFirst = true;
     while (std::getline(lines, line)) {
@@ -160,8 +168,9 @@ JournalRead readJournal(const fs::path& file) {
                 continue;
             }
             if (json.is_object() && json.contains("goesOn")) continue;
-            JournalRead::Entry entry{json.at("picture").get<std::string>(), json.at("look").get<std::size_t>(), {}};
+            JournalRead::Entry entry{json.at("picture").get<std::string>(), {}};
             BatchJob& job = entry.job;
+            job.look = json.at("look").get<std::size_t>(), job.output = json.value("output", std::size_t(0));
             job.state = stateOf(json.at("state").get<std::string>());
             job.file = json.at("file").get<std::string>();
             job.bytes = json.value("bytes", std::uintmax_t(0));
@@ -170,7 +179,7 @@ JournalRead readJournal(const fs::path& file) {
             job.seconds = json.value("seconds", 0.0);
             job.error = json.value("error", ""), job.errorPlace = json.value("place", "");
             job.errorHint = json.value("hint", ""), job.warning = json.value("warning", "");
-            const auto [at, isNew] = places.try_emplace({entry.picture.string(), entry.look}, journal.entries.size());
+            const auto [at, isNew] = places.try_emplace(keyOf(entry), journal.entries.size());
             if (isNew)
                 journal.entries.push_back(std::move(entry));
             else
@@ -186,11 +195,11 @@ JournalRead readJournal(const fs::path& file) {
 
 std::vector<std::string> takeUp(BatchPlan& plan, const JournalRead& journal) {
     std::vector<std::string> remarks;
-    std::map<std::pair<std::string, std::size_t>, std::size_t> places;
+    std::map<JobKey, std::size_t> places;
     const std::vector<BatchJob> jobs = jobsOf(plan);
     std::set<fs::path> names;
     for (std::size_t i = 0; i < jobs.size(); ++i) {
-        places[{plan.pictures[jobs[i].picture].string(), jobs[i].look}] = i;
+        places[keyOf(plan, jobs[i])] = i;
         names.insert(jobs[i].file);
     }
     const std::set<fs::path> there(journal.there.begin(), journal.there.end());
@@ -199,7 +208,7 @@ std::vector<std::string> takeUp(BatchPlan& plan, const JournalRead& journal) {
         if (entry.job.state == JobState::Done) claimed.insert(entry.job.file);
     std::size_t strangers = 0;
     for (const auto& entry : journal.entries) {
-        const auto at = places.find({entry.picture.string(), entry.look});
+        const auto at = places.find(keyOf(entry));
         // What lies elsewhere this plan has not made, whatever the file says.
         const fs::path inside = entry.job.file.lexically_normal().lexically_relative(plan.folder.lexically_normal());
         if (at == places.end() || inside.empty() || *inside.begin() == "..") {

@@ -3,6 +3,7 @@
 
 #include <mutex>
 #include <set>
+#include <tuple>
 
 namespace baryton {
 
@@ -46,12 +47,16 @@ struct JournalRead {
     std::vector<std::filesystem::path> there; ///< what lay at the plan's names when the run began
     struct Entry {
         std::filesystem::path picture;
-        std::size_t look = 0;
-        BatchJob job; ///< its picture and look as numbers mean nothing here
+        BatchJob job; ///< its picture as a number means nothing here
     };
     std::vector<Entry> entries;  ///< the last word on each job, in the order of the first
     std::size_t brokenLines = 0; ///< what could not be understood, as the last line of one that was cut off
 };
+/// What a job is known by, whatever its place in a plan: the picture's file, and the numbers of look and output.
+using JobKey = std::tuple<std::string, std::size_t, std::size_t>;
+JobKey keyOf(const JournalRead::Entry& entry);
+JobKey keyOf(const BatchPlan& plan, const BatchJob& job);
+
 /// Throws Error where it is no journal at all.
 JournalRead readJournal(const std::filesystem::path& file);
 

@@ -17,7 +17,7 @@ namespace {
 std::string hint() {
     return words(
         "use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, "
-        "{time}, {camera}, {lens} and {iso}");
+        "{time}, {camera}, {lens}, {iso}, {width} and {height}");
 }
 
 std::string known(const std::string& value) {
@@ -51,6 +51,8 @@ std::optional<std::string> valueOf(const std::string& field, const NameParts& pa
     if (field == "time") return whenTaken(parts.shot.takenAt, "%H%M%S");
     if (field == "camera") return known(parts.shot.cameraModel);
     if (field == "lens") return known(parts.shot.lens);
+    if (field == "width") return parts.width > 0 ? std::to_string(parts.width) : "unknown";
+    if (field == "height") return parts.height > 0 ? std::to_string(parts.height) : "unknown";
     if (field == "iso") return parts.shot.iso > 0 ? fmt::format("{:.0f}", parts.shot.iso) : "unknown";
     return std::nullopt;
 }
@@ -61,6 +63,10 @@ bool asksHowTaken(const std::string& pattern) {
     return std::any_of(kOfShot.begin(), kOfShot.end(), [&pattern](const char* field) {
         return pattern.find("{" + std::string(field) + "}") != std::string::npos;
     });
+}
+
+bool asksHowLarge(const std::string& pattern) {
+    return pattern.find("{width}") != std::string::npos || pattern.find("{height}") != std::string::npos;
 }
 
 std::string slug(const std::string& name) {

@@ -2,6 +2,7 @@
 #include "base/file.h"
 #include "base/utf8.h"
 #include "base/words.h"
+#include "batch/output_json.h"
 #include "grade/file_json.h"
 #include "grade/grade_json.h"
 
@@ -51,7 +52,8 @@ BatchLook lookFromJson(const Json& json, const std::string& place) {
 
 std::string planToText(const NamedPlan& named) {
     const BatchPlan& plan = named.plan;
-    Json pictures = Json::array(), looks = Json::array(), wishes = Json::array();
+    Json pictures = Json::array(), looks = Json::array(), wishes = Json::array(), outputs = Json::array();
+    for (const OutputSettings& output : plan.outputs) outputs.push_back(outputToJson(output));
     for (const fs::path& picture : plan.pictures) pictures.push_back(asUtf8(picture.string()));
     for (const BatchLook& look : plan.looks) looks.push_back(lookToJson(look));
     for (const auto& [at, wish] : plan.wishes)
@@ -63,15 +65,7 @@ std::string planToText(const NamedPlan& named) {
                      {"pictures", std::move(pictures)},
                      {"looks", std::move(looks)},
                      {"prep", plan.prep == PrepChoice::Own ? "own" : "none"},
-                     {"file",
-                      {{"format", fileFormatName(plan.format.format)},
-                       {"bits", plan.format.bits},
-                       {"quality", plan.format.quality},
-                       {"ground", groundName(plan.format.ground)},
-                       {"metadata", metadataKeptName(plan.format.metadata)},
-                       {"author", plan.format.author},
-                       {"copyright", plan.format.copyright},
-                       {"longSide", plan.longSide}}},
+                     {"files", std::move(outputs)},
                      {"folder", asUtf8(plan.folder.string())},
                      {"names", plan.name},
                      {"exists", kExistsNames[static_cast<std::size_t>(plan.ifExists)]},
@@ -88,16 +82,14 @@ NamedPlan planFromText(const std::string& text) {
     for (const Json& look : json.at("looks"))
         plan.looks.push_back(lookFromJson(look, "/looks/" + std::to_string(plan.looks.size())));
     plan.prep = json.value("prep", "own") == "none" ? PrepChoice::None : PrepChoice::Own;
-    const Json file = json.value("file", Json::object());
-    plan.format.format = fileFormatFromName(file.value("format", "jpeg")).value_or(FileFormat::Jpeg);
-    plan.format.bits = file.value("bits", 8);
-    if (plan.format.format == FileFormat::Jpeg && plan.format.bits != 8)
-        throw Error("", "/file/bits", words("a JPEG has 8 bits"), words("write 8, or choose png or tiff"));
-    plan.format.quality = file.value("quality", OutputFormat().quality);
-    plan.format.ground = groundFromName(file.value("ground", "white")).value_or(Ground::White);
-    plan.format.metadata = metadataKeptFromName(file.value("metadata", "all")).value_or(MetadataKept::All);
-    plan.format.author = file.value("author", ""), plan.format.copyright = file.value("copyright", "");
-    plan.longSide = file.value("longSide", 0);
+    plan.outputs.clear();
+    for (const Json& file : json.at("files")) {
+        try {
+            plan.outputs.push_back(outputFromJson(file));
+        } catch (const Error& e) {
+            throw Error("", "/files/" + std::to_string(plan.outputs.size()) + e.place(), e.problem(), e.hint());
+        }
+    }
     plan.folder = json.at("folder").get<std::string>();
     plan.name = json.value("names", BatchPlan().name);
     const auto exists =

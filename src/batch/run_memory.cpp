@@ -1,6 +1,7 @@
 #include "batch/run_memory.h"
 #include "base/file.h"
 #include "base/words.h"
+#include "batch/output_json.h"
 
 #include <algorithm>
 #include <array>
@@ -19,6 +20,8 @@ constexpr std::array kExists = {"number", "skip", "replace"};
 json toJson(const BatchSettings& s) {
     json presets = json::array();
     for (const fs::path& preset : s.presets) presets.push_back(preset.string());
+    json outputs = json::array();
+    for (const OutputSettings& output : s.outputs) outputs.push_back(outputToJson(output));
     json wishes = json::array();
     for (const auto& [key, wish] : s.wishes)
         wishes.push_back({{"picture", key.first.string()},
@@ -30,13 +33,7 @@ json toJson(const BatchSettings& s) {
             {"wishes", std::move(wishes)},
             {"presets", presets},
             {"prep", s.prep == PrepChoice::Own ? "own" : "none"},
-            {"format", s.format},
-            {"quality", s.quality},
-            {"ground", groundName(s.ground)},
-            {"metadata", metadataKeptName(s.metadata)},
-            {"author", s.author},
-            {"copyright", s.copyright},
-            {"longSide", s.longSide},
+            {"files", std::move(outputs)},
             {"folder", s.folder},
             {"name", s.name},
             {"ifExists", kExists[static_cast<std::size_t>(s.ifExists)]}};
@@ -47,12 +44,10 @@ BatchSettings settingsFrom(const json& j) {
     s.ownGrade = j.at("ownGrade").get<bool>();
     for (const json& preset : j.at("presets")) s.presets.insert(preset.get<std::string>());
     s.prep = j.at("prep").get<std::string>() == "none" ? PrepChoice::None : PrepChoice::Own;
-    s.format = std::clamp(j.at("format").get<int>(), 0, kBatchFormats - 1);
-    s.quality = std::clamp(j.at("quality").get<int>(), 1, 100);
-    s.ground = groundFromName(j.value("ground", "")).value_or(Ground::White);
-    s.metadata = metadataKeptFromName(j.value("metadata", "all")).value_or(MetadataKept::All);
-    s.author = j.value("author", ""), s.copyright = j.value("copyright", "");
-    s.longSide = std::clamp(j.at("longSide").get<int>(), 0, 100000);
+    const json outputs = j.value("files", json::array());
+    if (!outputs.empty()) s.outputs.clear();
+    for (std::size_t i = 0; i < std::min(outputs.size(), kMostOutputs); ++i)
+        s.outputs.push_back(outputFromJson(outputs[i]));
     s.folder = j.at("folder").get<std::string>();
     s.name = j.at("name").get<std::string>();
     const auto exists = j.at("ifExists").get<std::string>();
@@ -92,11 +87,9 @@ fs::path runMemoryFile(const fs::path& setFolder) {
 std::string runMemoryToText(const RunMemory& memory) {
     json files = json::array();
     for (const auto& file : memory.files) {
-        json entry = {{"picture", file.picture.string()},
-                      {"look", file.look},
-                      {"grade", file.grade},
-                      {"file", file.job.file.string()},
-                      {"state", jobStateName(file.job.state)}};
+        json entry = {{"picture", file.picture.string()}, {"look", file.look},
+                      {"output", file.job.output},        {"grade", file.grade},
+                      {"file", file.job.file.string()},   {"state", jobStateName(file.job.state)}};
         if (file.job.bytes > 0) entry["bytes"] = file.job.bytes;
         if (!file.job.error.empty()) entry["error"] = file.job.error, entry["hint"] = file.job.errorHint;
         if (!file.job.warning.empty()) entry["warning"] = file.job.warning;
@@ -125,6 +118,7 @@ RunMemory runMemoryFromText(const std::string& text) {
                                  entry.at("look").get<std::string>(),
                                  entry.at("grade").get<std::string>(),
                                  {}};
+            file.job.output = entry.value("output", std::size_t(0));
             file.job.file = entry.at("file").get<std::string>();
             file.job.state = stateFrom(entry.at("state").get<std::string>());
             file.job.bytes = entry.value("bytes", std::uintmax_t(0));

@@ -20,19 +20,15 @@ struct BatchSettings {
     bool ownGrade = true;
     std::set<std::filesystem::path> presets; ///< files of the chosen ones
     PrepChoice prep = PrepChoice::Own;
-    int format = 0; ///< JPEG, PNG 8, PNG 16, TIFF 8, TIFF 16
-    int quality = 90;
-    Ground ground = Ground::White;
-    MetadataKept metadata = MetadataKept::All;
-    std::string author, copyright;
-    int longSide = 0;
+    std::vector<OutputSettings> outputs = std::vector<OutputSettings>(1); ///< the files made of each; at least one
     std::string folder, name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
     /// By the file of the picture and that of the look's preset (empty for the pictures' own grade).
     std::map<std::pair<std::filesystem::path, std::filesystem::path>, WishSettings> wishes{};
     bool operator==(const BatchSettings&) const = default;
 };
-constexpr int kBatchFormats = 5;
+/// As many kinds of file as a run makes at most.
+constexpr std::size_t kMostOutputs = 16;
 
 /// What a set's Batch was set to and what its last run came to, kept in the user's data folder so that both are there
 /// again after a restart, however the last one ended.
@@ -43,7 +39,7 @@ struct RunMemory {
         std::filesystem::path picture;
         std::string look;
         std::string grade; ///< a hash of the grade that it got
-        BatchJob job;      ///< its picture and look as numbers mean nothing here
+        BatchJob job;      ///< its picture and look as numbers mean nothing here; the output does
     };
     std::vector<File> files; ///< of the last run; empty when there was none
     /// Whether the last run ended before all files were tried.

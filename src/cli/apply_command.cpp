@@ -1,7 +1,9 @@
 #include "base/error.h"
 #include "base/file.h"
+#include "base/letters.h"
 #include "base/output.h"
 #include "batch/batch.h"
+#include "batch/contact_sheet.h"
 #include "cli/collect.h"
 #include "cli/commands.h"
 #include "cli/file_options.h"
@@ -28,21 +30,22 @@ struct ApplyOptions {
     LookWanted look;
     PicturesWanted wanted;
     FileOptions file;
-    std::string report;
+    std::string report, sheet;
     int jobs = 0, memory = 0;
     bool isQuiet = false, isDryRun = false;
 };
 
-/// A report is no input of the run, nothing that it writes, and replaces only another report.
-void requireReportFile(const fs::path& report, const BatchPlan& plan, const LookWanted& look) {
+/// What is written beside the results is no input of the run, nothing that it writes, and replaces only its like.
+void requireBeside(const fs::path& file, const BatchPlan& plan, const LookWanted& look,
+                   const std::function<bool(const fs::path&)>& isLike, const std::string& what) {
     InputSet inputs;
     for (const auto& picture : plan.pictures) inputs.add(picture);
-    for (const auto& file : look.files()) inputs.add(file);
-    requireOutput(report, inputs, isReport, "a report of this program");
-    const auto plain = [](const fs::path& file) { return fs::absolute(file).lexically_normal(); };
+    for (const auto& each : look.files()) inputs.add(each);
+    requireOutput(file, inputs, isLike, what);
+    const auto plain = [](const fs::path& each) { return fs::absolute(each).lexically_normal(); };
     for (const BatchJob& job : jobsOf(plan))
-        if (plain(job.file) == plain(report))
-            throw Error(report.string(), "", "a picture of this run is to be written there", "choose another name");
+        if (plain(job.file) == plain(file))
+            throw Error(file.string(), "", "a picture of this run is to be written there", "choose another name");
 }
 
 /// What a dry run has to say of a place that is taken.
@@ -85,7 +88,11 @@ int runApply(const ApplyOptions& options) {
     }
     const bool isReportShown = options.report == "-";
     if (!options.report.empty() && !isReportShown)
-        checkUsage([&] { requireReportFile(options.report, plan, options.look); });
+        checkUsage([&] { requireBeside(options.report, plan, options.look, isReport, "a report of this program"); });
+    if (!options.sheet.empty())
+        checkUsage([&] {
+            requireBeside(options.sheet, plan, options.look, isContactSheet, "a contact sheet of this program");
+        });
     if (options.isDryRun) {
         for (const BatchJob& job : jobsOf(plan))
             std::cout << plan.pictures[job.picture].string() << " → " << job.file.string() << whatIsThere(plan, job)
@@ -112,7 +119,11 @@ int runApply(const ApplyOptions& options) {
     if (isReportShown)
         exactOutput() << reportText(plan, jobs) << std::flush;
     else if (!options.report.empty())
-        writeFileAtomically(options.report, reportText(plan, jobs));
+        writeFileAtomically(options.report, lowerCase(fs::path(options.report).extension().string()) == ".csv"
+                                                ? reportTable(plan, jobs)
+                                                : reportText(plan, jobs));
+    if (!options.sheet.empty())
+        writeContactSheet(options.sheet, plan.looks[0].name, sheetCells(plan, jobs), sheetColumns(plan));
     for (const auto& job : jobs)
         someFailed = someFailed || job.state == JobState::Failed || job.state == JobState::Cancelled;
     return someFailed ? kSomeFailed : kAllDone;
@@ -134,8 +145,15 @@ void addApplyCommand(CLI::App& app, int& code) {
         ->check(plainNumber())
         ->check(CLI::Range(1, 1000000))
         ->type_name("MB");
-    apply->add_option("--report", options->report, "Write an account of the run as JSON; - for standard output")
-        ->type_name("FILE.json");
+    apply
+        ->add_option(
+            "--report", options->report,
+            "Write an account of the run as JSON, or as a table where the name ends in .csv; - for standard output")
+        ->type_name("FILE");
+    apply
+        ->add_option("--contact-sheet", options->sheet,
+                     "Write small versions of the results with their names, as a .pdf or .png")
+        ->type_name("FILE");
     addPicturesWanted(*apply, options->wanted);
     apply->add_flag("--dry-run", options->isDryRun, "Only tell which file would be made of which");
     apply->add_flag("--quiet", options->isQuiet, "Tell only what went wrong");

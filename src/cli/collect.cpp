@@ -142,7 +142,7 @@ PicturesFound collectPictures(const PicturesWanted& wanted) {
             const Folder folder(name, wanted);
             if (const std::string text = folder.passedOver(); !text.empty()) found.remarks.push_back(text);
             if (folder.pictures().empty())
-                throw Error(name, "", "the folder holds no raw file, JPEG, PNG, TIFF or WebP picture",
+                throw Error(name, "", "the folder holds no raw file, JPEG, PNG, TIFF, WebP or AVIF picture",
                             "choose another folder");
             for (const fs::path& file : folder.pictures()) add(file);
         } catch (const Error& e) {

@@ -1,5 +1,6 @@
 #include "cli/file_options.h"
 #include "batch/names.h"
+#include "batch/output_json.h"
 
 namespace baryton {
 
@@ -8,20 +9,73 @@ void addFileOptions(CLI::App& command, FileOptions& options) {
         ->required()
         ->type_name("DIR");
     command.add_option("--format", options.format, "File format of the results")
-        ->check(CLI::IsMember({"jpeg", "png", "tiff"}))
+        ->check(CLI::IsMember({"jpeg", "png", "tiff", "webp", "avif"}))
         ->capture_default_str();
-    command.add_option("--bits", options.bits, "Bits per channel (PNG and TIFF)")->check(CLI::IsMember({8, 16}));
-    command.add_option("--quality", options.quality, "JPEG quality")
+    command.add_option("--bits", options.bits, "Bits per channel: 16 of PNG and TIFF, 32 (float) of TIFF")
+        ->check(CLI::IsMember({8, 16, 32}));
+    command.add_option("--quality", options.quality, "Of JPEG, WebP and AVIF")
         ->check(plainNumber())
         ->check(CLI::Range(1, 100))
         ->capture_default_str();
+    command
+        .add_option("--chroma", options.chroma,
+                    "Colour detail of JPEG and AVIF: full, half along each side, or by the quality")
+        ->check(CLI::IsMember({"auto", "full", "half"}))
+        ->capture_default_str();
+    command.add_flag("--progressive", options.isProgressive, "A JPEG that comes in passes");
+    command.add_flag("--lossless", options.isLossless, "A WebP that loses nothing");
+    command.add_option("--compression", options.compression, "How a TIFF is packed")
+        ->check(CLI::IsMember({"deflate", "lzw", "none"}))
+        ->capture_default_str();
+    command.add_flag("!--no-dither", options.dithers,
+                     "8 bits without the fine noise that keeps gradients from ending in bands");
+    command
+        .add_option("--dpi", options.dpi, "Resolution for printing, dots per inch; default: what the picture says")
+        ->check(CLI::Range(1.0, 10000.0));
     command.add_option("--ground", options.ground, "What lies behind transparent parts in a JPEG")
         ->check(CLI::IsMember({"white", "grey", "black"}))
         ->capture_default_str();
-    command.add_option("--long-side", options.longSide, "Scale down to this many pixels on the long side")
-        ->check(plainNumber())
-        ->check(CLI::Range(1, 100000))
-        ->type_name("PIXELS");
+    command
+        .add_option("--size", options.size,
+                    "How large: 2400 px (the long side), 2400x1600 (a box), 6 MP, 50 %; never enlarged")
+        ->type_name("SIZE");
+    command.add_flag("--enlarge", options.enlarges, "Pictures smaller than --size are enlarged");
+    command
+        .add_option("--profile", options.profile,
+                    "The colours of the files: srgb, display-p3, rec2020, or an ICC file of an RGB device")
+        ->capture_default_str()
+        ->type_name("PROFILE");
+    command.add_option("--intent", options.intent, "How colours that an ICC file's device has not are brought in")
+        ->check(CLI::IsMember({"perceptual", "relative", "saturation", "absolute"}))
+        ->capture_default_str();
+    command.add_flag("!--no-black-point", options.hasBlackPoint, "Without black point compensation");
+    command.add_option("--sharpen", options.sharpen, "Sharpening for output, by the size and the resolution")
+        ->check(CLI::IsMember({"none", "screen", "matt", "gloss"}))
+        ->capture_default_str();
+    command.add_option("--sharpening", options.sharpening, "How much of it, in per cent of what is usual")
+        ->check(CLI::Range(0.0, 200.0))
+        ->capture_default_str();
+    command.add_option("--mark", options.mark, "A line of text laid over the pictures");
+    command.add_option("--mark-picture", options.markPicture, "A picture laid over them")->type_name("FILE");
+    command.add_option("--mark-place", options.markPlace, "Where it lies")
+        ->check(CLI::IsMember(
+            {"top-left", "top", "top-right", "left", "middle", "right", "bottom-left", "bottom", "bottom-right"}))
+        ->capture_default_str();
+    command.add_option("--mark-size", options.markSize, "Its height, per cent of the shorter side")
+        ->check(CLI::Range(0.5, 100.0))
+        ->capture_default_str();
+    command.add_option("--mark-strength", options.markStrength, "How strongly it covers, in per cent")
+        ->check(CLI::Range(0.0, 100.0))
+        ->capture_default_str();
+    command
+        .add_option(
+            "--also", options.also,
+            "A second file of each picture, with these options but for what is named: \"tiff,bits=16,size=\"; "
+            "fields as they stand in a plan. May be given again")
+        ->type_name("FORMAT,FIELD=VALUE,…")
+        ->expected(1)
+        ->allow_extra_args(false)
+        ->multi_option_policy(CLI::MultiOptionPolicy::TakeAll);
     command
         .add_option("--metadata", options.metadata,
                     "What of the pictures' metadata goes along: all, all but where they were taken, only whose they "
@@ -33,7 +87,7 @@ void addFileOptions(CLI::App& command, FileOptions& options) {
     command
         .add_option("--name", options.name,
                     "Name template: {stem}, {look}, {preset}, {n} or {n:0000}, {ext}, {folder}, {date}, {time}, "
-                    "{camera}, {lens}, {iso}")
+                    "{camera}, {lens}, {iso}, {width}, {height}")
         ->default_val("{stem}-{look}.{ext}")
         ->type_name("TEMPLATE");
     command.add_option("--prep", options.prep, "Each picture's own Prep from its .bgrade file, or none")
@@ -47,16 +101,39 @@ void addFileOptions(CLI::App& command, FileOptions& options) {
 }
 
 void putInto(BatchPlan& plan, const FileOptions& options) {
-    plan.format.format = *fileFormatFromName(options.format);
-    const bool jpeg = plan.format.format == FileFormat::Jpeg;
-    if (jpeg && options.bits == 16)
-        throw WrongUsage("--bits 16", "", "a JPEG has 8 bits", "choose --format png or tiff");
-    plan.format.bits = options.bits ? options.bits : 8;
-    plan.format.quality = options.quality;
-    plan.format.ground = *groundFromName(options.ground);
-    plan.format.metadata = *metadataKeptFromName(options.metadata);
-    plan.format.author = options.author, plan.format.copyright = options.copyright;
-    plan.longSide = options.longSide;
+    OutputSettings output;
+    OutputFormat& format = output.format;
+    format.format = *fileFormatFromName(options.format);
+    format.bits = options.bits ? options.bits : 8;
+    format.quality = options.quality;
+    format.chroma = *chromaFromName(options.chroma);
+    format.isProgressive = options.isProgressive, format.isLossless = options.isLossless;
+    format.compression = *compressionFromName(options.compression);
+    format.dithers = options.dithers;
+    format.dotsPerInch = options.dpi;
+    format.ground = *groundFromName(options.ground);
+    format.metadata = *metadataKeptFromName(options.metadata);
+    format.author = options.author, format.copyright = options.copyright;
+    const auto space = spaceFromName(options.profile);
+    output.profile.space = space.value_or(ProfileWish::Space::File);
+    if (!space) output.profile.file = std::filesystem::absolute(options.profile).lexically_normal();
+    output.profile.intent = *intentFromName(options.intent);
+    output.profile.hasBlackPoint = options.hasBlackPoint;
+    output.sharpenFor = *sharpenFromName(options.sharpen);
+    output.sharpening = options.sharpening / 100;
+    output.mark.text = options.mark;
+    if (!options.markPicture.empty())
+        output.mark.picture = std::filesystem::absolute(options.markPicture).lexically_normal();
+    output.mark.place = *markPlaceFromName(options.markPlace);
+    output.mark.size = options.markSize, output.mark.strength = options.markStrength / 100;
+    checkUsage([&] {
+        output.size = sizeWishFromText(options.size);
+        output.size.enlarges = options.enlarges;
+        requireDepth(format);
+        plan.outputs = {output};
+        for (const std::string& also : options.also) plan.outputs.push_back(outputFromText(also, output));
+        for (const OutputSettings& each : plan.outputs) Output{each}; // profiles and marks can be read
+    });
     plan.prep = options.prep == "own" ? PrepChoice::Own : PrepChoice::None;
     plan.ifExists = options.exists == "skip"      ? IfExists::Skip
                     : options.exists == "replace" ? IfExists::Replace
@@ -64,7 +141,10 @@ void putInto(BatchPlan& plan, const FileOptions& options) {
     plan.folder = options.out;
     plan.name = options.name;
     plan.goesWithoutUnreadableGrades = options.ignoreGrades;
-    checkUsage([&] { fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(plan.format.format), 1}); });
+    checkUsage([&] {
+        for (const OutputSettings& each : plan.outputs)
+            fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(each.format.format), 1});
+    });
 }
 
 } // namespace baryton

@@ -7,9 +7,14 @@ namespace baryton {
 /// What is asked for the files that come out, as a command names it.
 struct FileOptions {
     std::string out, format = "jpeg", name, prep = "own", exists = "number", ground = "white";
-    std::string metadata = "all", author, copyright;
-    int bits = 0, quality = 90, longSide = 0;
-    bool ignoreGrades = false;
+    std::string metadata = "all", author, copyright, size, chroma = "auto", compression = "deflate";
+    std::string profile = "srgb", intent = "relative", sharpen = "none", mark, markPicture,
+                markPlace = "bottom-right";
+    std::vector<std::string> also;
+    int bits = 0, quality = 90;
+    double dpi = 0, sharpening = 100, markSize = 4, markStrength = 60;
+    bool ignoreGrades = false, enlarges = false, isProgressive = false, isLossless = false, dithers = true;
+    bool hasBlackPoint = true;
 };
 
 /// The options of it, for a command.

@@ -151,8 +151,9 @@ int applyLutTo(const ApplyLutOptions& options) {
     requirePicture(options.out, inputs);
     Grade grade = lookOf(options.lut).carried;
     for (Layer& layer : grade.look) layer.strength = layer.strengthOrFull() * options.strength / 100;
-    FileSource source(options.picture, sourceSettingsOf(grade), 0, 1, nullptr);
-    const WrittenPicture written = writeGraded(options.out, source, Program::compile(grade), format, 0, nullptr);
+    FileSource source(options.picture, sourceSettingsOf(grade), {}, 1, nullptr);
+    const WrittenPicture written =
+        writeGraded(options.out, source, Program::compile(grade), Output({format}), 0, nullptr);
     for (const auto& remark : source.remarks()) std::cerr << options.picture << ": note: " << remark << '\n';
     for (const auto& remark : written.remarks) std::cerr << options.out << ": note: " << remark << '\n';
     std::cout << options.out << '\n';

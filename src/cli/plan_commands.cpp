@@ -2,6 +2,7 @@
 #include "base/file.h"
 #include "base/output.h"
 #include "base/utf8.h"
+#include "batch/contact_sheet.h"
 #include "batch/journal.h"
 #include "cli/collect.h"
 #include "cli/file_options.h"
@@ -90,13 +91,13 @@ int validatePlan(const NamedPlan& named) {
 
 /// Joins the journals of all parts, and says what is missing.
 int mergePlan(const NamedPlan& named, bool asJson) {
-    std::map<std::pair<std::string, std::size_t>, BatchJob> known;
+    std::map<JobKey, BatchJob> known;
     std::vector<std::string> others;
     for (const fs::path& file : journalsOf(named)) {
         const JournalRead journal = readJournal(file);
         if (journal.planHash != planHash(named)) others.push_back(file.string());
         for (const auto& entry : journal.entries) {
-            BatchJob& job = known[{entry.picture.string(), entry.look}];
+            BatchJob& job = known[keyOf(entry)];
             // One that is done stays so, whatever another part says of it.
             if (job.state != JobState::Done) job = entry.job;
         }
@@ -108,7 +109,7 @@ int mergePlan(const NamedPlan& named, bool asJson) {
     for (const BatchJob& job : jobsOf(named.plan)) {
         const std::string picture = named.plan.pictures[job.picture].string();
         BatchJob now = job;
-        if (const auto at = known.find({picture, job.look}); at != known.end() && job.state != JobState::LeftOut)
+        if (const auto at = known.find(keyOf(named.plan, job)); at != known.end() && job.state != JobState::LeftOut)
             now = at->second;
         std::error_code ignored;
         const bool isThere = now.state == JobState::Done && fs::exists(now.file, ignored) &&
@@ -119,6 +120,7 @@ int mergePlan(const NamedPlan& named, bool asJson) {
         ++counts[state];
         files.push_back({{"picture", asUtf8(picture)},
                          {"look", named.plan.looks[job.look].name},
+                         {"format", fileFormatName(named.plan.outputs[job.output].format.format)},
                          {"state", state},
                          {"file", asUtf8(now.file.string())}});
         if (!asJson && isMissing)
@@ -135,7 +137,7 @@ int mergePlan(const NamedPlan& named, bool asJson) {
 }
 
 struct RunOptions {
-    std::string plan, part = "1/1";
+    std::string plan, part = "1/1", sheet;
     int jobs = 0, memory = 0;
     bool resumes = false, isDryRun = false, asJson = false, isQuiet = false;
 };
@@ -157,6 +159,7 @@ void tellJob(const RunOptions& options, const BatchPlan& plan, const BatchJob& j
     if (options.asJson) {
         Json line = {{"picture", asUtf8(picture)},
                      {"look", plan.looks[job.look].name},
+                     {"format", fileFormatName(plan.outputs[job.output].format.format)},
                      {"state", jobStateName(job.state)},
                      {"file", asUtf8(job.file.string())}};
         if (job.state == JobState::Failed) line.update({{"error", job.error}, {"hint", job.errorHint}});
@@ -190,7 +193,8 @@ int runPlan(const RunOptions& options) {
                          [](const auto& e) {
                              return e.job.state == JobState::Running || e.job.state == JobState::Cancelled;
                          }) &&
-            journal.entries.size() >= (plan.pictures.size() - plan.elsewhere.size()) * plan.looks.size();
+            journal.entries.size() >=
+                (plan.pictures.size() - plan.elsewhere.size()) * plan.looks.size() * plan.outputs.size();
         if (!options.resumes && !isWhole && !options.isDryRun)
             throw WrongUsage(journalPath.string(), "", "a run of this plan was begun here and not ended",
                              "go on with it by --resume, or delete the journal");
@@ -199,11 +203,17 @@ int runPlan(const RunOptions& options) {
                 std::cerr << journalPath.string() << ": note: " << remark << '\n';
         goesOn = options.resumes;
     }
+    if (!options.sheet.empty())
+        checkUsage([&] {
+            InputSet inputs;
+            for (const fs::path& picture : plan.pictures) inputs.add(picture);
+            requireOutput(options.sheet, inputs, isContactSheet, "a contact sheet of this program");
+        });
     if (options.isDryRun) {
         for (const BatchJob& job : jobsOf(plan))
             if (job.state == JobState::Waiting)
                 std::cout << plan.pictures[job.picture].string() << " → " << job.file.string()
-                          << (plan.made.contains(job.picture * plan.looks.size() + job.look) ? "  (made)" : "")
+                          << (plan.made.contains(placeOf(plan, job.picture, job.look, job.output)) ? "  (made)" : "")
                           << '\n';
         return kAllDone;
     }
@@ -213,7 +223,7 @@ int runPlan(const RunOptions& options) {
     const EndedBySignal ended(task);
     ProgressLine progress(!options.isQuiet && !options.asJson);
     std::size_t tried = 0;
-    const std::size_t all = (plan.pictures.size() - plan.elsewhere.size()) * plan.looks.size();
+    const std::size_t all = (plan.pictures.size() - plan.elsewhere.size()) * plan.looks.size() * plan.outputs.size();
     std::optional<Error> failure; // of the journal: the run ends, cleanly
     const auto jobs = runBatch(
         plan,
@@ -233,7 +243,11 @@ int runPlan(const RunOptions& options) {
         &task);
     progress.clear();
     if (failure) throw Error(*failure);
-    writeFileAtomically(reportFile(named, part), reportText(plan, jobs));
+    const fs::path report = reportFile(named, part);
+    writeFileAtomically(report, reportText(plan, jobs));
+    writeFileAtomically(fs::path(report).replace_extension(".csv"), reportTable(plan, jobs));
+    if (!options.sheet.empty())
+        writeContactSheet(options.sheet, named.name, sheetCells(plan, jobs), sheetColumns(plan));
     bool someFailed = false;
     for (const BatchJob& job : jobs)
         someFailed = someFailed || job.state == JobState::Failed || job.state == JobState::Cancelled;
@@ -294,6 +308,10 @@ void addPlanCommands(CLI::App& app, int& code) {
         ->check(plainNumber())
         ->check(CLI::Range(1, 1000000))
         ->type_name("MB");
+    batch
+        ->add_option("--contact-sheet", run->sheet,
+                     "Write small versions of the results with their names, as a .pdf or .png")
+        ->type_name("FILE");
     batch->add_flag("--dry-run", run->isDryRun, "Only tell which file would be made of which");
     batch->add_flag("--json", run->asJson, "Tell each file as a line of JSON");
     batch->add_flag("--quiet", run->isQuiet, "Tell only what went wrong");

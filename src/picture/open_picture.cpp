@@ -17,7 +17,7 @@ namespace {
 
 constexpr double kMostPixels = 400e6;
 
-enum class Kind { Jpeg, Png, Tiff, Webp };
+enum class Kind { Jpeg, Png, Tiff, Webp, Avif };
 
 /// By the first bytes, whatever the name says.
 std::optional<Kind> kindOf(const fs::path& file) {
@@ -30,6 +30,7 @@ std::optional<Kind> kindOf(const fs::path& file) {
     for (const auto mark : {"II*\0"sv, "MM\0*"sv, "II+\0"sv, "MM\0+"sv})
         if (start.starts_with(mark)) return Kind::Tiff;
     if (start.starts_with("RIFF"sv) && start.substr(8) == "WEBP"sv) return Kind::Webp;
+    if (start.substr(4) == "ftypavif"sv) return Kind::Avif; // ISO/IEC 14496-12, its major brand
     return std::nullopt;
 }
 
@@ -157,7 +158,7 @@ vips::VImage openImage(const fs::path& file, vips::VOption* options, std::vector
     vips_error_clear();
     const auto kind = kindOf(file);
     if (!kind)
-        throw Error(file.string(), "", words("this is not a JPEG, PNG, TIFF or WebP picture"),
+        throw Error(file.string(), "", words("this is not a JPEG, PNG, TIFF, WebP or AVIF picture"),
                     words("open it where it was made and save it as one of these"));
     switch (*kind) {
     case Kind::Jpeg:
@@ -166,6 +167,8 @@ vips::VImage openImage(const fs::path& file, vips::VOption* options, std::vector
         return vips::VImage::pngload(file.c_str(), unused.release());
     case Kind::Tiff:
         return openTiff(file, unused.release(), remarks);
+    case Kind::Avif:
+        return vips::VImage::heifload(file.c_str(), unused.release());
     case Kind::Webp:
         break;
     }
@@ -173,6 +176,10 @@ vips::VImage openImage(const fs::path& file, vips::VOption* options, std::vector
     if (remarks && numberOf(image, VIPS_META_N_PAGES, 1) > 1)
         remarks->push_back(words("it is an animation: its first picture is taken"));
     return image;
+}
+
+bool isAvif(const fs::path& file) {
+    return kindOf(file) == Kind::Avif;
 }
 
 bool isAboutMemory(const std::string& message) {
@@ -205,7 +212,7 @@ double bytesToDecode(const vips::VImage& image) {
     const double pixels = double(image.width()) * image.height();
     const std::string loader = image.get_string(VIPS_META_LOADER);
     const bool isInterlaced = image.get_typeof("interlaced") != 0 || image.get_typeof("jpeg-multiscan") != 0;
-    if (loader == "webpload") return pixels * 4;
+    if (loader == "webpload" || loader == "heifload") return pixels * 4;
     if (!isInterlaced) return 0;
     // A progressive JPEG is put together from its coefficients, two bytes each.
     return loader == "jpegload" ? pixels * 2 * image.bands()

@@ -1,5 +1,6 @@
 #pragma once
 #include "base/task.h"
+#include "picture/output_format.h"
 #include "picture/picture.h"
 #include "picture/raw_settings.h"
 
@@ -40,11 +41,11 @@ std::vector<std::filesystem::path> picturesInFolder(const std::filesystem::path&
 /// Leaves out each JPEG beside a raw file of the same name, two of one shot; returns how many.
 std::size_t leaveOutPairs(std::vector<std::filesystem::path>& files);
 
-/// Reads JPEG, PNG, TIFF (8, 16 bit, float; grey, RGB, Lab, CMYK, with alpha) or WebP, by content, into the working
-/// encoding: orientation applied, the ICC profile honoured, untagged taken as sRGB, or as DCF's wide colour space
-/// where the camera says so, or a camera's raw file, by its name. Of several pictures in a file the largest is read.
-/// NaN become 0, values are held to −64…64. Throws Error for anything that is not a whole picture of one of these
-/// kinds, larger than 400 megapixels, or for which there is not enough memory (memory_limit.h).
+/// Reads JPEG, PNG, TIFF (8, 16 bit, float; grey, RGB, Lab, CMYK, with alpha), WebP or AVIF, by content, into the
+/// working encoding: orientation applied, the ICC profile honoured, untagged taken as sRGB, or as DCF's wide colour
+/// space where the camera says so, or a camera's raw file, by its name. Of several pictures in a file the largest is
+/// read. NaN become 0, values are held to −64…64. Throws Error for anything that is not a whole picture of one of
+/// these kinds, larger than 400 megapixels, or for which there is not enough memory (memory_limit.h).
 PictureFile readPicture(const std::filesystem::path& file, const RawSettings& raw = {});
 
 /// The same, shrunk while it is read so that the long side is about `longSide` (never enlarged): for thumbnails.
@@ -68,32 +69,6 @@ PictureSize readPictureSize(const std::filesystem::path& file);
 /// True for a file that begins as a picture that can be read.
 bool isPictureFile(const std::filesystem::path& file);
 
-/// What of a picture's metadata goes into the files made of it. Rights: who made it and what may be done with it.
-enum class MetadataKept { All, AllButPlace, Rights, None };
-std::optional<MetadataKept>
-metadataKeptFromName(const std::string& name); ///< "all", "all-but-place", "rights", "none"
-std::string metadataKeptName(MetadataKept kept);
-
-enum class FileFormat { Jpeg, Png, Tiff };
-/// What lies behind the transparent parts of a picture in a file without transparency; grey reflects 18 %.
-enum class Ground { White, Grey, Black };
-struct OutputFormat {
-    FileFormat format = FileFormat::Jpeg;
-    int bits = 8;                  ///< 8 or 16; JPEG is always 8
-    int quality = 90;              ///< JPEG, 1…100
-    Ground ground = Ground::White; ///< JPEG
-    MetadataKept metadata = MetadataKept::All;
-    std::string author{}, copyright{}; ///< put in the place of the picture's own where they are not empty
-};
-/// "jpeg", "png", "tiff" → format; nothing for other words.
-std::optional<FileFormat> fileFormatFromName(const std::string& name);
-std::string fileFormatName(FileFormat format);
-/// "white", "grey", "black" → ground; nothing for other words.
-std::optional<Ground> groundFromName(const std::string& name);
-std::string groundName(Ground ground);
-/// The extension of a format, without dot: "jpg", "png", "tif".
-std::string fileExtension(FileFormat format);
-
 /// A picture quantised for a file: interleaved, 8 or 16 bits, with alpha as the last channel where there is one.
 struct QuantisedPicture {
     int width = 0, height = 0, channels = 3, bits = 8;
@@ -105,7 +80,7 @@ struct QuantisedPicture {
 };
 
 /// Encodes and writes atomically, with the sRGB profile and the metadata (orientation, thumbnail and what described
-/// the old file's layout left out). Alpha is kept in PNG and TIFF, laid over the ground in JPEG.
+/// the old file's layout left out). Alpha is kept, in a JPEG laid over the ground.
 void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,
                   const OutputFormat& format);
 

@@ -1,14 +1,16 @@
 #pragma once
 #include "base/file.h"
+#include "picture/output_profile.h"
 #include "picture/picture_file.h"
 
 #include <functional>
 
 namespace baryton {
 
-/// What a file holds: interleaved, 8 or 16 bits, alpha as a fourth channel.
+/// What a file holds: interleaved, 8 or 16 bits or 32 of float, alpha as a fourth channel.
 struct FileShape {
     int width = 0, height = 0, channels = 3, bits = 8;
+    const OutputProfile* profile = nullptr; ///< that its numbers are of; null: sRGB
     std::size_t rowBytes() const {
         return static_cast<std::size_t>(width) * static_cast<std::size_t>(channels * bits / 8);
     }
@@ -26,7 +28,7 @@ struct WrittenPicture {
 
 /// As writePicture, but asks for the picture a band at a time, from the top down, each row once: while one is encoded
 /// the next one is made. It is never in memory as a whole, but for what the format itself collects (a JPEG its
-/// coefficients up to 100 megapixels, to find the best tables for them).
+/// coefficients up to 100 megapixels, to find the best tables for them; WebP and AVIF all of it).
 WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
                                   const Metadata& metadata, const OutputFormat& format, const Placing& placing = {});
 

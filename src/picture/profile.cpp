@@ -2,91 +2,14 @@
 #include "base/error.h"
 #include "base/parallel.h"
 #include "base/words.h"
-#include "colour/spaces.h"
 #include "colour/transfer.h"
+#include "picture/icc_support.h"
 
 #include <algorithm>
-#include <cmath>
-#include <lcms2.h>
 #include <memory>
 #include <vector>
 
 namespace baryton {
-
-namespace {
-
-using Profile = std::unique_ptr<void, decltype(&cmsCloseProfile)>;
-using Transform = std::unique_ptr<void, decltype(&cmsDeleteTransform)>;
-
-Profile open(std::string_view icc) {
-    cmsSetLogErrorHandler([](cmsContext, cmsUInt32Number, const char*) {});
-    Profile profile(cmsOpenProfileFromMem(icc.data(), static_cast<cmsUInt32Number>(icc.size())), &cmsCloseProfile);
-    if (!profile)
-        throw Error("", "", words("its colour profile is damaged"),
-                    words("save the picture again with a valid profile"));
-    return profile;
-}
-
-int channelsOf(cmsHPROFILE profile) {
-    switch (cmsGetColorSpace(profile)) {
-    case cmsSigGrayData:
-        return 1;
-    case cmsSigRgbData:
-        return 3;
-    case cmsSigCmykData:
-        return 4;
-    default:
-        return 0;
-    }
-}
-
-/// The library stamps the moment of making into the header; the same bytes every time are worth more here.
-std::string bytesOf(cmsHPROFILE profile) {
-    cmsUInt32Number size = 0;
-    cmsSaveProfileToMem(profile, nullptr, &size);
-    std::string made(size, '\0');
-    cmsSaveProfileToMem(profile, made.data(), &size);
-    constexpr unsigned char date[12] = {0x07, 0xEA, 0, 1, 0, 1, 0, 0, 0, 0, 0, 0};
-    std::copy(std::begin(date), std::end(date), made.begin() + 24);
-    std::fill(made.begin() + 84, made.begin() + 100, '\0'); // the profile ID is a hash over the header
-    return made;
-}
-
-struct MatrixProfile {
-    Mat3 toLinearSrgb{};
-    const cmsToneCurve* curves[3]{};
-};
-
-/// Fills `out` and says true when the profile is made of three curves and three colorants.
-bool readMatrix(cmsHPROFILE profile, MatrixProfile& out) {
-    if (cmsGetColorSpace(profile) != cmsSigRgbData || !cmsIsMatrixShaper(profile)) return false;
-    if (cmsIsTag(profile, cmsSigAToB0Tag) || cmsIsTag(profile, cmsSigDToB0Tag)) return false;
-    constexpr cmsTagSignature colorants[] = {cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
-    constexpr cmsTagSignature curves[] = {cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};
-    Mat3 toXyz{};
-    for (unsigned i = 0; i < 3; ++i) {
-        const auto* colorant = static_cast<const cmsCIEXYZ*>(cmsReadTag(profile, colorants[i]));
-        out.curves[i] = static_cast<const cmsToneCurve*>(cmsReadTag(profile, curves[i]));
-        if (!colorant || !out.curves[i]) return false;
-        toXyz[i] = colorant->X, toXyz[3 + i] = colorant->Y, toXyz[6 + i] = colorant->Z;
-    }
-    out.toLinearSrgb = kXyzToSrgb * adaptation(kBradford, kD50, kD65) * toXyz;
-    return true;
-}
-
-bool isSrgb(const MatrixProfile& m) {
-    constexpr Mat3 identity = {1, 0, 0, 0, 1, 0, 0, 0, 1};
-    for (unsigned i = 0; i < 9; ++i)
-        if (std::abs(m.toLinearSrgb[i] - identity[i]) > 2e-3) return false;
-    for (const auto* curve : m.curves)
-        for (int i = 0; i <= 64; ++i) {
-            const float v = static_cast<float>(i) / 64;
-            if (std::abs(cmsEvalToneCurveFloat(curve, v) - srgbToLinear(v)) > 1e-3) return false;
-        }
-    return true;
-}
-
-} // namespace
 
 struct ProfileConversion::Tables {
     // 16-bit input falls on the entries exactly; float input is interpolated, and continued in a straight line
@@ -122,7 +45,7 @@ struct ProfileConversion::Tables {
 };
 
 struct ProfileConversion::Lcms {
-    Transform transform;
+    IccTransform transform;
     std::size_t channels;
 
     Lcms(cmsHPROFILE from, int channelCount)
@@ -132,7 +55,7 @@ struct ProfileConversion::Lcms {
             throw Error("", "",
                         inWords("its colour profile is for another kind of picture ({} channels here)", channelCount),
                         words("save the picture again with a profile that fits it"));
-        const Profile to(cmsCreate_sRGBProfile(), &cmsCloseProfile);
+        const IccProfile to(cmsCreate_sRGBProfile(), &cmsCloseProfile);
         const cmsUInt32Number in = isLab               ? TYPE_Lab_FLT
                                    : channelCount == 1 ? TYPE_GRAY_FLT
                                    : channelCount == 3 ? TYPE_RGB_FLT
@@ -162,7 +85,7 @@ struct ProfileConversion::Lcms {
 };
 
 ProfileConversion::ProfileConversion(std::string_view icc, int channels) {
-    const Profile profile = open(icc);
+    const IccProfile profile = openProfile(icc);
     MatrixProfile matrix;
     if (channels != 3 || !readMatrix(profile.get(), matrix))
         lcms_ = std::make_unique<Lcms>(profile.get(), channels);
@@ -173,7 +96,7 @@ ProfileConversion::ProfileConversion(std::string_view icc, int channels) {
 ProfileConversion::ProfileConversion(std::unique_ptr<const Lcms> lcms) : lcms_(std::move(lcms)) {}
 
 ProfileConversion ProfileConversion::fromLab() {
-    const Profile lab(cmsCreateLab4Profile(nullptr), &cmsCloseProfile);
+    const IccProfile lab(cmsCreateLab4Profile(nullptr), &cmsCloseProfile);
     return ProfileConversion(std::make_unique<const Lcms>(lab.get(), 3));
 }
 
@@ -187,26 +110,26 @@ void ProfileConversion::operator()(Picture& picture, const Picture* black) const
 }
 
 ProfileKind profileKind(std::string_view icc) {
-    const Profile profile = open(icc);
+    const IccProfile profile = openProfile(icc);
     MatrixProfile matrix;
     if (!readMatrix(profile.get(), matrix)) return ProfileKind::Table;
     return isSrgb(matrix) ? ProfileKind::Srgb : ProfileKind::Matrix;
 }
 
 int profileChannels(std::string_view icc) {
-    return channelsOf(open(icc).get());
+    return channelsOf(openProfile(icc).get());
 }
 
 void toDevice(std::string_view icc, float* rgb, std::size_t count) {
-    const Profile to = open(icc);
+    const IccProfile to = openProfile(icc);
     if (cmsGetColorSpace(to.get()) != cmsSigRgbData)
         throw Error("", "", words("the profile is not one of a monitor"),
                     words("choose the profile made for this screen"));
-    const Profile from(cmsCreate_sRGBProfile(), &cmsCloseProfile);
-    const Transform transform(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
-                                                 INTENT_RELATIVE_COLORIMETRIC,
-                                                 cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE),
-                              &cmsDeleteTransform);
+    const IccProfile from(cmsCreate_sRGBProfile(), &cmsCloseProfile);
+    const IccTransform transform(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
+                                                    INTENT_RELATIVE_COLORIMETRIC,
+                                                    cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE),
+                                 &cmsDeleteTransform);
     if (!transform)
         throw Error("", "", words("the profile can't be used for output"),
                     words("choose the profile made for this screen"));
@@ -215,22 +138,44 @@ void toDevice(std::string_view icc, float* rgb, std::size_t count) {
 
 const std::string& srgbProfile() {
     static const std::string bytes = [] {
-        const Profile profile(cmsCreate_sRGBProfile(), &cmsCloseProfile);
-        return bytesOf(profile.get());
+        const IccProfile profile(cmsCreate_sRGBProfile(), &cmsCloseProfile);
+        return profileBytes(profile.get());
     }();
     return bytes;
 }
 
+namespace {
+
+std::string rgbProfile(const char* name, const cmsCIExyYTRIPLE& primaries, cmsToneCurve* curve) {
+    constexpr cmsCIExyY white = {0.3127, 0.3290, 1};
+    const std::unique_ptr<cmsToneCurve, decltype(&cmsFreeToneCurve)> owned(curve, &cmsFreeToneCurve);
+    cmsToneCurve* const curves[3] = {curve, curve, curve};
+    const IccProfile profile(cmsCreateRGBProfile(&white, &primaries, curves), &cmsCloseProfile);
+    const std::unique_ptr<cmsMLU, decltype(&cmsMLUfree)> words(cmsMLUalloc(nullptr, 1), &cmsMLUfree);
+    cmsMLUsetASCII(words.get(), "en", "US", name);
+    cmsWriteTag(profile.get(), cmsSigProfileDescriptionTag, words.get());
+    return profileBytes(profile.get());
+}
+
+} // namespace
+
 const std::string& dcfWideProfile() {
-    static const std::string bytes = [] {
-        constexpr cmsCIExyY white = {0.3127, 0.3290, 1};
-        constexpr cmsCIExyYTRIPLE primaries = {{0.64, 0.33, 1}, {0.21, 0.71, 1}, {0.15, 0.06, 1}};
-        const std::unique_ptr<cmsToneCurve, decltype(&cmsFreeToneCurve)> power(cmsBuildGamma(nullptr, 563.0 / 256),
-                                                                               &cmsFreeToneCurve);
-        cmsToneCurve* const curves[3] = {power.get(), power.get(), power.get()};
-        const Profile profile(cmsCreateRGBProfile(&white, &primaries, curves), &cmsCloseProfile);
-        return bytesOf(profile.get());
-    }();
+    static const std::string bytes = rgbProfile("DCF option", {{0.64, 0.33, 1}, {0.21, 0.71, 1}, {0.15, 0.06, 1}},
+                                                cmsBuildGamma(nullptr, 563.0 / 256));
+    return bytes;
+}
+
+const std::string& displayP3Profile() {
+    constexpr cmsFloat64Number srgb[] = {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045};
+    static const std::string bytes =
+        rgbProfile("Display P3", {{0.680, 0.320, 1}, {0.265, 0.690, 1}, {0.150, 0.060, 1}},
+                   cmsBuildParametricToneCurve(nullptr, 4, srgb));
+    return bytes;
+}
+
+const std::string& rec2020Profile() {
+    static const std::string bytes = rgbProfile(
+        "Rec. 2020", {{0.708, 0.292, 1}, {0.170, 0.797, 1}, {0.131, 0.046, 1}}, cmsBuildGamma(nullptr, 2.4));
     return bytes;
 }
 

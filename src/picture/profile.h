@@ -56,7 +56,10 @@ private:
 /// Throws Error when the profile is not one of an RGB device.
 void toDevice(std::string_view icc, float* rgb, std::size_t count);
 
-/// The sRGB profile that written files carry.
+/// The profiles that written files carry: sRGB; Display P3 (SMPTE EG 432-1 primaries, D65, sRGB's curve); Rec. 2020
+/// (ITU-R BT.2020 primaries, the power of 2.4 of BT.1886).
 const std::string& srgbProfile();
+const std::string& displayP3Profile();
+const std::string& rec2020Profile();
 
 } // namespace baryton

@@ -27,7 +27,7 @@ std::string lowerExtension(const fs::path& file) {
 
 const std::vector<std::string>& readableExtensions() {
     static const std::vector<std::string> extensions = [] {
-        std::vector<std::string> all = {"jpg", "jpeg", "png", "tif", "tiff", "webp"};
+        std::vector<std::string> all = {"jpg", "jpeg", "png", "tif", "tiff", "webp", "avif"};
         all.insert(all.end(), rawExtensions().begin(), rawExtensions().end());
         return all;
     }();
@@ -71,7 +71,7 @@ std::vector<fs::path> picturesInFolder(const fs::path& folder) {
         throw Error(folder.string(), "", inWords("cannot read the folder: {}", failed.message()),
                     words("check its name and permissions"));
     if (files.empty())
-        throw Error(folder.string(), "", words("the folder holds no raw file, JPEG, PNG, TIFF or WebP picture"),
+        throw Error(folder.string(), "", words("the folder holds no raw file, JPEG, PNG, TIFF, WebP or AVIF picture"),
                     words("choose another folder"));
     std::sort(files.begin(), files.end());
     return files;

@@ -10,11 +10,13 @@
 
 namespace baryton {
 
-/// Checks what can be told before decoding, and opens the file with one of our four loaders only, chosen by what it
+/// Checks what can be told before decoding, and opens the file with one of our five loaders only, chosen by what it
 /// holds. Of a TIFF with several pictures it is the largest; what is not taken goes into `remarks`. Takes the
 /// options.
 vips::VImage openImage(const std::filesystem::path& file, vips::VOption* options = nullptr,
                        std::vector<std::string>* remarks = nullptr);
+/// By its first bytes.
+bool isAvif(const std::filesystem::path& file);
 /// Throws Error for more than 400 megapixels.
 void checkSize(const vips::VImage& image, const std::filesystem::path& file);
 /// What decoding keeps in memory, in bytes, because the format can't be read row by row; 0 where it can.

@@ -9,50 +9,12 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <cstring>
 #include <exception>
 #include <mutex>
 
 namespace baryton {
-
-std::optional<FileFormat> fileFormatFromName(const std::string& name) {
-    if (name == "jpeg" || name == "jpg") return FileFormat::Jpeg;
-    if (name == "png") return FileFormat::Png;
-    if (name == "tiff" || name == "tif") return FileFormat::Tiff;
-    return std::nullopt;
-}
-
-std::string fileFormatName(FileFormat format) {
-    return format == FileFormat::Jpeg ? "jpeg" : format == FileFormat::Png ? "png" : "tiff";
-}
-
-std::optional<Ground> groundFromName(const std::string& name) {
-    for (const Ground ground : {Ground::White, Ground::Grey, Ground::Black})
-        if (groundName(ground) == name) return ground;
-    return std::nullopt;
-}
-
-std::string groundName(Ground ground) {
-    return ground == Ground::White ? "white" : ground == Ground::Grey ? "grey" : "black";
-}
-
-std::string fileExtension(FileFormat format) {
-    return format == FileFormat::Jpeg ? "jpg" : format == FileFormat::Png ? "png" : "tif";
-}
-
-namespace {
-constexpr std::array kKeptNames = {"all", "all-but-place", "rights", "none"};
-}
-
-std::optional<MetadataKept> metadataKeptFromName(const std::string& name) {
-    const auto at = std::find(kKeptNames.begin(), kKeptNames.end(), name);
-    if (at == kKeptNames.end()) return std::nullopt;
-    return static_cast<MetadataKept>(at - kKeptNames.begin());
-}
-
-std::string metadataKeptName(MetadataKept kept) {
-    return kKeptNames[static_cast<std::size_t>(kept)];
-}
 
 QuantisedPicture::QuantisedPicture(int w, int h, int channelCount, int bitCount)
     : width(w), height(h), channels(channelCount), bits(bitCount),
@@ -121,48 +83,78 @@ vips::VImage imageOf(RowPuller& source, double dotsPerInch) {
     VipsImage* image = vips_image_new();
     const vips::VImage owner(image);
     const FileShape& shape = source.shape;
-    const bool isDeep = shape.bits == 16;
     const double perMm = (dotsPerInch > 0 ? dotsPerInch : kUsualDotsPerInch) / 25.4;
     vips_image_init_fields(image, shape.width, shape.height, shape.channels,
-                           isDeep ? VIPS_FORMAT_USHORT : VIPS_FORMAT_UCHAR, VIPS_CODING_NONE,
-                           isDeep ? VIPS_INTERPRETATION_RGB16 : VIPS_INTERPRETATION_sRGB, perMm, perMm);
+                           shape.bits == 32   ? VIPS_FORMAT_FLOAT
+                           : shape.bits == 16 ? VIPS_FORMAT_USHORT
+                                              : VIPS_FORMAT_UCHAR,
+                           VIPS_CODING_NONE, shape.bits == 16 ? VIPS_INTERPRETATION_RGB16 : VIPS_INTERPRETATION_sRGB,
+                           perMm, perMm);
     if (vips_image_pipelinev(image, VIPS_DEMAND_STYLE_THINSTRIP, nullptr) != 0 ||
         vips_image_generate(image, nullptr, generateRows, nullptr, &source, nullptr) != 0)
         throw vips::VError();
     return owner;
 }
 
-/// In sRGB of 8 bits.
-double levelOf(Ground ground) {
-    return ground == Ground::White ? 255 : ground == Ground::Grey ? 119 : 0;
+/// What the ground is in the numbers of a profile, of 8 bits.
+std::vector<double> levelsOf(Ground ground, const OutputProfile* profile) {
+    const float grey = ground == Ground::White ? 1 : ground == Ground::Grey ? 119.0F / 255 : 0;
+    std::array<float, 3> level{grey, grey, grey};
+    if (profile) (*profile)(&level[0], &level[1], &level[2], 1);
+    std::vector<double> levels;
+    for (const float each : level) levels.push_back(std::round(255.0 * std::clamp(each, 0.0F, 1.0F)));
+    return levels;
 }
 
-void encode(vips::VImage image, const std::filesystem::path& file, const OutputFormat& format) {
-    const std::string& icc = srgbProfile();
+VipsForeignSubsample subsamplingOf(const OutputFormat& format) {
+    constexpr int allFrom = 90;
+    const bool isHalf = format.chroma == Chroma::Half || (format.chroma == Chroma::Auto && format.quality < allFrom);
+    return isHalf ? VIPS_FOREIGN_SUBSAMPLE_ON : VIPS_FOREIGN_SUBSAMPLE_OFF;
+}
+
+void encode(vips::VImage image, const std::filesystem::path& file, const FileShape& shape,
+            const OutputFormat& format) {
+    using vips::VImage;
+    const std::string& icc = shape.profile ? shape.profile->icc() : srgbProfile();
     vips_image_set_blob_copy(image.get_image(), VIPS_META_ICC_NAME, icc.data(), icc.size());
     switch (format.format) {
     case FileFormat::Jpeg:
         if (image.bands() == 4)
-            image = image.flatten(
-                vips::VImage::option()->set("background", std::vector<double>(3, levelOf(format.ground))));
+            image = image.flatten(VImage::option()->set("background", levelsOf(format.ground, shape.profile)));
         image.jpegsave(file.c_str(),
-                       vips::VImage::option()
+                       VImage::option()
                            ->set("Q", format.quality)
+                           ->set("interlace", format.isProgressive)
                            ->set("optimize_coding", double(image.width()) * image.height() <= kMostGathered)
-                           ->set("subsample_mode",
-                                 format.quality >= 90 ? VIPS_FOREIGN_SUBSAMPLE_OFF : VIPS_FOREIGN_SUBSAMPLE_ON));
+                           ->set("subsample_mode", subsamplingOf(format)));
         break;
     case FileFormat::Png:
-        image.pngsave(file.c_str(), vips::VImage::option()->set("compression", 6));
+        image.pngsave(file.c_str(), VImage::option()->set("compression", 6));
         break;
     case FileFormat::Tiff: {
-        const std::string packet = writerPacket();
-        vips_image_set_blob_copy(image.get_image(), VIPS_META_XMP_NAME, packet.data(), packet.size());
-        image.tiffsave(file.c_str(), vips::VImage::option()
-                                         ->set("compression", VIPS_FOREIGN_TIFF_COMPRESSION_DEFLATE)
-                                         ->set("predictor", VIPS_FOREIGN_TIFF_PREDICTOR_HORIZONTAL));
+        const bool isFloat = shape.bits == 32, isPacked = format.compression != TiffCompression::None;
+        constexpr double mostSmall = 3.9e9; // bytes that offsets of 32 bits reach
+        image.tiffsave(file.c_str(), VImage::option()
+                                         ->set("compression", format.compression == TiffCompression::Deflate
+                                                                  ? VIPS_FOREIGN_TIFF_COMPRESSION_DEFLATE
+                                                              : isPacked ? VIPS_FOREIGN_TIFF_COMPRESSION_LZW
+                                                                         : VIPS_FOREIGN_TIFF_COMPRESSION_NONE)
+                                         ->set("predictor", !isPacked ? VIPS_FOREIGN_TIFF_PREDICTOR_NONE
+                                                            : isFloat ? VIPS_FOREIGN_TIFF_PREDICTOR_FLOAT
+                                                                      : VIPS_FOREIGN_TIFF_PREDICTOR_HORIZONTAL)
+                                         ->set("bigtiff", double(shape.rowBytes()) * shape.height > mostSmall));
         break;
     }
+    case FileFormat::WebP:
+        image.webpsave(file.c_str(), VImage::option()->set("Q", format.quality)->set("lossless", format.isLossless));
+        break;
+    case FileFormat::Avif:
+        image.heifsave(file.c_str(), VImage::option()
+                                         ->set("compression", VIPS_FOREIGN_HEIF_COMPRESSION_AV1)
+                                         ->set("Q", format.quality)
+                                         ->set("bitdepth", 8)
+                                         ->set("subsample_mode", subsamplingOf(format)));
+        break;
     }
 }
 
@@ -171,11 +163,30 @@ void encode(vips::VImage image, const std::filesystem::path& file, const OutputF
 WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
                                   const Metadata& whole, const OutputFormat& format, const Placing& placing) {
     initVips();
-    const Metadata metadata = chosenMetadata(whole, format);
+    Metadata metadata = chosenMetadata(whole, format);
+    if (format.dotsPerInch > 0) metadata.dotsPerInch = format.dotsPerInch;
     PendingFile pending(file);
     RowPuller source{shape, rows, {}, {}, 0, 0, nullptr};
+    const bool isSrgb = !shape.profile || shape.profile->isSrgb();
+    const OutputFacts facts{format.format, shape.width, shape.height, isSrgb};
+    std::vector<std::string> lost;
     try {
-        encode(imageOf(source, metadata.dotsPerInch), pending.path(), format);
+        const vips::VImage image = imageOf(source, metadata.dotsPerInch);
+        // An AVIF is written with its metadata, as the library for them can't put them into one; a TIFF would be
+        // rewritten in memory for them.
+        const bool isBare = metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty();
+        const bool isEncodedWith = format.format == FileFormat::Avif || (format.format == FileFormat::Tiff && isBare);
+        if (isEncodedWith) {
+            const EncodedMetadata encoded = encodeMetadata(metadata, facts);
+            const auto attach = [&](const char* name, const std::string& bytes) {
+                if (!bytes.empty()) vips_image_set_blob_copy(image.get_image(), name, bytes.data(), bytes.size());
+            };
+            if (format.format == FileFormat::Avif) attach(VIPS_META_EXIF_NAME, encoded.exif);
+            attach(VIPS_META_XMP_NAME, encoded.xmp);
+            lost = encoded.lost;
+        }
+        encode(image, pending.path(), shape, format);
+        if (!isEncodedWith) lost = putMetadata(pending.path(), metadata, facts);
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
         vips_error_clear();
@@ -184,14 +195,11 @@ WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileS
         throw Error(file.string(), "", inWords("cannot encode: {}", message),
                     words("choose another format or a smaller size"));
     }
-    // A TIFF would be rewritten in memory for it.
-    const bool isBare = metadata.exif.empty() && metadata.iptc.empty() && metadata.xmp.empty();
     WrittenPicture written;
-    if (!isBare || format.format != FileFormat::Tiff) {
+    if (!lost.empty()) {
         std::string all;
-        for (const auto& part : putMetadata(pending.path(), format.format, metadata, shape.width, shape.height))
-            all += (all.empty() ? "" : ", ") + part;
-        if (!all.empty()) written.remarks.push_back(inWords("of its metadata could not be kept: {}", all));
+        for (const auto& part : lost) all += (all.empty() ? "" : ", ") + part;
+        written.remarks.push_back(inWords("of its metadata could not be kept: {}", all));
     }
     written.file = pending.keep(placing);
     return written;
@@ -199,7 +207,7 @@ WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileS
 
 void writePicture(const std::filesystem::path& file, const QuantisedPicture& picture, const Metadata& metadata,
                   const OutputFormat& format) {
-    const FileShape shape{picture.width, picture.height, picture.channels, picture.bits};
+    const FileShape shape{picture.width, picture.height, picture.channels, picture.bits, nullptr};
     writePictureInRows(
         file, shape,
         [&](int y, int count, std::uint8_t* out) {

@@ -1,8 +1,9 @@
 #include "render/graded_file.h"
+#include "base/parallel.h"
 #include "picture/frame_place.h"
 #include "picture/metadata.h"
 #include "picture/picture_writer.h"
-#include "picture/quantise.h"
+#include "render/output_rows.h"
 #include "render/placed_base.h"
 #include "render/plan.h"
 
@@ -12,16 +13,15 @@
 
 namespace baryton {
 
-PictureSize outputSize(PictureSize picture, int longSide) {
-    const int own = std::max(picture.width, picture.height);
-    if (longSide <= 0 || own <= longSide) return picture;
-    const double scale = double(longSide) / own;
-    const auto side = [&](int length) { return std::max(1, static_cast<int>(std::lround(length * scale))); };
-    return {side(picture.width), side(picture.height)};
+PictureSize framedSize(const std::filesystem::path& file, const SourceSettings& settings) {
+    const PictureSize size = readPictureSize(file);
+    const Placement placement =
+        placementOf(geometryOf(settings, settings.lens.isWanted ? readShot(file) : Shot()), size.width, size.height);
+    return {placement.width, placement.height, size.bits};
 }
 
-FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& settings, int longSide, int files,
-                       const Task* task)
+FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& settings, const SizeWish& wish,
+                       int files, const Task* task)
     : file_(file), metadata_(readMetadata(file)),
       reader_(std::make_unique<PictureReader>(
           file, ReadOptions{.orientation = settings.frame.orientation, .raw = settings.raw})) {
@@ -33,8 +33,9 @@ FileSource::FileSource(const std::filesystem::path& file, const SourceSettings& 
     place_ = std::make_shared<const FramePlace>(asWanted, reader_->width(), reader_->height());
     remarks_ = reader_->remarks();
     if (const std::string lacks = lensProblem(geometry_.lens, shot); !lacks.empty()) remarks_.push_back(lacks);
-    const PictureSize size = outputSize({placement_.width, placement_.height}, longSide);
-    const bool isSmaller = size.width != placement_.width || size.height != placement_.height;
+    const PictureSize size = baryton::outputSize({placement_.width, placement_.height}, wish);
+    const bool isSmaller = size.width < placement_.width || size.height < placement_.height;
+    outputWidth_ = size.width, outputHeight_ = size.height;
     // What is turned wants rows from far above and below.
     if (!placement_.copiesPixels() || (files > 1 && !isSmaller)) reader_->keepDecoded();
     width_ = placement_.width, height_ = placement_.height;
@@ -116,70 +117,66 @@ Picture FileSource::Rows::operator()(int y, int count) {
 
 namespace {
 
-/// Rows of a source, of which each is read once though bands overlap by their margins.
-class Window {
-public:
-    Window(FileSource& source, int threads)
-        : width_(source.width()), hasAlpha_(source.hasAlpha()), read_(source, threads) {}
-
-    /// Rows `top` to `end`; neither goes back from one call to the next.
-    const Picture& show(int top, int end) {
-        const int known = top_ + rows_.height();
-        if (rows_.isEmpty() || known <= top) {
-            rows_ = read_(top, end - top);
-        } else {
-            Picture next(width_, end - top, hasAlpha_);
-            const Picture& kept = rows_;
-            const Picture read = known < end ? read_(known, end - known) : Picture();
-            const auto copy = [&](const Picture& from, int first, int at, int count) {
-                for (int plane = 0; plane < (from.hasAlpha() ? 4 : 3); ++plane)
-                    std::memcpy(next.row(plane, at), from.row(plane, first),
-                                from.stride() * static_cast<std::size_t>(count) * sizeof(float));
-            };
-            copy(kept, top - top_, 0, std::min(known, end) - top);
-            if (!read.isEmpty()) copy(read, 0, known - top, end - known);
-            rows_ = std::move(next);
-        }
-        top_ = top;
-        return rows_;
-    }
-
-private:
-    int width_;
-    bool hasAlpha_;
-    FileSource::Rows read_;
-    Picture rows_;
-    int top_ = 0;
-};
+/// The source graded, as a picture.
+RowSource gradedRows(FileSource& source, RowWindow& window, const Program& program, const FrameMap& frame,
+                     int threads, const Task* task) {
+    RowSource graded{source.width(), source.height(), source.hasAlpha(), frame.scale, {}};
+    const int margin = program.needs(frame.scale).margin;
+    graded.rows = [&window, &program, &frame, graded, margin, threads, task](int y, int count) {
+        const int top = std::max(0, y - margin), end = std::min(graded.height, y + count + margin);
+        const Picture& band = window.show(top, end);
+        return plannedRows(Plan(program, frame.part(0, top), band, threads, task), band, y - top, count, threads,
+                           task);
+    };
+    return graded;
+}
 
 } // namespace
 
 WrittenPicture writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
-                           const OutputFormat& format, int threads, const Task* task, const Placing& placing) {
+                           const Output& output, int threads, const Task* task, const Placing& placing) {
     const FrameMap frame = source.frameFor(program, task);
-    const int margin = program.needs(frame.scale).margin;
     const bool alpha = source.hasAlpha();
-    const FileShape shape{source.width(), source.height(), alpha ? 4 : 3,
-                          format.format == FileFormat::Jpeg ? 8 : format.bits};
-    Window window(source, threads);
+    const OutputFormat& format = output.settings().format;
+    const FileShape shape{source.outputWidth(), source.outputHeight(), alpha ? 4 : 3, format.bits, &output.profile()};
+    const PixelEncoder encoder(output, shape);
+    FileSource::Rows read(source, threads);
+    RowWindow window({source.width(), source.height(), alpha, frame.scale, std::ref(read)});
+    const double dotsPerInch = format.dotsPerInch > 0 ? format.dotsPerInch : source.metadata().dotsPerInch;
+    const OutputSharpening sharpening = sharpeningFor(output.settings(), dotsPerInch);
+    const bool isLarger = shape.width != source.width() || shape.height != source.height();
+    RowSource rows;
+    if (isLarger || sharpening.amount > 0) {
+        rows = gradedRows(source, window, program, frame, threads, task);
+        if (isLarger) rows = enlargedRows(std::move(rows), shape.width, shape.height, threads);
+        if (sharpening.amount > 0) rows = sharpenedRows(std::move(rows), sharpening, threads, task);
+    }
+    const int margin = program.needs(frame.scale).margin;
+    const auto at = [&shape](int x, int row) {
+        return shape.rowBytes() * static_cast<std::size_t>(row) +
+               static_cast<std::size_t>(x) * static_cast<std::size_t>(shape.channels * shape.bits / 8);
+    };
     return writePictureInRows(
         file, shape,
         [&](int y, int count, std::uint8_t* out) {
             if (task) task->throwIfCancelled();
+            if (rows.rows) {
+                const Picture band = rows.rows(y, count);
+                inPieces(count, 8, threads, [&](int first, int last) {
+                    for (int i = first; i < last; ++i)
+                        encoder(0, y + i, shape.width, band.row(0, i), band.row(1, i), band.row(2, i),
+                                alpha ? band.row(3, i) : nullptr, out + at(0, i));
+                });
+                return;
+            }
             const int top = std::max(0, y - margin), end = std::min(shape.height, y + count + margin);
             const Picture& band = window.show(top, end);
             const Plan plan(program, frame.part(0, top), band, threads, task);
             plan.run(
                 band, {0, y - top, shape.width, count},
                 [&](int x, int row, int run, const float* r, const float* g, const float* b) {
-                    const float* a = alpha ? band.row(3, row) + x : nullptr;
-                    const std::size_t at = static_cast<std::size_t>(x) * static_cast<std::size_t>(shape.channels);
-                    std::uint8_t* to = out + shape.rowBytes() * static_cast<std::size_t>(row + top - y);
-                    if (shape.bits == 8)
-                        quantise8(r, g, b, a, static_cast<std::size_t>(run), to + at);
-                    else
-                        quantise16(r, g, b, a, static_cast<std::size_t>(run),
-                                   reinterpret_cast<std::uint16_t*>(to) + at);
+                    encoder(x, row + top, run, r, g, b, alpha ? band.row(3, row) + x : nullptr,
+                            out + at(x, row + top - y));
                 },
                 threads, task);
         },

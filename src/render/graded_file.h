@@ -4,6 +4,7 @@
 #include "picture/picture_writer.h"
 #include "picture/shot.h"
 #include "render/base_level.h"
+#include "render/output.h"
 #include "render/program.h"
 #include "stages/source.h"
 
@@ -13,22 +14,24 @@
 
 namespace baryton {
 
-/// The size of a file whose long side is to be `longSide` pixels (0: the picture's own); never larger than the
-/// picture.
-PictureSize outputSize(PictureSize picture, int longSide);
+/// Width and height of a picture developed and in its frame, from its header alone. Throws Error.
+PictureSize framedSize(const std::filesystem::path& file, const SourceSettings& settings);
 
 /// A picture file as files are made from it: read a band at a time, or made smaller first, so that what is seen
 /// fitted is what is written. Safe to be used by several threads where it was opened for several files.
 class FileSource {
 public:
-    /// Of the picture developed and in its frame, its long side at most `longSide` (0: its own). `files` is how many
-    /// are made from it: for more than one it is decoded once, into memory, and so is one that is to be turned.
-    /// Throws Error.
-    FileSource(const std::filesystem::path& file, const SourceSettings& settings, int longSide, int files,
+    /// Of the picture developed and in its frame, as large as is wished, or as it is where that is larger. `files` is
+    /// how many are made from it: for more than one it is decoded once, into memory, and so is one that is to be
+    /// turned. Throws Error.
+    FileSource(const std::filesystem::path& file, const SourceSettings& settings, const SizeWish& size, int files,
                const Task* task = nullptr);
 
     int width() const { return width_; }
     int height() const { return height_; }
+    /// Of the files that are made: larger than the source where they are enlarged behind the grade.
+    int outputWidth() const { return outputWidth_; }
+    int outputHeight() const { return outputHeight_; }
     bool hasAlpha() const;
     const Metadata& metadata() const { return metadata_; }
     /// As PictureReader has them.
@@ -58,7 +61,7 @@ private:
     std::filesystem::path file_;
     Metadata metadata_;
     std::vector<std::string> remarks_;
-    int width_ = 0, height_ = 0;
+    int width_ = 0, height_ = 0, outputWidth_ = 0, outputHeight_ = 0;
     Picture small_;                         ///< where it is made smaller
     std::unique_ptr<PictureReader> reader_; ///< else
     Geometry geometry_;
@@ -69,9 +72,9 @@ private:
 };
 
 /// Grades a source band by band into a file, from up to `threads` threads (0: all cores), while the band before is
-/// being encoded. Alpha is kept, in a JPEG laid over its ground. Throws Error, or Cancelled, and leaves nothing
-/// half written.
+/// being encoded. What comes behind the grade: enlarging, sharpening for output, the mark, the profile, dithering.
+/// Alpha is kept, in a JPEG laid over its ground. Throws Error, or Cancelled, and leaves nothing half written.
 WrittenPicture writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
-                           const OutputFormat& format, int threads, const Task* task, const Placing& placing = {});
+                           const Output& output, int threads, const Task* task, const Placing& placing = {});
 
 } // namespace baryton

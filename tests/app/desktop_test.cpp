@@ -1,4 +1,5 @@
 // Against a real X server and a real D-Bus, both started for the test alone (see CMakeLists.txt).
+#include "app/batch/batch_page.h"
 #include "app/desktop_profile.h"
 #include "app/driver.h"
 #include "app/render_image.h"
@@ -9,10 +10,13 @@
 #include <QDBusConnection>
 #include <QDBusMessage>
 #include <QDBusMetaType>
+#include <QDBusUnixFileDescriptor>
 #include <QDBusVirtualObject>
 #include <QScreen>
 #include <QTest>
+#include <fcntl.h>
 #include <gtest/gtest.h>
+#include <unistd.h>
 #include <xcb/xcb.h>
 
 namespace baryton::test {
@@ -62,7 +66,70 @@ private:
     QString file_;
 };
 
+/// What a desktop is asked for: the locks of logind, and notifications.
+class AskedDesktop : public QDBusVirtualObject {
+public:
+    QString introspect(const QString&) const override { return {}; }
+    bool handleMessage(const QDBusMessage& message, const QDBusConnection& bus) override {
+        if (message.member() == tr8("Inhibit")) {
+            // The caller holds one end until it lets the machine sleep.
+            if (::pipe2(ends_, O_CLOEXEC | O_NONBLOCK) != 0) return false;
+            locks.append(message.arguments());
+            const bool isSent = bus.send(message.createReply(QVariant::fromValue(QDBusUnixFileDescriptor(ends_[1]))));
+            ::close(ends_[1]);
+            return isSent;
+        }
+        if (message.member() == tr8("Notify")) {
+            notices.append(message.arguments());
+            return bus.send(message.createReply(QVariant::fromValue(1U)));
+        }
+        return false;
+    }
+    /// Whether the lock that was given is held no more.
+    bool isLetGo() const {
+        char byte = 0;
+        return !locks.isEmpty() && ::read(ends_[0], &byte, 1) == 0;
+    }
+    QList<QVariantList> locks, notices;
+
+private:
+    int ends_[2] = {-1, -1};
+};
+
 } // namespace
+
+TEST(Desktop, ABatchKeepsTheMachineAwakeAndTellsItsEnd) {
+    QDBusConnection bus = QDBusConnection::systemBus(), session = QDBusConnection::sessionBus();
+    AskedDesktop desktop;
+    ASSERT_TRUE(bus.registerService(tr8("org.freedesktop.login1")));
+    ASSERT_TRUE(bus.registerVirtualObject(tr8("/org/freedesktop/login1"), &desktop, QDBusConnection::SubPath));
+    ASSERT_TRUE(session.registerService(tr8("org.freedesktop.Notifications")));
+    ASSERT_TRUE(
+        session.registerVirtualObject(tr8("/org/freedesktop/Notifications"), &desktop, QDBusConnection::SubPath));
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString((d.root() / "out").string()),
+           true);
+    d.chooseFormat(tr8("PNG"), 16);
+    d.click(d.button(batch, tr8("Start")));
+    d.click(d.button(batch, tr8("Pause")));
+    ASSERT_TRUE(Driver::waitFor([&] { return desktop.locks.size() == 1; }));
+    EXPECT_EQ(desktop.locks[0].value(0), tr8("sleep:idle"));
+    EXPECT_EQ(desktop.locks[0].value(3), tr8("block"));
+    EXPECT_FALSE(desktop.isLetGo());
+    d.click(d.button(&d.window(), tr8("Grade"))); // nobody looks on
+    for (QPushButton* each : batch->findChildren<QPushButton*>())
+        if (each->text() == tr8("Go on")) each->click();
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
+    EXPECT_TRUE(Driver::waitFor([&] { return desktop.isLetGo(); }));
+    ASSERT_TRUE(Driver::waitFor([&] { return desktop.notices.size() == 1; }));
+    EXPECT_EQ(desktop.notices[0].value(3), tr8("The Tin Heron Company"));
+    EXPECT_TRUE(desktop.notices[0].value(4).toString().startsWith(tr8("2 of 2 files")));
+    bus.unregisterService(tr8("org.freedesktop.login1"));
+    session.unregisterService(tr8("org.freedesktop.Notifications"));
+}
 
 TEST(Desktop, TheProfileOfTheXServerIsAppliedToWhatIsShown) {
     ASSERT_EQ(QGuiApplication::platformName(), tr8("xcb"));

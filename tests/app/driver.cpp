@@ -6,6 +6,7 @@
 #include "survey/match.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QDialog>
 #include <QElapsedTimer>
 #include <QPointer>
@@ -114,6 +115,15 @@ void Driver::addShot(const std::string& from, const std::string& name, double st
     for (int y = 0; y < picture.height(); ++y)
         quantised.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
     writePicture(folder() / name, quantised, {}, {FileFormat::Jpeg, 8, 95});
+}
+
+void Driver::chooseFormat(const QString& format, int bits) {
+    QWidget* page = window().batchPage()->output();
+    auto* combo = named<QComboBox>(page, QStringLiteral("Format"));
+    combo->setCurrentText(format);
+    Q_EMIT combo->activated(combo->currentIndex());
+    QPushButton* depth = button(page, bits == 32 ? QStringLiteral("float") : QString::number(bits));
+    if (depth->isEnabled()) click(depth);
 }
 
 void Driver::chooseLook(const QString& name) {

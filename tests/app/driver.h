@@ -74,6 +74,8 @@ public:
     static int presetsOn(const QListView* shelf);
     /// Chooses a look in Batch, found by its name.
     void chooseLook(const QString& name);
+    /// Of the kind of file that is shown in Batch: 8, 16, or 32 for float.
+    void chooseFormat(const QString& format, int bits = 8);
     /// A place of the key picture, in shares of it, in the viewer.
     QPointF onPicture(QPointF share);
     /// A key of the table of keys, pressed in the window.

@@ -179,7 +179,7 @@ TEST(Language, WhatIsWrongWithAFileIsSaidInIt) {
     std::ofstream(d.folder() / "torn.jpg") << "no picture";
     std::ofstream(d.root() / "short.cube") << "LUT_3D_SIZE 2\n0 0 0\n1 1\n";
     d.start();
-    EXPECT_TRUE(d.state().pictures().at(1).error.contains(tr8("das ist kein Bild (JPEG, PNG, TIFF oder WebP)")))
+    EXPECT_TRUE(d.state().pictures().at(1).error.contains(tr8("das ist kein Bild (JPEG, PNG, TIFF, WebP oder AVIF)")))
         << d.state().pictures().at(1).error.toStdString();
     try {
         readLutFile(d.root() / "short.cube");

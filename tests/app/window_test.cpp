@@ -174,8 +174,7 @@ TEST(Window, TheWholeSlice) {
     d.click(d.button(&d.window(), tr8("Batch")));
     BatchPage* batch = d.window().batchPage();
     d.chooseLook(tr8("Limelight"));
-    d.click(d.button(batch, tr8("PNG")));
-    d.click(d.button(batch, tr8("16 bit")));
+    d.chooseFormat(tr8("PNG"), 16);
     d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString((d.root() / "out").string()),
            true);
     d.click(d.button(batch, tr8("Start")));
@@ -580,8 +579,7 @@ TEST(Window, ARunIsNotForgottenWhenTheWindowCloses) {
     BatchPage* batch = d.window().batchPage();
     const fs::path out = d.root() / "out";
     d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
-    d.click(d.button(batch, tr8("PNG"))); // slow enough to be met while it runs
-    d.click(d.button(batch, tr8("16 bit")));
+    d.chooseFormat(tr8("PNG"), 16); // slow enough to be met while it runs
     const auto made = [&] {
         std::size_t count = 0;
         std::error_code ignored;
@@ -608,7 +606,7 @@ TEST(Window, ARunIsNotForgottenWhenTheWindowCloses) {
     d.click(d.button(&d.window(), tr8("Batch")));
     batch = d.window().batchPage();
     EXPECT_EQ(batch->settings().folder, out.string());
-    EXPECT_EQ(batch->settings().format, 2);
+    EXPECT_EQ(batch->settings().outputs[0].format.bits, 16);
     auto* table = batch->findChild<QTableWidget*>();
     const auto cells = [&](const char* begins) {
         int count = 0;
@@ -628,28 +626,38 @@ TEST(Window, ARunIsNotForgottenWhenTheWindowCloses) {
     EXPECT_EQ(batch->startButton()->text(), tr8("Start"));
 }
 
-TEST(Window, OpeningAnotherSetSaysThatItStopsARun) {
+TEST(Window, OpeningAnotherSetLeavesARunAlone) {
     Driver d({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
     d.start();
     d.click(d.button(&d.window(), tr8("Batch")));
     BatchPage* batch = d.window().batchPage();
-    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString((d.root() / "out").string()),
-           true);
-    d.click(d.button(batch, tr8("PNG")));
-    d.click(d.button(batch, tr8("16 bit")));
+    const fs::path out = d.root() / "out";
+    d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
+    d.chooseFormat(tr8("PNG"), 16);
     d.click(d.button(batch, tr8("Start")));
     ASSERT_TRUE(batch->isRunning());
+    d.click(d.button(batch, tr8("Pause"))); // so that it is not over before the rest is looked at
     const fs::path other = d.root() / "other";
     fs::create_directories(other);
     fs::copy_file(d.folder() / "lake-fog.jpg", other / "one.jpg");
     d.window().openPaths({other});
-    EXPECT_TRUE(d.isTold("Continue is there when that set is opened again"));
-    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
-    EXPECT_EQ(batch->settings().folder, (other / "finished").string()) << "each set has settings of its own";
-    d.window().openPaths({d.folder()});
-    EXPECT_EQ(batch->settings().folder, (d.root() / "out").string());
-    EXPECT_EQ(batch->settings().format, 2);
+    EXPECT_TRUE(batch->isRunning());
     EXPECT_TRUE(batch->progressText().contains(tr8("of 3 files"))) << qPrintable(batch->progressText());
+    EXPECT_EQ(batch->settings().folder, (other / "finished").string()) << "each set has settings of its own";
+    // What is begun here comes after it.
+    d.click(d.button(&d.window(), tr8("Batch")));
+    EXPECT_EQ(batch->startButton()->text(), tr8("Queue"));
+    d.click(batch->startButton());
+    EXPECT_TRUE(batch->progressText().endsWith(tr8("1 more in the queue"))) << qPrintable(batch->progressText());
+    EXPECT_FALSE(batch->startButton()->isEnabled()) << "it is in the queue";
+    d.click(d.button(batch, tr8("Go on")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 60));
+    EXPECT_TRUE(fs::exists(other / "finished" / "one-own-grade.png")) << "set as the one before it";
+    d.window().openPaths({d.folder()});
+    EXPECT_EQ(batch->settings().folder, out.string());
+    EXPECT_EQ(batch->settings().outputs[0].format.bits, 16);
+    EXPECT_TRUE(batch->progressText().contains(tr8("made 3 of 3 files"))) << qPrintable(batch->progressText());
+    EXPECT_EQ(std::distance(fs::directory_iterator(out), {}), 3);
 }
 
 TEST(Window, ARunGoesOnInTheBackground) {
@@ -659,8 +667,7 @@ TEST(Window, ARunGoesOnInTheBackground) {
     BatchPage* batch = d.window().batchPage();
     const fs::path out = d.root() / "out";
     d.type(d.named<QLineEdit>(batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
-    d.click(d.button(batch, tr8("PNG")));
-    d.click(d.button(batch, tr8("16 bit")));
+    d.chooseFormat(tr8("PNG"), 16);
     QSignalSpy ended(&d.window(), &MainWindow::endedInBackground);
     d.click(d.button(batch, tr8("Start")));
     EXPECT_FALSE(d.window().close());
@@ -681,15 +688,15 @@ TEST(Window, BatchSettingsAreUndoneAndTemplatesChecked) {
     d.start();
     d.click(d.button(&d.window(), tr8("Batch")));
     BatchPage* batch = d.window().batchPage();
-    d.click(d.button(batch, tr8("TIFF")));
-    EXPECT_EQ(batch->settings().format, 3);
+    d.chooseFormat(tr8("TIFF"), 8);
+    EXPECT_EQ(batch->settings().outputs[0].format.format, FileFormat::Tiff);
     d.type(d.named<QLineEdit>(batch, tr8("Name template")), tr8("../{stem}.{ext}"));
     EXPECT_FALSE(d.button(batch, tr8("Start"))->isEnabled()) << "a name that leads out of the folder";
     d.type(d.named<QLineEdit>(batch, tr8("Name template")), tr8("{n}-{stem}.{ext}"), true);
     EXPECT_TRUE(d.button(batch, tr8("Start"))->isEnabled());
     d.menu(tr8("Edit"), tr8("Undo Batch: names"));
     d.menu(tr8("Edit"), tr8("Undo Batch: format"));
-    EXPECT_EQ(batch->settings().format, 0);
+    EXPECT_EQ(batch->settings().outputs[0].format.format, FileFormat::Jpeg);
 }
 
 } // namespace baryton::test

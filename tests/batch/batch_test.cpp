@@ -27,6 +27,10 @@ Preset preset(const char* name) {
 }
 
 /// Small pictures in a folder of the test.
+SizeWish sizeOf(int longSide) {
+    return sizeWishFromText(longSide > 0 ? std::to_string(longSide) : "");
+}
+
 BatchPlan planFor(const TempFolder& folder, int count) {
     BatchPlan plan;
     for (int i = 0; i < count; ++i) {
@@ -36,7 +40,7 @@ BatchPlan planFor(const TempFolder& folder, int count) {
         plan.pictures.push_back(file);
     }
     plan.looks = {{"Limelight", {preset("Limelight")}, false}};
-    plan.format = {FileFormat::Png, 16, 90};
+    plan.outputs[0].format = {FileFormat::Png, 16, 90};
     plan.folder = folder / "out";
     return plan;
 }
@@ -136,7 +140,8 @@ TEST(Batch, ExistingFilesAreNumberedSkippedOrReplaced) {
     EXPECT_EQ(runBatch(plan)[0].state, JobState::Skipped);
     plan.ifExists = IfExists::Replace;
     // Another result of this program lies there.
-    writePicture(first.file, Program::compile({}).quantised(paintedPicture(20, 20), 16, false), {}, plan.format);
+    writePicture(first.file, Program::compile({}).quantised(paintedPicture(20, 20), 16, false), {},
+                 plan.outputs[0].format);
     EXPECT_EQ(runBatch(plan)[0].file, first.file);
     EXPECT_EQ(readFile(first.file), bytes) << "the same input gives the same file";
 }
@@ -146,7 +151,7 @@ TEST(Batch, OnlyWhatThisProgramWroteIsReplaced) {
     BatchPlan plan = planFor(folder, 1);
     plan.folder = folder.path();
     plan.name = "{stem}.{ext}";
-    plan.format = {FileFormat::Jpeg, 8, 90};
+    plan.outputs[0].format = {FileFormat::Jpeg, 8, 90};
     plan.ifExists = IfExists::Replace;
     // An original that is no picture of this run, under the name of a result.
     const auto original = folder / "p0.jpg";
@@ -170,10 +175,11 @@ TEST(Batch, EveryFormatSaysWhoWroteIt) {
     const auto bare = plan.pictures[0], full = demo() / "pictures/lake-fog.jpg";
     EXPECT_FALSE(isOwnWork(full));
     for (const auto& source : {bare, full})
-        for (const OutputFormat& format : {OutputFormat{FileFormat::Jpeg, 8, 90}, OutputFormat{FileFormat::Png, 8, 90},
-                                          OutputFormat{FileFormat::Tiff, 16, 90}}) {
+        for (const OutputFormat& format :
+             {OutputFormat{FileFormat::Jpeg, 8, 90}, OutputFormat{FileFormat::Png, 8, 90},
+              OutputFormat{FileFormat::Tiff, 16, 90}}) {
             plan.pictures = {source};
-            plan.format = format;
+            plan.outputs[0].format = format;
             const auto file = runBatch(plan)[0].file;
             EXPECT_TRUE(isOwnWork(file)) << file;
             EXPECT_EQ(runBatch(plan)[0].file, file) << "so that it can be replaced";
@@ -265,13 +271,6 @@ TEST(Batch, CancellingLeavesNothingHalfWritten) {
     EXPECT_EQ(files, counted(jobs, JobState::Done));
 }
 
-TEST(Batch, ScalesDownNeverUp) {
-    EXPECT_EQ(outputSize({200, 100}, 80).width, 80);
-    EXPECT_EQ(outputSize({200, 100}, 80).height, 40);
-    EXPECT_EQ(outputSize({200, 100}, 400).width, 200);
-    EXPECT_EQ(outputSize({200, 100}, 0).width, 200);
-}
-
 TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
     // Larger than a band, turned and not, with everything that looks around; at its size and made smaller.
     const TempFolder folder;
@@ -299,13 +298,13 @@ TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
             }
             plan.grades = {{0, own}, {1, own}};
             for (int i = 0; i < looks; ++i) plan.looks.push_back({"own " + std::to_string(i), {}, true});
-            plan.format = {FileFormat::Png, 16, 90};
-            plan.longSide = longSide;
+            plan.outputs[0].format = {FileFormat::Png, 16, 90};
+            plan.outputs[0].size = sizeOf(longSide);
             plan.folder = folder / ("out" + std::to_string(longSide) + std::to_string(framing));
             const auto jobs = runBatch(plan);
             const Picture source = readPicture(plan.pictures[0]).picture;
             const Placement frame = placementOf(frameOf(own), 333, 517);
-            const auto [w, h, bits] = outputSize({frame.width, frame.height}, longSide);
+            const auto [w, h, bits] = outputSize({frame.width, frame.height}, sizeOf(longSide));
             const Picture want = Program::compile(own).graded(scaledDown(placed(source, frame), w, h));
             for (const BatchJob& job : jobs) {
                 ASSERT_EQ(job.state, JobState::Done) << job.error;
@@ -389,10 +388,10 @@ TEST(Batch, TransparentPixelsComeOutAsTheGroundInAJpeg) {
     const Picture got = readPicture(jobs[0].file).picture;
     EXPECT_GT(got.row(1, 24)[8], 0.97F) << "white, unless something else is chosen";
     EXPECT_NEAR(got.row(1, 24)[56], 0.8, 0.03);
-    plan.format.ground = Ground::Black;
+    plan.outputs[0].format.ground = Ground::Black;
     EXPECT_LT(readPicture(runBatch(plan)[0].file).picture.row(1, 24)[8], 0.05F);
     // Made smaller, it goes another way.
-    plan.longSide = 32;
+    plan.outputs[0].size = sizeWishFromText("32");
     EXPECT_LT(readPicture(runBatch(plan)[0].file).picture.row(1, 12)[4], 0.05F);
 }
 
@@ -467,10 +466,12 @@ TEST(RunMemory, ComesBackAsItWasWrittenAndRefusesWhatItIsNot) {
     RunMemory memory;
     memory.settings.presets = {"/a/Limelight.bpreset", "/b/ü.bpreset"};
     memory.settings.prep = PrepChoice::None;
-    memory.settings.format = 4;
+    memory.settings.outputs = {OutputSettings(), OutputSettings()};
+    memory.settings.outputs[1].format = {FileFormat::Tiff, 16, 80};
+    memory.settings.outputs[1].size = sizeWishFromText("6 MP");
     memory.settings.ifExists = IfExists::Skip;
     memory.settings.folder = "/out";
-    memory.ranWith.quality = 71;
+    memory.ranWith.outputs[0].format.quality = 71;
     BatchJob done, failed, waiting;
     done.state = JobState::Done, done.file = "/out/a.jpg", done.bytes = 1234, done.warning = "w";
     failed.state = JobState::Failed, failed.error = "e", failed.errorHint = "h";
@@ -491,7 +492,7 @@ TEST(RunMemory, ComesBackAsItWasWrittenAndRefusesWhatItIsNot) {
     EXPECT_TRUE(back.wasInterrupted());
     for (std::size_t cut = 0; cut < text.size(); cut += 7) errorOf([&] { runMemoryFromText(text.substr(0, cut)); });
     for (const char* wrong : {"null", "[]", "{}", R"({"format":"baryton-run","version":2})",
-                              R"({"format":"baryton-run","version":1,"settings":{"format":"x"}})"})
+                              R"({"format":"baryton-run","version":1,"settings":{"files":"x"}})"})
         errorOf([&] { runMemoryFromText(wrong); });
     const TempFolder folder;
     EXPECT_FALSE(loadRunMemory(folder / "none.json"));

@@ -498,7 +498,8 @@ TEST(Cli, TheSameFaultHasTheSameCodeInEveryCommand) {
         EXPECT_EQ(r.code, 2);
         EXPECT_NE(r.err.find("did you mean"), std::string::npos) << r.err;
     }
-    EXPECT_NE(run("nonsense", folder).err.find("there are apply, lut, preset, plan, batch, survey, match, stages"), std::string::npos);
+    EXPECT_NE(run("nonsense", folder).err.find("there are apply, lut, preset, plan, batch, survey, match, stages"),
+              std::string::npos);
     EXPECT_EQ(run("--version", folder).out.rfind("Baryton ", 0), 0U);
 }
 
@@ -511,7 +512,7 @@ TEST(Cli, TakesPicturesFromListsAndFoldersBelowAndTellsWhatItPassesOver) {
     fs::copy_file(photo, set / "act two/b.jpg");
     for (const char* other : {"c.heic", "d.heic", "notes"})
         folder.file("set/" + std::string(other), "something else");
-    const std::string apply = "apply --preset " + quoted(limelight()) + " --long-side 40 --out ";
+    const std::string apply = "apply --preset " + quoted(limelight()) + " --size 40 --out ";
     const Result dry = run(apply + quoted(folder / "out") + " --dry-run " + quoted(set), folder);
     EXPECT_EQ(dry.code, 0);
     EXPECT_FALSE(fs::exists(folder / "out"));

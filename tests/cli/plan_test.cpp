@@ -268,8 +268,9 @@ TEST(PlanFile, IsReadAsItWasWrittenAndNothingElseIs) {
     NamedPlan named{"Season", {}};
     named.plan.pictures = {"/in/a.jpg", "/in/b.tif"};
     named.plan.looks = {{"own grade", {}, true}, {"Dim", {exposurePreset("Dim")}, false, ApplyMode::Set, 0.6}};
-    named.plan.format = {FileFormat::Tiff, 16, 80, Ground::Grey, MetadataKept::AllButPlace, "A. Wright", "© Heron"};
-    named.plan.longSide = 2400;
+    named.plan.outputs[0].format = {FileFormat::Tiff,          16,          80,       Ground::Grey,
+                                    MetadataKept::AllButPlace, "A. Wright", "© Heron"};
+    named.plan.outputs[0].size = sizeWishFromText("2400 px");
     named.plan.folder = "/out";
     named.plan.name = "{look}/{stem}.{ext}";
     named.plan.ifExists = IfExists::Skip;
@@ -281,8 +282,8 @@ TEST(PlanFile, IsReadAsItWasWrittenAndNothingElseIs) {
     EXPECT_EQ(planToText(read), text);
     EXPECT_EQ(read.plan.looks[1].presets, named.plan.looks[1].presets);
     EXPECT_EQ(planHash(read), planHash(named));
-    EXPECT_EQ(read.plan.format.metadata, MetadataKept::AllButPlace);
-    EXPECT_EQ(read.plan.format.copyright, "© Heron");
+    EXPECT_EQ(read.plan.outputs[0].format.metadata, MetadataKept::AllButPlace);
+    EXPECT_EQ(read.plan.outputs[0].format.copyright, "© Heron");
     const Json good = Json::parse(text);
     const auto with = [&](const char* pointer, const Json& value) {
         Json json = good;
@@ -290,9 +291,10 @@ TEST(PlanFile, IsReadAsItWasWrittenAndNothingElseIs) {
         return json.dump();
     };
     for (const std::string& bad :
-         {std::string("{"), with("/version", 2), with("/format", "baryton-preset"), with("/file/bits", 12),
-          with("/looks", Json::array()), with("/looks/1/presets/0", Json::object()), with("/looks/1/strength", 3),
-          with("/wishes/0/picture", 7), with("/folder", ""), with("/exists", "ask"), with("/pictures/0", 4)})
+         {std::string("{"), with("/version", 2), with("/format", "baryton-preset"), with("/files/0/bits", 12),
+          with("/files/0/size", "5 km"), with("/files", Json::array()), with("/looks", Json::array()),
+          with("/looks/1/presets/0", Json::object()), with("/looks/1/strength", 3), with("/wishes/0/picture", 7),
+          with("/folder", ""), with("/exists", "ask"), with("/pictures/0", 4)})
         EXPECT_FALSE(errorOf([&] { planFromText(bad); }).problem().empty()) << bad.substr(0, 80);
 }
 

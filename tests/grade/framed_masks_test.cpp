@@ -224,13 +224,13 @@ TEST(FramedMasks, BatchLaysThemIntoEachPicturesFrame) {
     const TempFolder folder;
     BatchPlan plan;
     plan.folder = folder.path() / "out";
-    plan.format = {FileFormat::Png, 16, 90};
+    plan.outputs[0].format = {FileFormat::Png, 16, 90};
     plan.looks.push_back({"there", {presetWith(roundMask())}});
     const std::pair<int, int> sizes[] = {{90, 60}, {50, 80}};
     for (int i = 0; i < 2; ++i) {
         const auto file = folder.path() / ("picture-" + std::to_string(i) + ".png");
         writePicture(file, Program::compile({}).quantised(paintedPicture(sizes[i].first, sizes[i].second), 16, false),
-                     {}, plan.format);
+                     {}, plan.outputs[0].format);
         Grade own = framedGrade(0, tightFrame()); // a grade of before its picture's shape was kept
         own.prep[0].parameters["angle"] = 0.0;
         storeGrade(file, own);

@@ -291,13 +291,13 @@ TEST(Lens, IsFoundInTheFileChosenOrSetByHandAndWhatLacksIsTold) {
     grade.prep.insert(grade.prep.begin(), makeStage(grade, kLensType));
     EXPECT_TRUE(isNeutral(grade.prep[0]));
     grade.prep[0].parameters = {{"distortion", 1.0}, {"fringes", 1.0}, {"shading", 1.0}};
-    FileSource unmoved(jpeg, sourceSettingsOf(grade), 0, 1);
+    FileSource unmoved(jpeg, sourceSettingsOf(grade), {}, 1);
     ASSERT_EQ(unmoved.remarks().size(), 1U);
     writeShot(jpeg, kStagelight, 24, 8);
-    FileSource moved(jpeg, sourceSettingsOf(grade), 0, 1);
+    FileSource moved(jpeg, sourceSettingsOf(grade), {}, 1);
     EXPECT_TRUE(moved.remarks().empty()) << moved.remarks()[0];
     const std::filesystem::path out = folder.path() / "out.png";
-    writeGraded(out, moved, Program(), {FileFormat::Png, 16, 90}, 1, nullptr, {});
+    writeGraded(out, moved, Program(), Output({.format = {FileFormat::Png, 16, 90}}), 1, nullptr, {});
     const Picture source = readPicture(jpeg).picture;
     const Picture want =
         placed(source, placementOf(geometryOf(grade, readShot(jpeg)), source.width(), source.height()));

@@ -1,5 +1,7 @@
+#include "base/file.h"
 #include "picture/metadata.h"
 #include "picture/picture_writer.h"
+#include "picture/shot.h"
 #include "picture/vips_support.h"
 #include "support/samples.h"
 #include "support/temp_folder.h"
@@ -132,6 +134,49 @@ TEST(Metadata, GoesAlongAsFarAsIsWished) {
         EXPECT_EQ(filled.at("Exif.Image.Artist"), "B. Reed");
         EXPECT_EQ(filled.at("Xmp.dc.creator"), "B. Reed");
         EXPECT_EQ(keysWith(MetadataKept::All, format, "B. Reed").at("Iptc.Application2.Byline"), "B. Reed");
+    }
+}
+
+TEST(Metadata, GoesIntoWebpAndAvifToo) {
+    const TempFolder folder;
+    const fs::path from = plainJpeg(folder / "a.jpg", 72);
+    auto image = opened(from);
+    image->exifData()["Exif.Image.Make"] = "Tin Heron";
+    image->exifData()["Exif.Image.Model"] = "K1";
+    image->exifData()["Exif.Image.Orientation"] = std::uint16_t{6};
+    image->exifData()["Exif.Photo.DateTimeOriginal"] = "2026:06:14 18:03:22";
+    image->exifData()["Exif.Photo.FNumber"] = "4/1";
+    image->exifData()["Exif.GPSInfo.GPSLatitude"] = "47/1 30/1 0/1";
+    image->iptcData()["Iptc.Application2.Caption"] = "The heron";
+    image->writeMetadata();
+    const Metadata caption = readMetadata(from);
+    image->xmpData()["Xmp.dc.subject"] = "heron";
+    image->writeMetadata();
+    const Metadata metadata = readMetadata(from);
+    for (const FileFormat format : {FileFormat::WebP, FileFormat::Avif}) {
+        const fs::path to = folder / ("to." + fileExtension(format));
+        SCOPED_TRACE(to);
+        EXPECT_TRUE(writeWith(to, metadata, format).remarks.empty());
+        const Metadata read = readMetadata(to);
+        EXPECT_EQ(read.camera, "Tin Heron K1");
+        EXPECT_NE(read.xmp.find("heron"), std::string::npos);
+        const Shot shot = readShot(to);
+        EXPECT_EQ(shot.aperture, 4);
+        EXPECT_GT(shot.takenAt, 0);
+        EXPECT_EQ(readPictureSize(to).width, 16) << "and is not turned once more";
+        EXPECT_TRUE(isOwnWork(to));
+        // The block of IPTC has no place there: what it alone says is told.
+        const WrittenPicture written = writeWith(to, caption, format);
+        ASSERT_EQ(written.remarks.size(), 1U);
+        EXPECT_NE(written.remarks[0].find("IPTC"), std::string::npos);
+        OutputFormat none{format, 8, 90};
+        none.metadata = MetadataKept::None;
+        writePictureInRows(
+            to, {16, 16, 3, 8}, [](int, int count, std::uint8_t* out) { std::fill_n(out, 16 * 3 * count, 99); },
+            metadata, none);
+        EXPECT_EQ(readMetadata(to).camera, "");
+        EXPECT_EQ(readFile(to).find("Tin Heron K1"), std::string::npos);
+        EXPECT_TRUE(isOwnWork(to));
     }
 }
 

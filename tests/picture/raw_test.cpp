@@ -324,8 +324,9 @@ TEST(Raw, FilesAreMadeByTheGradesOwnSettings) {
     EXPECT_EQ(rawOf(grade), RawSettings());
     grade.prep.front().parameters = {{"white", std::string("set")}, {"temperature", 3500.0}, {"tint", 0.1}};
     EXPECT_EQ(rawOf(grade), whiteSet(3500, 0.1));
-    FileSource source(folder / "shot.dng", sourceSettingsOf(grade), 0, 1);
-    writeGraded(folder / "out.png", source, Program::compile(grade), {FileFormat::Png, 16}, 2, nullptr);
+    FileSource source(folder / "shot.dng", sourceSettingsOf(grade), {}, 1);
+    writeGraded(folder / "out.png", source, Program::compile(grade), Output({.format = {FileFormat::Png, 16}}), 2,
+                nullptr);
     const Picture want = readPicture(folder / "shot.dng", whiteSet(3500, 0.1)).picture,
                   got = readPicture(folder / "out.png").picture;
     EXPECT_LT(meanApart(want, got), 0.02);

@@ -270,9 +270,9 @@ TEST(Orientation, AFrameGoesAlongAndAFileIsTheSameAsThePicture) {
         const Picture after = placed(source, placementOf(frame, source.width(), source.height()));
         // The same part of the picture, turned as a whole.
         EXPECT_TRUE(sameBytes(after, oriented(before, frame.orientation))) << frame.orientation.quarterTurns;
-        FileSource file(lakeFog(), {{}, {}, frame}, 0, 1);
+        FileSource file(lakeFog(), {{}, {}, frame}, {}, 1);
         const std::filesystem::path out = folder.path() / "out.png";
-        writeGraded(out, file, Program(), {FileFormat::Png, 16, 90}, 1, nullptr, {});
+        writeGraded(out, file, Program(), Output({.format = {FileFormat::Png, 16, 90}}), 1, nullptr, {});
         EXPECT_LT(largestDifference(readPicture(out).picture, after), 2e-5);
     }
     // Turned by an angle too, and mirrored: it leans the other way.
@@ -301,7 +301,7 @@ TEST(Frame, FilesAndTheWindowHaveTheSameBaseLevelOfWhatIsMadeStraight) {
             for (const auto& [id, value] : quarterTurned(frame, true)) frame.parameters[id] = value;
         grade.prep = {lens, frame};
         const Geometry geometry = geometryOf(grade, {});
-        FileSource opened(file, sourceSettingsOf(grade), 0, 1);
+        FileSource opened(file, sourceSettingsOf(grade), {}, 1);
         ASSERT_EQ(baseHalvings(placementOf(geometry, source.width(), source.height())), 1);
         const auto inFile = opened.frameFor(glow, nullptr).base;
         ASSERT_TRUE(inFile);

@@ -340,14 +340,14 @@ TEST(Mask, AFileIsTheSameAsThePicture) {
             finishOf({{"bloom", {{"amount", 0.7}, {"threshold", 0.5}}}}).finish; // sees masks on its base level
         const Program program = Program::compile(grade);
         const Picture here = placed(source, placementOf(geometryOf(grade, {}), source.width(), source.height()));
-        FileSource file(folder / "in.tif", sourceSettingsOf(grade), 0, 1);
-        writeGraded(folder / "out.tif", file, program, {FileFormat::Tiff, 16}, 2, nullptr);
+        FileSource file(folder / "in.tif", sourceSettingsOf(grade), {}, 1);
+        writeGraded(folder / "out.tif", file, program, Output({.format = {FileFormat::Tiff, 16}}), 2, nullptr);
         writePicture(folder / "whole.tif", program.quantised(here, 16, false), {}, {FileFormat::Tiff, 16});
         EXPECT_TRUE(sameBytes(readPicture(folder / "out.tif").picture, readPicture(folder / "whole.tif").picture))
             << i;
         // Made smaller first, and graded then: the mask is where it was.
-        FileSource smaller(folder / "in.tif", sourceSettingsOf(grade), 120, 1);
-        writeGraded(folder / "small.tif", smaller, program, {FileFormat::Tiff, 16}, 2, nullptr);
+        FileSource smaller(folder / "in.tif", sourceSettingsOf(grade), sizeWishFromText("120"), 1);
+        writeGraded(folder / "small.tif", smaller, program, Output({.format = {FileFormat::Tiff, 16}}), 2, nullptr);
         const Picture small = readPicture(folder / "small.tif").picture;
         EXPECT_LT(meanApart(small, scaledDown(program.graded(here), small.width(), small.height())), 1.5) << i;
         std::filesystem::remove(folder / "out.tif"), std::filesystem::remove(folder / "whole.tif");

@@ -1,5 +1,5 @@
 #include "app/batch/batch_page.h"
-#include "app/behind.h"
+#include "app/desktop_calls.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
@@ -19,16 +19,6 @@
 namespace baryton {
 
 namespace {
-
-struct FormatChoice {
-    FileFormat format;
-    int bits;
-};
-constexpr FormatChoice kFormats[] = {{FileFormat::Jpeg, 8},
-                                     {FileFormat::Png, 8},
-                                     {FileFormat::Png, 16},
-                                     {FileFormat::Tiff, 8},
-                                     {FileFormat::Tiff, 16}};
 
 /// A change of the settings as a step of undo.
 class BatchPart : public UndoPart {
@@ -93,31 +83,24 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     row->addStretch(1);
     row->addWidget(counts_);
     middle->addWidget(bar);
-    table_->setAccessibleName(tr("Files to make"));
-    table_->setSelectionMode(QAbstractItemView::NoSelection);
-    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table_->setFocusPolicy(Qt::StrongFocus);
-    table_->setShowGrid(false);
-    table_->verticalHeader()->hide();
-    table_->verticalHeader()->setDefaultSectionSize(40);
-    table_->horizontalHeader()->setHighlightSections(false);
-    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    table_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
-    table_->setObjectName(QStringLiteral("plan"));
+    makeTable();
     survey_ = new SurveyPage(
         state_, [this]() -> const BatchSettings& { return settings_; }, this);
     match_ = new MatchPage(state_, survey_->survey(), this);
+    output_ = new OutputPanel(state_);
     middles_ = new QStackedWidget;
     panels_ = new QStackedWidget;
     for (QWidget* each : std::initializer_list<QWidget*>{survey_->middle(), match_->middle(), table_})
         middles_->addWidget(each);
-    for (QWidget* each : std::initializer_list<QWidget*>{survey_->panel(), match_->panel(), makeOutput()})
+    for (QWidget* each : std::initializer_list<QWidget*>{survey_->panel(), match_->panel(), output_})
         panels_->addWidget(each);
     panels_->setFixedWidth(330);
     middle->addWidget(middles_, 1);
     middle->addWidget(makeRunBar());
     layout->addLayout(middle, 1);
     layout->addWidget(panels_);
+    connect(output_, &OutputPanel::changeWanted, this, &BatchPage::change);
+    connect(output_, &OutputPanel::typed, this, &BatchPage::showPlan);
     connect(view_, &Segments::chosen, this, [this](int i) { showView(static_cast<View>(i)); });
     connect(survey_, &SurveyPage::gradeWanted, this, &BatchPage::gradeWanted);
     connect(survey_, &SurveyPage::lookWanted, this, [this](const std::filesystem::path& look, bool inRun) {
@@ -141,22 +124,11 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
             change(tr("Batch: %1").arg(QString::fromStdString(picture.filename().string())), next);
         });
     showView(View::Files);
-    pool_.setMaxThreadCount(1);
     rememberTimer_.setSingleShot(true);
     rememberTimer_.setInterval(500);
     connect(&rememberTimer_, &QTimer::timeout, this, &BatchPage::remember);
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
         if (rememberTimer_.isActive()) remember(); // of the set that was open
-        if (task_) {
-            task_->cancel();
-            state_.tell(
-                tr("The batch of the set that was open is stopped: %1 of %2 files are made. Continue is there "
-                   "when that set is opened again")
-                    .arg(done_)
-                    .arg(jobs_.size()),
-                true);
-        }
-        jobs_.clear();
         recall();
     });
     connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
@@ -174,9 +146,9 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     connect(&state.pictures(), &PictureSet::gradeChanged, this, [this](int index) {
         if (auto* item = table_->item(index, kPrepColumn))
             item->setText(prepText(state_.pictures().at(index).work.grade));
-        if (task_ || !settings_.ownGrade) return;
+        if (runOfSet() || !settings_.ownGrade) return;
         if (auto* item = table_->item(index, kFirstLook); item && item->text().startsWith(tr("to be made")))
-            item->setText(waitingText(index, true));
+            item->setText(waitingText(plan(), index, 0));
     });
     connect(&state, &AppState::presetsChanged, this, &BatchPage::showPlan);
     setSettings(settings_);
@@ -193,8 +165,30 @@ void BatchPage::showView(View view) {
 
 BatchPage::~BatchPage() {
     if (rememberTimer_.isActive()) remember();
-    if (task_) task_->cancel();
-    waitFor(pool_);
+    runs_.clear(); // each is stopped, and remembers what it made
+}
+
+void BatchPage::makeTable() {
+    table_->setAccessibleName(tr("Files to make"));
+    table_->setSelectionMode(QAbstractItemView::NoSelection);
+    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    table_->setFocusPolicy(Qt::StrongFocus);
+    table_->setShowGrid(false);
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(40);
+    table_->horizontalHeader()->setHighlightSections(false);
+    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    table_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    table_->setObjectName(QStringLiteral("plan"));
+    table_->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(table_, &QTableWidget::customContextMenuRequested, this, &BatchPage::showRowMenu);
+}
+
+void BatchPage::setSettings(const BatchSettings& settings) {
+    settings_ = settings;
+    output_->setSettings(settings_);
+    showPlan();
+    if (!isRecalling_ && state_.pictures().size() > 0) rememberTimer_.start();
 }
 
 void BatchPage::recall() {
@@ -202,12 +196,16 @@ void BatchPage::recall() {
     const auto folder = std::filesystem::absolute(state_.pictures().at(0).file.parent_path(), ignored);
     BatchSettings settings = settings_;
     settings.folder = (folder / "finished").string();
-    memory_ = {};
+    memory_ = std::make_shared<RunMemory>();
     memoryFile_ = runMemoryFile(folder);
+    const BatchRun* run = runOfSet();
     try {
-        if (auto found = loadRunMemory(memoryFile_)) {
-            memory_ = std::move(*found);
-            settings = memory_.settings;
+        if (run) {
+            memory_ = run->memory();
+            settings = memory_->settings;
+        } else if (auto found = loadRunMemory(memoryFile_)) {
+            *memory_ = std::move(*found);
+            settings = memory_->settings;
         }
     } catch (const Error& e) {
         state_.tell(QString::fromStdString(e.what()), true);
@@ -215,61 +213,64 @@ void BatchPage::recall() {
     isRecalling_ = true; // reading is no change to be written
     setSettings(settings);
     isRecalling_ = false;
-    const auto all = memory_.files.size();
+    output_->setRunning(run != nullptr);
+    const auto all = memory_->files.size();
     const auto made = static_cast<std::size_t>(std::count_if(
-        memory_.files.begin(), memory_.files.end(), [](const auto& f) { return f.job.state == JobState::Done; }));
-    if (all == 0)
-        progressText_->clear();
-    else if (memory_.wasInterrupted())
-        progressText_->setText(tr("The last run made %1 of %2 files. Continue makes the rest.").arg(made).arg(all));
-    else
-        progressText_->setText(tr("The last run made %1 of %2 files.").arg(made).arg(all));
-    progress_->setValue(all == 0 ? 0 : static_cast<int>(1000 * made / all));
+        memory_->files.begin(), memory_->files.end(), [](const auto& f) { return f.job.state == JobState::Done; }));
+    endText_.clear();
+    if (!run && all > 0)
+        endText_ = memory_->wasInterrupted()
+                       ? tr("The last run made %1 of %2 files. Continue makes the rest.").arg(made).arg(all)
+                       : tr("The last run made %1 of %2 files.").arg(made).arg(all);
+    showRun();
 }
 
 void BatchPage::remember() {
     rememberTimer_.stop();
     if (memoryFile_.empty()) return;
-    memory_.settings = settings_;
+    memory_->settings = settings_;
     try {
-        storeRunMemory(memoryFile_, memory_);
+        storeRunMemory(memoryFile_, *memory_);
     } catch (const Error& e) {
         state_.tell(QString::fromStdString(e.what()), true);
     }
 }
 
-std::map<std::size_t, BatchJob> BatchPage::madeBefore(const BatchPlan& plan) const {
+std::map<std::size_t, BatchJob> BatchPage::madeBefore(const BatchPlan& plan, bool retries) const {
     std::map<std::size_t, BatchJob> made;
-    if (!memory_.wasInterrupted() || !(memory_.ranWith == settings_)) return made;
-    std::map<std::pair<std::string, std::string>, std::size_t> places;
+    if (!(memory_->wasInterrupted() || retries) || !(memory_->ranWith == settings_)) return made;
+    std::map<std::pair<std::string, std::string>, std::pair<std::size_t, std::size_t>> places;
     for (std::size_t p = 0; p < plan.pictures.size(); ++p)
         for (std::size_t l = 0; l < plan.looks.size(); ++l)
-            places[{plan.pictures[p].string(), plan.looks[l].name}] = p * plan.looks.size() + l;
-    for (const auto& file : memory_.files) {
+            places[{plan.pictures[p].string(), plan.looks[l].name}] = {p, l};
+    for (const auto& file : memory_->files) {
         const auto place = places.find({file.picture.string(), file.look});
         std::error_code ignored;
         // What was deleted since, or would come out otherwise now, is made again.
-        if (place != places.end() && file.job.state == JobState::Done &&
+        if (place != places.end() && file.job.state == JobState::Done && file.job.output < plan.outputs.size() &&
             std::filesystem::exists(file.job.file, ignored) &&
-            gradeHash(plan, place->second / plan.looks.size(), place->second % plan.looks.size()) == file.grade)
-            made[place->second] = file.job;
+            gradeHash(plan, place->second.first, place->second.second) == file.grade)
+            made[placeOf(plan, place->second.first, place->second.second, file.job.output)] = file.job;
     }
     return made;
 }
 
-QString BatchPage::waitingText(int picture, bool ownGrade) const {
-    const bool isBare = ownGrade && isNeutral(state_.pictures().at(picture).work.grade);
-    return isBare ? tr("to be made, not graded") : tr("to be made");
+QString BatchPage::waitingText(const BatchPlan& plan, int picture, int look) const {
+    const auto at = std::pair{static_cast<std::size_t>(picture), static_cast<std::size_t>(look)};
+    const bool isBare = plan.looks[at.second].ownGrade && isNeutral(state_.pictures().at(picture).work.grade);
+    QString text = isBare ? tr("to be made, not graded") : tr("to be made");
+    if (const auto wish = plan.wishes.find(at); wish != plan.wishes.end()) {
+        if (wish->second.strength != 1) text += tr(" · at %1 %").arg(wish->second.strength * 100, 0, 'f', 0);
+        if (wish->second.instead) text += QStringLiteral(" · ") + QString::fromStdString(wish->second.instead->name);
+        if (wish->second.isLeftOut) text = tr("left out");
+    }
+    return text;
 }
 
 std::string BatchPage::gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const {
     Grade own = state_.pictures().at(static_cast<int>(picture)).work.grade;
     own.picture = {}; // known sooner or later, and no part of what comes out
     return contentHash(gradeToText(gradeFor(lookFor(plan, picture, look), own, plan.prep)));
-}
-
-void BatchPage::showStart(const BatchPlan& plan) {
-    start_->setText(madeBefore(plan).empty() ? tr("Start") : tr("Continue"));
 }
 
 void BatchPage::change(const QString& what, const BatchSettings& next) {
@@ -306,13 +307,9 @@ BatchPlan BatchPage::plan() const {
                     wish.instead = BatchLook{entry->name, {*entry->preset}, false};
                 plan.wishes[{p, l}] = std::move(wish);
             }
-    const FormatChoice& choice = kFormats[settings_.format];
-    plan.format = {choice.format, choice.bits, settings_.quality, settings_.ground};
-    plan.format.metadata = settings_.metadata;
-    plan.format.author = settings_.author, plan.format.copyright = settings_.copyright;
-    plan.longSide = settings_.longSide;
+    plan.outputs = settings_.outputs;
     plan.folder = settings_.folder;
-    plan.name = name_->text().toStdString();
+    plan.name = output_->nameText().toStdString();
     plan.ifExists = settings_.ifExists;
     // As many as Preferences allow.
     plan.workers = static_cast<int>(tbb::global_control::active_value(tbb::global_control::max_allowed_parallelism));
@@ -321,28 +318,34 @@ BatchPlan BatchPage::plan() const {
 
 void BatchPage::showPlan() {
     survey_->refreshSoon();
-    if (task_) return;
     const BatchPlan now = plan();
     const int pictures = state_.pictures().size(), looks = static_cast<int>(now.looks.size());
+    const auto kinds = static_cast<int>(now.outputs.size());
     const auto leftOut =
         std::count_if(now.wishes.begin(), now.wishes.end(), [](const auto& w) { return w.second.isLeftOut; });
     head_->setText(state_.pictures().name());
-    counts_->setText(QStringLiteral("%1 × %2 = %3")
-                         .arg(counted(pictures, tr("picture"), tr("pictures")),
-                              counted(looks, tr("look"), tr("looks")),
-                              counted(pictures * looks - leftOut, tr("file"), tr("files"))));
-    QString problem;
+    QStringList factors = {counted(pictures, tr("picture"), tr("pictures")), counted(looks, tr("look"), tr("looks"))};
+    if (kinds > 1) factors.append(counted(kinds, tr("kind of file"), tr("kinds of file")));
+    counts_->setText(factors.join(QStringLiteral(" × ")) + QStringLiteral(" = ") +
+                     counted((pictures * looks - leftOut) * kinds, tr("file"), tr("files")));
+    QString problem = output_->problem();
     try {
         const auto jobs = jobsOf(now);
-        example_->setText(
-            tr("for example %1")
-                .arg(QString::fromStdString(jobs.front().file.lexically_relative(now.folder).string())));
+        const auto longest = std::max_element(jobs.begin(), jobs.end(), [](const BatchJob& a, const BatchJob& b) {
+            return a.file.native().size() < b.file.native().size();
+        });
+        const auto shown = [&](const BatchJob& job) {
+            return QString::fromStdString(job.file.lexically_relative(now.folder).string());
+        };
+        QString example = tr("for example %1").arg(shown(jobs.front()));
+        if (jobs.size() > 1 && longest->file != jobs.front().file)
+            example += tr("; the longest %1").arg(shown(*longest));
+        if (problem.isEmpty()) output_->showExample(example, false);
     } catch (const Error& e) {
         problem = QString::fromStdString(e.problem() + ": " + e.hint());
-        example_->setText(problem);
     }
-    setRole(example_, problem.isEmpty() ? "second" : "error");
-    start_->setEnabled(problem.isEmpty() && !settings_.folder.empty());
+    if (!problem.isEmpty()) output_->showExample(problem, true);
+    isPlanPossible_ = problem.isEmpty() && !settings_.folder.empty();
 
     QStringList heads = {QString(), tr("Picture"), tr("Prep")};
     for (const auto& look : now.looks)
@@ -354,7 +357,7 @@ void BatchPage::showPlan() {
     table_->setColumnWidth(0, 62);
     table_->setColumnWidth(kPictureColumn, 170);
     table_->setColumnWidth(kPrepColumn, 130);
-    for (int c = kFirstLook; c < table_->columnCount(); ++c) table_->setColumnWidth(c, 170);
+    for (int c = kFirstLook; c < table_->columnCount(); ++c) table_->setColumnWidth(c, 190);
     table_->horizontalHeader()->setStretchLastSection(true);
     for (int p = 0; p < pictures; ++p) {
         const auto set = [&](int column, const QString& text, const QColor& colour) {
@@ -365,28 +368,9 @@ void BatchPage::showPlan() {
         set(kPictureColumn, QString::fromStdString(state_.pictures().at(p).file.filename().string()),
             theme::colours().text);
         set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
-        for (int l = 0; l < looks; ++l) {
-            const auto at = std::pair{static_cast<std::size_t>(p), static_cast<std::size_t>(l)};
-            QString text = waitingText(p, now.looks[at.second].ownGrade);
-            if (const auto wish = now.wishes.find(at); wish != now.wishes.end()) {
-                if (wish->second.strength != 1) text += tr(" · at %1 %").arg(wish->second.strength * 100, 0, 'f', 0);
-                if (wish->second.instead)
-                    text += QStringLiteral(" · ") + QString::fromStdString(wish->second.instead->name);
-                if (wish->second.isLeftOut) text = tr("left out");
-            }
-            set(kFirstLook + l, text, theme::colours().second);
-        }
     }
-    showStart(now);
-    if (!(memory_.ranWith == settings_)) return;
-    std::map<std::pair<std::string, std::string>, std::pair<int, int>> cells;
-    for (int p = 0; p < pictures; ++p)
-        for (int l = 0; l < looks; ++l)
-            cells[{now.pictures[static_cast<std::size_t>(p)].string(), now.looks[static_cast<std::size_t>(l)].name}] =
-                {p, l};
-    for (const auto& file : memory_.files)
-        if (const auto cell = cells.find({file.picture.string(), file.look}); cell != cells.end())
-            showCell(cell->second.first, cell->second.second, file.job);
+    showCells(now);
+    showRun();
 }
 
 } // namespace baryton

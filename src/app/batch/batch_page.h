@@ -1,25 +1,26 @@
 #pragma once
 #include "app/app_state.h"
-#include "app/batch/look_picker.h"
+#include "app/batch/batch_run.h"
 #include "app/batch/match_page.h"
+#include "app/batch/output_panel.h"
 #include "app/batch/survey_page.h"
 #include "app/widgets/segments.h"
-#include "app/widgets/value_row.h"
 #include "batch/run_memory.h"
 
-#include <QCheckBox>
-#include <QElapsedTimer>
 #include <QLabel>
 #include <QProgressBar>
 #include <QStackedWidget>
 #include <QTableWidget>
-#include <QThreadPool>
 #include <QWidget>
-#include <set>
+#include <deque>
+#include <functional>
 
 namespace baryton {
 
-/// The Batch task: the set by the chosen looks, with the state of each file.
+class KeptAwake;
+
+/// The Batch task: the set by the chosen looks, with the state of each file. Runs go on one after the other, whatever
+/// set is open; what is set here while one goes on belongs to the next.
 class BatchPage : public QWidget {
     Q_OBJECT
 public:
@@ -28,10 +29,11 @@ public:
 
     const BatchSettings& settings() const { return settings_; }
     void setSettings(const BatchSettings& settings); ///< without a step of undo
-    bool isRunning() const { return task_ != nullptr; }
+    bool isRunning() const { return !runs_.empty(); }
     /// What is in hand is finished, the rest is left for another time.
     void finishUp();
-    LookPicker* looks() const { return looks_; }
+    LookPicker* looks() const { return output_->looks(); }
+    OutputPanel* output() const { return output_; }
     QPushButton* startButton() const { return start_; }
     QString progressText() const { return progressText_->text(); }
     /// What of the task is shown: the set under a look, its light matched, the files of the run.
@@ -45,7 +47,7 @@ public:
     QSize minimumSizeHint() const override { return {720, 400}; }
 
 Q_SIGNALS:
-    void finished();
+    void finished(); ///< no run goes on or waits any more
     /// A picture is to be opened in Grade, with a stage of it chosen where one is named.
     void gradeWanted(int picture, const QString& stageId);
 
@@ -53,54 +55,54 @@ private:
     /// Columns of the table; those of the looks follow.
     static constexpr int kPictureColumn = 1, kPrepColumn = 2, kFirstLook = 3;
 
-    QWidget* makeOutput();
     QWidget* makeRunBar();
+    void makeTable();
     void change(const QString& what, const BatchSettings& next);
     void showPlan();
     BatchPlan plan() const;
-    void start();
-    void jobChanged(std::size_t index, const BatchJob& job);
-    void ended(const std::vector<BatchJob>& jobs);
-    void showProgress();
-    void showCell(int picture, int look, const BatchJob& job);
+    /// Begins, goes on with what was stopped, or tries again what failed.
+    void start(bool retries);
+    void startNext();
+    void runEnded();
+    void showRun();
+    void showCells(const BatchPlan& plan);
+    void showCell(int picture, int look, const std::vector<BatchJob>& jobs, const QString& waiting);
+    void showRowMenu(const QPoint& at);
+    /// What has become of a plan's files, of the run that goes on or the last one.
+    std::vector<BatchJob> jobsNow(const BatchPlan& plan) const;
+    void askForFile(const QString& title, const QString& name, const QString& filter,
+                    const std::function<void(const std::filesystem::path&)>& take);
+    void writeSheet(const std::filesystem::path& file);
+    void writeReport(const std::filesystem::path& file);
     void recall(); ///< settings and states of the last time
     void remember();
+    /// The run of the set that is open, or null.
+    BatchRun* runOfSet() const;
     /// What of the plan an earlier run has made, while nothing was set otherwise since.
-    std::map<std::size_t, BatchJob> madeBefore(const BatchPlan& plan) const;
+    std::map<std::size_t, BatchJob> madeBefore(const BatchPlan& plan, bool retries) const;
     /// A hash of the grade that a picture would get now.
     std::string gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const;
-    void showStart(const BatchPlan& plan);
     /// Of a file that no run has come to yet.
-    QString waitingText(int picture, bool ownGrade) const;
+    QString waitingText(const BatchPlan& plan, int picture, int look) const;
 
     AppState& state_;
     BatchSettings settings_;
     QTableWidget* table_;
-    QLabel *head_, *counts_, *example_, *progressText_;
-    QCheckBox* ownGrade_;
-    LookPicker* looks_;
-    QWidget* output_;
+    QLabel *head_, *counts_, *progressText_;
+    OutputPanel* output_;
     Segments* view_;
     SurveyPage* survey_;
     MatchPage* match_;
     QStackedWidget *middles_, *panels_;
-    Segments *prep_, *format_, *bits_, *exists_;
-    ValueRow* quality_;
-    Segments* ground_;
-    NumberField* longSide_;
-    QLineEdit *folder_, *name_, *author_, *copyright_;
-    QComboBox* metadata_;
-    QPushButton *start_, *cancel_, *open_;
+    QPushButton *start_, *pause_, *cancel_, *retry_, *results_;
     QProgressBar* progress_;
-    RunMemory memory_;
+    std::shared_ptr<RunMemory> memory_ = std::make_shared<RunMemory>(); ///< of the set that is open
     std::filesystem::path memoryFile_; ///< where it is kept; empty while no set is open
     QTimer rememberTimer_;
-    bool isRecalling_ = false;
-    std::shared_ptr<Task> task_;
-    std::vector<BatchJob> jobs_;
-    std::size_t done_ = 0, failed_ = 0, leftOut_ = 0;
-    QElapsedTimer clock_;
-    QThreadPool pool_;
+    bool isRecalling_ = false, isPlanPossible_ = false;
+    std::deque<std::unique_ptr<BatchRun>> runs_; ///< the first goes on, the others wait
+    QString endText_;                            ///< of the last run of this set
+    std::unique_ptr<KeptAwake> awake_;
 };
 
 } // namespace baryton

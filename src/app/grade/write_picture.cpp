@@ -29,8 +29,9 @@ void writeKeyPicture(AppState& state, fs::path file, const QString& filter, cons
     runBehind(*QThreadPool::globalInstance(), [alive, source, file, format, grade, done] {
         QString problem, remarks;
         try {
-            FileSource picture(source, sourceSettingsOf(grade), 0, 1);
-            const WrittenPicture written = writeGraded(file, picture, Program::compile(grade), format, 0, nullptr);
+            FileSource picture(source, sourceSettingsOf(grade), {}, 1);
+            const WrittenPicture written =
+                writeGraded(file, picture, Program::compile(grade), Output({format}), 0, nullptr);
             for (const auto* list : {&picture.remarks(), &written.remarks})
                 for (const auto& remark : *list) remarks += QStringLiteral("; ") + QString::fromStdString(remark);
         } catch (const std::exception& e) {

@@ -45,7 +45,7 @@ void PairStep::take(const Files& files) {
 
 void PairStep::choose(bool isAfter) {
     auto* dialog = new QFileDialog(this, isAfter ? tr("Choose what became of it") : tr("Choose a picture before"), {},
-                                   tr("Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)"));
+                                   tr("Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)"));
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     connect(dialog, &QFileDialog::fileSelected, this, [this, isAfter](const QString& file) { set(isAfter, file); });
     dialog->open();

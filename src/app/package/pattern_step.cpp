@@ -86,7 +86,7 @@ PatternStep::PatternStep(AppState& state, QWidget* parent)
     rows->addLayout(back);
     connect(choose_, &QPushButton::clicked, this, [this] {
         auto* dialog = new QFileDialog(this, tr("Choose what came back"), {},
-                                       tr("Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp)"));
+                                       tr("Pictures (*.png *.tif *.tiff *.jpg *.jpeg *.webp *.avif)"));
         dialog->setAttribute(Qt::WA_DeleteOnClose);
         connect(dialog, &QFileDialog::fileSelected, this, &PatternStep::cameBack);
         dialog->open();
