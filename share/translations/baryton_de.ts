@@ -4594,6 +4594,26 @@
         <source>write no more than 400 letters</source>
         <translation>nicht mehr als 400 Buchstaben schreiben</translation>
     </message>
+    <message>
+        <source>this machine does not work with the instruction set &quot;{}&quot;</source>
+        <translation>dieser Rechner arbeitet nicht mit dem Befehlssatz „{}“</translation>
+    </message>
+    <message>
+        <source>ask for one that all machines have; here: {}</source>
+        <translation>einen verlangen, den alle Rechner haben; hier: {}</translation>
+    </message>
+    <message>
+        <source>cannot write: the disk was full</source>
+        <translation>kann nicht geschrieben werden: die Platte war voll</translation>
+    </message>
+    <message>
+        <source>free some space or choose another folder</source>
+        <translation>Platz schaffen oder einen anderen Ordner wählen</translation>
+    </message>
+    <message>
+        <source>check the name, or whether the folder was moved</source>
+        <translation>den Namen prüfen, oder ob der Ordner verschoben wurde</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5033,6 +5053,50 @@
         <source>Open in Grade</source>
         <translation>In Gestalten öffnen</translation>
     </message>
+    <message>
+        <source>Plan</source>
+        <translation>Plan</translation>
+    </message>
+    <message>
+        <source>Save as a plan…</source>
+        <translation>Als Plan sichern …</translation>
+    </message>
+    <message>
+        <source>Run a plan…</source>
+        <translation>Einen Plan laufen lassen …</translation>
+    </message>
+    <message>
+        <source>Save as a plan</source>
+        <translation>Als Plan sichern</translation>
+    </message>
+    <message>
+        <source>Plans (*.bplan)</source>
+        <translation>Pläne (*.bplan)</translation>
+    </message>
+    <message>
+        <source>Run a plan</source>
+        <translation>Einen Plan laufen lassen</translation>
+    </message>
+    <message>
+        <source>a plan</source>
+        <translation>ein Plan</translation>
+    </message>
+    <message>
+        <source>this plan is running</source>
+        <translation>dieser Plan läuft gerade</translation>
+    </message>
+    <message>
+        <source>wait until it has ended</source>
+        <translation>warten, bis er zu Ende ist</translation>
+    </message>
+    <message>
+        <source>this plan asks for the instruction set &quot;{}&quot;, and {} is in use here</source>
+        <translation>dieser Plan verlangt den Befehlssatz „{}“, hier ist {} in Gebrauch</translation>
+    </message>
+    <message>
+        <source>run it by baryton-cli batch, which can do with less</source>
+        <translation>mit baryton-cli batch laufen lassen, das auch mit weniger auskommt</translation>
+    </message>
 </context>
 <context>
     <name>baryton::BatchRun</name>
@@ -5083,6 +5147,61 @@
     <message>
         <source> · about %1 min left</source>
         <translation> · noch etwa %1 min</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::BeforeRunSheet</name>
+    <message>
+        <source>Before the run begins</source>
+        <translation>Bevor der Lauf beginnt</translation>
+    </message>
+    <message>
+        <source>There may not be enough room</source>
+        <translation>Vielleicht reicht der Platz nicht</translation>
+    </message>
+    <message>
+        <source>About %1 will be written, and %2 are free in that folder. Another folder, a smaller size or another format would help; a run that finds the disk full keeps what it has made and can go on later.</source>
+        <translation>Etwa %1 werden geschrieben, und %2 sind in diesem Ordner frei. Ein anderer Ordner, eine kleinere Größe oder ein anderes Format würde helfen; ein Lauf, der die Platte voll findet, behält, was er gemacht hat, und kann später weitergehen.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 files are there already</source>
+        <translation>%1 von %2 Dateien sind schon da</translation>
+    </message>
+    <message>
+        <source>Whichever you choose, pictures that you opened and what other programs wrote stay as they are.</source>
+        <translation>Was immer gewählt wird: geöffnete Bilder und was andere Programme schrieben, bleiben, wie sie sind.</translation>
+    </message>
+    <message>
+        <source>Number the new ones</source>
+        <translation>Die neuen nummerieren</translation>
+    </message>
+    <message>
+        <source>The new files get a number behind their names</source>
+        <translation>Die neuen Dateien bekommen eine Nummer hinter ihren Namen</translation>
+    </message>
+    <message>
+        <source>Skip them</source>
+        <translation>Sie auslassen</translation>
+    </message>
+    <message>
+        <source>What is there stays; only the others are made</source>
+        <translation>Was da ist, bleibt; nur die anderen werden gemacht</translation>
+    </message>
+    <message>
+        <source>Replace them</source>
+        <translation>Sie ersetzen</translation>
+    </message>
+    <message>
+        <source>What Baryton itself wrote is written over, never anything else</source>
+        <translation>Was Baryton selbst schrieb, wird überschrieben, sonst nie etwas</translation>
+    </message>
+    <message>
+        <source>Start all the same</source>
+        <translation>Trotzdem beginnen</translation>
+    </message>
+    <message>
+        <source>Do not start</source>
+        <translation>Nicht beginnen</translation>
     </message>
 </context>
 <context>
@@ -8474,10 +8593,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Stapel: Looks</translation>
     </message>
     <message>
-        <source>EACH PICTURE</source>
-        <translation>JEDES BILD</translation>
-    </message>
-    <message>
         <source>Keep its own</source>
         <translation>Eigene</translation>
     </message>
@@ -8682,22 +8797,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Namensmuster</translation>
     </message>
     <message>
-        <source>Number it</source>
-        <translation>Zählen</translation>
-    </message>
-    <message>
-        <source>Skip</source>
-        <translation>Auslassen</translation>
-    </message>
-    <message>
-        <source>Replace</source>
-        <translation>Ersetzen</translation>
-    </message>
-    <message>
-        <source>Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: what Baryton itself wrote is written over, never anything else</source>
-        <translation>Nummerieren: die neue Datei bekommt eine Nummer. Überspringen: was da ist, bleibt, nichts wird gemacht. Ersetzen: was Baryton selbst geschrieben hat, wird überschrieben, sonst nie etwas</translation>
-    </message>
-    <message>
         <source>If it exists</source>
         <translation>Vorhandene</translation>
     </message>
@@ -8720,6 +8819,26 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>ICC file…</source>
         <translation>ICC-Datei …</translation>
+    </message>
+    <message>
+        <source>Ask</source>
+        <translation>Fragen</translation>
+    </message>
+    <message>
+        <source>Number: the new file gets a number. Skip: what is there stays, nothing is made. Replace: what Baryton itself wrote is written over, never anything else. Ask: when a run meets files</source>
+        <translation>Nummer: die neue Datei bekommt eine Nummer. Auslassen: was da ist, bleibt, nichts wird gemacht. Ersetzen: was Baryton selbst schrieb, wird überschrieben, sonst nie etwas. Fragen: wenn ein Lauf auf Dateien trifft</translation>
+    </message>
+    <message>
+        <source>Number the new file</source>
+        <translation>Die neue Datei nummerieren</translation>
+    </message>
+    <message>
+        <source>Skip it</source>
+        <translation>Auslassen</translation>
+    </message>
+    <message>
+        <source>Replace what is ours</source>
+        <translation>Unsere ersetzen</translation>
     </message>
 </context>
 <context>

@@ -122,7 +122,7 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
                 NameParts parts{plan.pictures[p].stem().string(),
                                 look.name,
                                 fileExtension(plan.outputs[o].format.format),
-                                static_cast<int>(p + 1),
+                                static_cast<int>(p) + plan.firstNumber,
                                 look.name,
                                 plan.pictures[p].parent_path().filename().string(),
                                 shot};

@@ -60,7 +60,11 @@ struct BatchPlan {
     std::filesystem::path folder;
     std::string name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
-    int workers = 0; ///< 0: one for each core
+    int firstNumber = 1; ///< of the first picture, where names ask for one
+    int workers = 0;     ///< 0: one for each core
+    /// Of several machines, so that they make the same bytes (picture/instruction_set.h): whoever runs the plan sees
+    /// to it. Empty: the best of each.
+    std::string instructions{};
     /// A picture whose grade can't be read (damaged, or of a newer version) goes without it and is told of; else it
     /// is a failure.
     bool goesWithoutUnreadableGrades = false;

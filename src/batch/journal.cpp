@@ -6,6 +6,7 @@
 #include "base/words.h"
 #include "batch/names.h"
 #include "grade/json.h"
+#include "picture/instruction_set.h"
 
 #include <algorithm>
 #include <cerrno>
@@ -43,6 +44,11 @@ JobState stateOf(const std::string& name) {
 std::vector<fs::path> whatIsThere(const BatchPlan& plan) {
     std::vector<fs::path> there;
     std::error_code ignored;
+    if (plan.pictures.empty()) { // they are still to come: whatever lies in the folder
+        for (fs::recursive_directory_iterator it(plan.folder, ignored), end; it != end; it.increment(ignored))
+            there.push_back(it->path());
+        return there;
+    }
     for (const BatchJob& job : jobsOf(plan))
         freeFile(
             job.file,
@@ -112,7 +118,7 @@ Journal::~Journal() {
     ::close(fd_);
 }
 
-void Journal::write(const std::string& line) {
+void Journal::write(const std::string& line) const {
     const std::string whole = line + "\n";
     const std::lock_guard<std::mutex> guard(lock_);
     for (std::size_t at = 0; at < whole.size();) {
@@ -126,14 +132,18 @@ void Journal::write(const std::string& line) {
     ::fdatasync(fd_);
 }
 
-void Journal::note(const BatchPlan& plan, const BatchJob& job) {
+void Journal::note(const BatchPlan& plan, const BatchJob& job) const {
     Json line = {{"picture", asUtf8(plan.pictures[job.picture].string())},
                  {"look", job.look},
                  {"output", job.output},
                  {"state", jobStateName(job.state)},
                  {"file", asUtf8(job.file.string())}};
     if (job.state == JobState::Done)
-        line.update({{"bytes", job.bytes}, {"hash", job.hash}, {"settings", job.settings}, {"seconds", job.seconds}});
+        line.update({{"bytes", job.bytes},
+                     {"hash", job.hash},
+                     {"settings", job.settings},
+                     {"seconds", job.seconds},
+                     {"instructions", instructionSet()}});
     if (job.state == JobState::Failed)
         line.update({{"error", job.error}, {"place", job.errorPlace}, {"hint", job.errorHint}});
     if (!job.warning.empty()) line["warning"] = job.warning;

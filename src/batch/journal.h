@@ -31,13 +31,13 @@ public:
     Journal(const Journal&) = delete;
     Journal& operator=(const Journal&) = delete;
     /// A job that is begun, or has come to an end. Safe from several threads.
-    void note(const BatchPlan& plan, const BatchJob& job);
+    void note(const BatchPlan& plan, const BatchJob& job) const;
 
 private:
-    void write(const std::string& line);
+    void write(const std::string& line) const;
     int fd_ = -1;
     std::filesystem::path file_;
-    std::mutex lock_;
+    mutable std::mutex lock_;
 };
 
 /// What a journal tells.

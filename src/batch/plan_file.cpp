@@ -56,9 +56,12 @@ std::string planToText(const NamedPlan& named) {
     for (const OutputSettings& output : plan.outputs) outputs.push_back(outputToJson(output));
     for (const fs::path& picture : plan.pictures) pictures.push_back(asUtf8(picture.string()));
     for (const BatchLook& look : plan.looks) looks.push_back(lookToJson(look));
-    for (const auto& [at, wish] : plan.wishes)
-        wishes.push_back(
-            {{"picture", at.first}, {"look", at.second}, {"leftOut", wish.isLeftOut}, {"strength", wish.strength}});
+    for (const auto& [at, wish] : plan.wishes) {
+        Json json = {
+            {"picture", at.first}, {"look", at.second}, {"leftOut", wish.isLeftOut}, {"strength", wish.strength}};
+        if (wish.instead) json["instead"] = lookToJson(*wish.instead);
+        wishes.push_back(std::move(json));
+    }
     return fileText({{"format", kPlanFormat},
                      {"version", kFileVersion},
                      {"name", named.name},
@@ -70,6 +73,7 @@ std::string planToText(const NamedPlan& named) {
                      {"names", plan.name},
                      {"exists", kExistsNames[static_cast<std::size_t>(plan.ifExists)]},
                      {"ignoreUnreadableGrades", plan.goesWithoutUnreadableGrades},
+                     {"instructions", plan.instructions},
                      {"wishes", std::move(wishes)}});
 }
 
@@ -95,6 +99,7 @@ NamedPlan planFromText(const std::string& text) {
     const auto exists =
         std::find(kExistsNames.begin(), kExistsNames.end(), json.value("exists", kExistsNames.front()));
     plan.ifExists = static_cast<IfExists>(exists - kExistsNames.begin());
+    plan.instructions = json.value("instructions", "");
     plan.goesWithoutUnreadableGrades = json.value("ignoreUnreadableGrades", false);
     std::size_t number = 0;
     for (const Json& wish : json.value("wishes", Json::array())) {
@@ -102,7 +107,10 @@ NamedPlan planFromText(const std::string& text) {
         if (at.first >= plan.pictures.size() || at.second >= plan.looks.size())
             throw Error("", "/wishes/" + std::to_string(number), words("there is no such picture or look"),
                         words("count both from 0"));
-        plan.wishes[at] = {wish.value("leftOut", false), wish.value("strength", 1.0), {}};
+        PictureWish& wished = plan.wishes[at];
+        wished = {wish.value("leftOut", false), wish.value("strength", 1.0), {}};
+        if (wish.contains("instead"))
+            wished.instead = lookFromJson(wish["instead"], "/wishes/" + std::to_string(number) + "/instead");
         ++number;
     }
     return named;

@@ -36,7 +36,8 @@ json toJson(const BatchSettings& s) {
             {"files", std::move(outputs)},
             {"folder", s.folder},
             {"name", s.name},
-            {"ifExists", kExists[static_cast<std::size_t>(s.ifExists)]}};
+            {"ifExists", kExists[static_cast<std::size_t>(s.ifExists)]},
+            {"asksIfExists", s.asksIfExists}};
 }
 
 BatchSettings settingsFrom(const json& j) {
@@ -53,6 +54,7 @@ BatchSettings settingsFrom(const json& j) {
     const auto exists = j.at("ifExists").get<std::string>();
     const auto found = std::find(kExists.begin(), kExists.end(), exists);
     if (found != kExists.end()) s.ifExists = static_cast<IfExists>(found - kExists.begin());
+    s.asksIfExists = j.value("asksIfExists", false);
     const json wishes = j.value("wishes", json::array());
     for (std::size_t i = 0; i < std::min(wishes.size(), kMostFiles); ++i) {
         const json& wish = wishes[i];

@@ -23,6 +23,7 @@ struct BatchSettings {
     std::vector<OutputSettings> outputs = std::vector<OutputSettings>(1); ///< the files made of each; at least one
     std::string folder, name = "{stem}-{look}.{ext}";
     IfExists ifExists = IfExists::Number;
+    bool asksIfExists = false; ///< when a run is begun that meets files
     /// By the file of the picture and that of the look's preset (empty for the pictures' own grade).
     std::map<std::pair<std::filesystem::path, std::filesystem::path>, WishSettings> wishes{};
     bool operator==(const BatchSettings&) const = default;

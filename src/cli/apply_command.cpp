@@ -101,6 +101,7 @@ int runApply(const ApplyOptions& options) {
     }
 
     setMemoryLimit(static_cast<std::size_t>(options.memory) * 1000000);
+    tellOfRoom(plan);
     Task task;
     const EndedBySignal ended(task);
     ProgressLine progress(!options.isQuiet);

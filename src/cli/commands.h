@@ -37,6 +37,7 @@ void addLutLearning(CLI::App& lut, int& code);
 void addPresetCommands(CLI::App& app, int& code);
 void addPlanCommands(CLI::App& app, int& code);
 void addSurveyCommands(CLI::App& app, int& code);
+void addWatchCommand(CLI::App& app, int& code);
 void addInfoCommands(CLI::App& app);
 
 } // namespace baryton

@@ -1,6 +1,10 @@
 #include "cli/file_options.h"
+#include "batch/foresee.h"
 #include "batch/names.h"
 #include "batch/output_json.h"
+
+#include <fmt/format.h>
+#include <iostream>
 
 namespace baryton {
 
@@ -145,6 +149,15 @@ void putInto(BatchPlan& plan, const FileOptions& options) {
         for (const OutputSettings& each : plan.outputs)
             fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(each.format.format), 1});
     });
+}
+
+void tellOfRoom(const BatchPlan& plan) {
+    const Foresight seen = foresee(plan);
+    if (!seen.isTight()) return;
+    constexpr double mega = 1e6;
+    std::cerr << plan.folder.string()
+              << fmt::format(": note: about {:.0f} MB will be written, {:.0f} MB are free there\n",
+                             static_cast<double>(seen.bytes) / mega, static_cast<double>(seen.free) / mega);
 }
 
 } // namespace baryton

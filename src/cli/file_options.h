@@ -23,4 +23,7 @@ void addFileOptions(CLI::App& command, FileOptions& options);
 /// Puts them into a plan; throws WrongUsage where they can't be so.
 void putInto(BatchPlan& plan, const FileOptions& options);
 
+/// Says on standard error when a run is likely to need more room than there is.
+void tellOfRoom(const BatchPlan& plan);
+
 } // namespace baryton

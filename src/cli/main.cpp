@@ -68,6 +68,7 @@ int main(int argc, char** argv) {
     addLutCommands(app, code);
     addPresetCommands(app, code);
     addPlanCommands(app, code);
+    addWatchCommand(app, code);
     addSurveyCommands(app, code);
     addInfoCommands(app);
     try {

@@ -10,6 +10,7 @@
 #include "cli/look_wanted.h"
 #include "cli/terminal.h"
 #include "grade/json.h"
+#include "picture/instruction_set.h"
 #include "picture/memory_limit.h"
 
 #include <algorithm>
@@ -28,7 +29,7 @@ struct NewPlan {
     PicturesWanted wanted;
     LookWanted look;
     FileOptions file;
-    std::string output, name;
+    std::string output, name, instructions;
 };
 
 fs::path whole(const fs::path& file) {
@@ -43,6 +44,7 @@ int makePlan(const NewPlan& options) {
     named.plan.looks.push_back(batchLookOf(options.look));
     putInto(named.plan, options.file);
     named.plan.folder = whole(options.file.out);
+    named.plan.instructions = options.instructions;
     const PicturesFound found = collectPictures(options.wanted);
     for (const auto& remark : found.remarks) std::cerr << remark << '\n';
     InputSet inputs;
@@ -179,6 +181,7 @@ int runPlan(const RunOptions& options) {
     NamedPlan named = readPlanFile(options.plan);
     const PlanPart part = partOf(options.part);
     BatchPlan& plan = named.plan;
+    if (!plan.instructions.empty()) useInstructionSet(plan.instructions);
     plan.workers = options.jobs;
     plan.hashes = true;
     for (std::size_t p = 0; p < plan.pictures.size(); ++p)
@@ -218,6 +221,7 @@ int runPlan(const RunOptions& options) {
         return kAllDone;
     }
     setMemoryLimit(static_cast<std::size_t>(options.memory) * 1000000);
+    tellOfRoom(plan);
     Journal journal(journalPath, named, part, goesOn);
     Task task;
     const EndedBySignal ended(task);
@@ -266,6 +270,11 @@ void addPlanCommands(CLI::App& app, int& code) {
     addFileOptions(*create, made->file);
     create->add_option("--title", made->name,
                        "The plan's name, after which its journal is named; default: the file's");
+    create
+        ->add_option("--instructions", made->instructions,
+                     "The instruction set that every machine is to use, so that all make the same bytes: sse4, avx2, "
+                     "avx512; default: the best of each")
+        ->type_name("NAME");
     create->add_option("-o,--output", made->output, "The plan to write, .bplan")->required()->type_name("PLAN");
     addPicturesWanted(*create, made->wanted);
     create->callback([create, made, &code] {

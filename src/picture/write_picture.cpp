@@ -142,6 +142,7 @@ void encode(vips::VImage image, const std::filesystem::path& file, const FileSha
                                          ->set("predictor", !isPacked ? VIPS_FOREIGN_TIFF_PREDICTOR_NONE
                                                             : isFloat ? VIPS_FOREIGN_TIFF_PREDICTOR_FLOAT
                                                                       : VIPS_FOREIGN_TIFF_PREDICTOR_HORIZONTAL)
+                                         ->set("resunit", VIPS_FOREIGN_TIFF_RESUNIT_INCH)
                                          ->set("bigtiff", double(shape.rowBytes()) * shape.height > mostSmall));
         break;
     }
@@ -192,6 +193,10 @@ WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileS
         vips_error_clear();
         if (source.failure) std::rethrow_exception(source.failure);
         if (const auto why = pending.whyNoFurther()) throw *why;
+        // Another file that was given up meanwhile has made room again.
+        if (message.find("unable to write") != std::string::npos)
+            throw Error(file.string(), "", words("cannot write: the disk was full"),
+                        words("free some space or choose another folder"));
         throw Error(file.string(), "", inWords("cannot encode: {}", message),
                     words("choose another format or a smaller size"));
     }

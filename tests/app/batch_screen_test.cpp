@@ -175,4 +175,145 @@ TEST(BatchScreen, APausedRunRestsAndAPictureIsBroughtForward) {
     }
 }
 
+TEST(BatchScreen, TheSeasonAfterAPowerCut) {
+    // Twelve pictures, two looks, a JPEG limited in size and a TIFF of 16 bits, one of the files broken.
+    Driver d;
+    const fs::path broken = d.folder() / "lantern-alley.jpg";
+    const std::string whole = readFile(broken);
+    writeFileAtomically(broken, whole.substr(0, whole.size() / 2));
+    d.start();
+    const int before = d.actions();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    d.chooseLook(tr8("Limelight"));
+    d.type(d.named<QLineEdit>(batch->output(), tr8("Size")), tr8("600"),
+           true); // 2 400 of pictures four times as large
+    d.click(d.button(batch, tr8("Add")));
+    d.type(d.named<QLineEdit>(batch, tr8("Name template")), tr8("{ext}/{n:00}-{stem}-{look}.{ext}"), true);
+    const fs::path out = batch->settings().folder;
+    const fs::path data = d.root() / "data" / "baryton" / "runs";
+    d.click(d.button(batch, tr8("Start")));
+    const int untilStart = d.actions();
+    // What is remembered on the disk lags behind; a power cut finds an old state of it, and the journal.
+    std::map<fs::path, std::string> early;
+    for (const auto& entry : fs::directory_iterator(data))
+        if (entry.path().extension() == ".json") early[entry.path()] = readFile(entry.path());
+    ASSERT_EQ(early.size(), 1U);
+    const auto made = [&] {
+        std::vector<fs::path> files;
+        std::error_code ignored;
+        for (fs::recursive_directory_iterator it(out, ignored), end; it != end; ++it)
+            if (it->is_regular_file() && it->path().filename().string().front() != '.') files.push_back(it->path());
+        std::sort(files.begin(), files.end());
+        return files;
+    };
+    ASSERT_TRUE(Driver::waitFor([&] { return made().size() >= 9; }, 60));
+    ASSERT_TRUE(batch->isRunning());
+    std::map<fs::path, std::string> journals;
+    for (const auto& entry : fs::directory_iterator(data))
+        if (entry.path().extension() == ".jsonl") journals[entry.path()] = readFile(entry.path());
+    ASSERT_EQ(journals.size(), 1U);
+    // Files that were in hand just then may get their names or not: both are states that a cut leaves.
+    d.stop();
+    std::map<fs::path, fs::file_time_type> written;
+    for (const fs::path& file : made()) written[file] = fs::last_write_time(file);
+    for (const auto* kept : {&early, &journals})
+        for (const auto& [file, text] : *kept) writeFileAtomically(file, text);
+    d.start();
+    const int afterCut = d.actions();
+    d.click(d.button(&d.window(), tr8("Batch")));
+    batch = d.window().batchPage();
+    EXPECT_EQ(batch->startButton()->text(), tr8("Continue")) << qPrintable(batch->progressText());
+    d.click(batch->startButton());
+    const int took = untilStart - before + d.actions() - afterCut;
+    EXPECT_LE(took, 12);
+    std::printf("the season: %d actions\n", took);
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 120));
+    const auto files = made();
+    EXPECT_EQ(files.size(), 44U) << "24 + 24 less the broken one's four, each once";
+    std::size_t stayed = 0;
+    for (const fs::path& file : files) {
+        EXPECT_EQ(file.stem().string().find("-2"), std::string::npos) << file;
+        EXPECT_NO_THROW(readPicture(file)) << file;
+        const PictureSize size = readPictureSize(file);
+        const bool isTiff = file.extension() == ".tif";
+        EXPECT_EQ(size.bits, isTiff ? 16 : 8) << file;
+        if (!isTiff) EXPECT_EQ(std::max(size.width, size.height), 600) << file;
+        const auto at = written.find(file);
+        stayed += at != written.end() && fs::last_write_time(file) == at->second;
+    }
+    EXPECT_GE(stayed, 7U) << "what was made stays";
+    EXPECT_TRUE(batch->progressText().contains(tr8("4 failed"))) << qPrintable(batch->progressText());
+    EXPECT_FALSE(fs::exists(journals.begin()->first)) << "ended, and remembered";
+}
+
+TEST(BatchScreen, APlanIsKeptAndRunAgainWhateverSetIsOpen) {
+    BatchScreen s({"lake-fog.jpg", "snow-yard.jpg"});
+    Driver& d = s.d;
+    d.click(d.button(s.batch, tr8("Add"))); // a TIFF as well
+    const auto choose = [&](int entry, const fs::path& file) {
+        auto* menu = d.button(s.batch, tr8("Plan"))->menu();
+        Q_EMIT menu->aboutToShow();
+        ASSERT_TRUE(menu->actions()[entry]->isEnabled());
+        menu->actions()[entry]->trigger();
+        auto* dialog = d.window().findChild<QFileDialog*>();
+        ASSERT_NE(dialog, nullptr);
+        Q_EMIT dialog->fileSelected(QString::fromStdString(file.string()));
+        dialog->reject();
+    };
+    choose(0, d.root() / "season.bplan");
+    ASSERT_TRUE(fs::exists(d.root() / "season.bplan"));
+    // The same plan for the command line.
+    const std::string command =
+        std::string(BARYTON_CLI) + " batch '" + (d.root() / "season.bplan").string() + "' --quiet > /dev/null";
+    ASSERT_EQ(std::system(command.c_str()), 0);
+    EXPECT_EQ(std::distance(fs::directory_iterator(s.out), {}), 4 + 3) << "a journal and two reports";
+    fs::remove_all(s.out);
+    // With another set open it runs here.
+    const fs::path other = d.root() / "other";
+    fs::create_directories(other);
+    fs::copy_file(d.folder() / "lake-fog.jpg", other / "one.jpg");
+    d.window().openPaths({other});
+    d.click(d.button(&d.window(), tr8("Batch")));
+    choose(1, d.root() / "season.bplan");
+    EXPECT_TRUE(s.batch->progressText().startsWith(tr8("season: "))) << qPrintable(s.batch->progressText());
+    EXPECT_EQ(s.batch->startButton()->text(), tr8("Queue"));
+    ASSERT_TRUE(Driver::waitFor([&] { return !s.batch->isRunning(); }, 60));
+    EXPECT_EQ(std::distance(fs::directory_iterator(s.out), {}), 4);
+    EXPECT_TRUE(d.isTold("season: 4 of 4 files are done"));
+    EXPECT_TRUE(s.cell(0).startsWith(tr8("to be made"))) << "the set that is open was not touched";
+    // What is no plan is told.
+    writeFileAtomically(d.root() / "none.bplan", "{}");
+    choose(1, d.root() / "none.bplan");
+    EXPECT_FALSE(s.batch->isRunning());
+}
+
+TEST(BatchScreen, ARunThatMeetsFilesAsksWhereThatIsWanted) {
+    BatchScreen s({"lake-fog.jpg", "snow-yard.jpg"});
+    Driver& d = s.d;
+    s.run();
+    const auto count = [&] { return std::distance(fs::directory_iterator(s.out), {}); };
+    auto* exists = d.named<QComboBox>(s.batch, tr8("If it exists"));
+    exists->setCurrentText(tr8("Ask"));
+    Q_EMIT exists->activated(exists->currentIndex());
+    d.click(d.button(s.batch, tr8("Start")));
+    EXPECT_FALSE(s.batch->isRunning());
+    d.click(d.button(d.sheet(), tr8("Do not start")));
+    EXPECT_FALSE(s.batch->isRunning());
+    const auto answer = [&](const char* word) {
+        d.click(d.button(s.batch, tr8("Start")));
+        d.click(d.button(d.sheet(), tr8(word)));
+        ASSERT_TRUE(Driver::waitFor([&] { return !s.batch->isRunning(); }, 60));
+    };
+    answer("Skip them");
+    EXPECT_EQ(count(), 2);
+    EXPECT_EQ(s.cell(0), tr8("skipped, is there"));
+    const auto time = fs::last_write_time(s.out / "lake-fog-own-grade.jpg");
+    answer("Replace them");
+    EXPECT_EQ(count(), 2);
+    EXPECT_NE(fs::last_write_time(s.out / "lake-fog-own-grade.jpg"), time);
+    answer("Number the new ones");
+    EXPECT_EQ(count(), 4);
+}
+
 } // namespace baryton::test

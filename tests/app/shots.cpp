@@ -522,6 +522,8 @@ int main(int argc, char** argv) {
 
     d.click(d.button(&d.window(), QStringLiteral("Batch")));
     d.chooseLook(QStringLiteral("Limelight"));
+    d.type(d.named<QLineEdit>(&d.window(), QStringLiteral("Size")), QStringLiteral("1200"), true);
+    d.click(d.button(&d.window(), QStringLiteral("Add")));
     QTest::qWait(900);
     std::filesystem::resize_file(d.folder() / "lake-fog.jpg", 30000); // one broken file: the rest goes on
     d.click(d.button(&d.window(), QStringLiteral("Start")));

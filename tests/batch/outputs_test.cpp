@@ -1,6 +1,7 @@
 // Several kinds of file of each picture, their names, the accounts of a run, and the hand on it while it goes on.
 #include "batch/batch.h"
 #include "batch/contact_sheet.h"
+#include "batch/foresee.h"
 #include "batch/names.h"
 #include "batch/output_json.h"
 #include "package/grade_store.h"
@@ -163,6 +164,39 @@ TEST(Report, IsATableForSpreadsheetsToo) {
     EXPECT_TRUE(isReport(folder / "r.csv"));
     writeFileAtomically(folder / "other.csv", "picture,file\r\n");
     EXPECT_FALSE(isReport(folder / "other.csv"));
+}
+
+TEST(Foresight, TellsWhatIsThereAndWhetherThereIsRoom) {
+    const TempFolder folder;
+    BatchPlan plan = seasonPlan(folder, 3);
+    EXPECT_EQ(foresee(plan).files, 12U);
+    EXPECT_EQ(foresee(plan).there, 0U);
+    EXPECT_GT(foresee(plan).free, 0U) << "though the folder is not there yet";
+    EXPECT_FALSE(foresee(plan).isTight());
+    const auto jobs = runBatch(plan);
+    EXPECT_EQ(foresee(plan).there, 12U);
+    plan.made = {{0, jobs[0]}, {1, jobs[1]}};
+    EXPECT_EQ(foresee(plan).files, 10U) << "what is made is not made again";
+    // Against files that were made: no more than three times as much.
+    BatchPlan photos;
+    for (const char* name : {"lake-fog", "meadow-cart", "snow-yard", "workshop-window"})
+        photos.pictures.push_back(fs::path(BARYTON_SOURCE) / "demo/pictures" / (std::string(name) + ".jpg"));
+    photos.looks = {{"plain", {exposurePreset("plain", 0.1)}}};
+    photos.folder = folder / "photos";
+    for (const OutputFormat& format : {OutputFormat{FileFormat::Jpeg, 8, 90}, OutputFormat{FileFormat::Jpeg, 8, 60},
+                                       OutputFormat{FileFormat::Png, 8}, OutputFormat{FileFormat::Tiff, 16},
+                                       OutputFormat{FileFormat::WebP, 8, 90}}) {
+        photos.outputs = {OutputSettings{.format = format, .size = sizeWishFromText("700")}};
+        const double told = double(foresee(photos).bytes);
+        double bytes = 0;
+        for (const BatchJob& job : runBatch(photos)) bytes += double(job.bytes);
+        EXPECT_LT(bytes, 3 * told) << fileFormatName(format.format) << format.bits;
+        EXPECT_GT(bytes, told / 5) << "rendered, they have no noise: " << fileFormatName(format.format)
+                                   << format.bits;
+    }
+    for (const FileFormat format :
+         {FileFormat::Jpeg, FileFormat::Png, FileFormat::Tiff, FileFormat::WebP, FileFormat::Avif})
+        EXPECT_GT(usualBytes({format, 8, 90}, 24e6), usualBytes({format, 8, 90}, 6e6));
 }
 
 TEST(ContactSheet, ShowsWhatWasMadeWithItsNames) {

@@ -5,6 +5,7 @@
 #include "grade/grade_json.h"
 #include "grade/json.h"
 #include "package/grade_store.h"
+#include "picture/instruction_set.h"
 #include "picture/picture_file.h"
 #include "support/expect_error.h"
 #include "support/samples.h"
@@ -12,6 +13,7 @@
 #include "survey/match.h"
 
 #include <csignal>
+#include <fstream>
 #include <gtest/gtest.h>
 #include <spawn.h>
 #include <thread>
@@ -264,6 +266,88 @@ TEST(PlanCommand, PartsThatDieUnderGnuParallelAreRunAgain) {
     EXPECT_EQ(died, 2);
 }
 
+TEST(WatchCommand, MakesWhatArrivesOnceItIsWhole) {
+    const PlannedSet set;
+    const fs::path inbox = set.folder / "inbox";
+    fs::create_directories(inbox);
+    const auto start = [&](bool untilIdle) {
+        std::vector<std::string> words = {BARYTON_CLI,    "watch",   (set.folder / "season.bplan").string(),
+                                          inbox.string(), "--every", "0.2"};
+        if (untilIdle) words.push_back("--until-idle");
+        std::vector<char*> arguments;
+        for (std::string& word : words) arguments.push_back(word.data());
+        arguments.push_back(nullptr);
+        pid_t child = 0;
+        EXPECT_EQ(::posix_spawn(&child, BARYTON_CLI, nullptr, nullptr, arguments.data(), environ), 0);
+        return child;
+    };
+    const auto waitUntil = [](const auto& isSo) {
+        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
+        while (!isSo() && std::chrono::steady_clock::now() < end)
+            std::this_thread::sleep_for(std::chrono::milliseconds(20));
+        return isSo();
+    };
+    const auto codeOf = [](pid_t child) {
+        int status = 0;
+        ::waitpid(child, &status, 0);
+        return WIFEXITED(status) ? WEXITSTATUS(status) : -1;
+    };
+    const pid_t watching = start(false);
+    fs::copy_file(set.folder / "in/heron-0.png", inbox / "early.png");
+    const fs::path out = set.folder / "out";
+    ASSERT_TRUE(waitUntil([&] { return fs::exists(out / "early-dim.png"); }));
+    // One that is still being copied is left until it is whole; what is no picture is left alone.
+    writeFileAtomically(inbox / "notes.txt", "no picture");
+    const std::string whole = readFile(set.folder / "in/heron-1.png");
+    {
+        std::ofstream slow(inbox / "slow.png", std::ios::binary);
+        for (std::size_t at = 0; at < whole.size(); at += whole.size() / 8 + 1) {
+            slow.write(whole.data() + at,
+                       static_cast<std::streamsize>(std::min(whole.size() / 8 + 1, whole.size() - at)));
+            slow.flush();
+            EXPECT_FALSE(fs::exists(out / "slow-dim.png"));
+            std::this_thread::sleep_for(std::chrono::milliseconds(60));
+        }
+    }
+    ASSERT_TRUE(waitUntil([&] { return fs::exists(out / "slow-dim.png"); }));
+    EXPECT_NO_THROW(readPicture(out / "slow-dim.png"));
+    ::kill(watching, SIGINT);
+    EXPECT_EQ(codeOf(watching), 0);
+    // The next one makes what has come meanwhile, and nothing twice.
+    fs::copy_file(set.folder / "in/heron-2.png", inbox / "later.png");
+    const auto time = fs::last_write_time(out / "early-dim.png");
+    EXPECT_EQ(codeOf(start(true)), 0);
+    EXPECT_EQ(set.out().size(), 3U);
+    EXPECT_TRUE(fs::exists(out / "later-dim.png"));
+    EXPECT_EQ(fs::last_write_time(out / "early-dim.png"), time);
+    const auto refused = run("watch " + set.plan() + " " + quoted(out), set.folder);
+    EXPECT_EQ(refused.code, 2) << "never the folder that it writes into";
+}
+
+TEST(PlanCommand, MachinesAgreeWhereThePlanAsksForAnInstructionSet) {
+    // Which set made a file stands in the journal.
+    const PlannedSet set;
+    const std::vector<std::string> sets = instructionSets();
+    ASSERT_FALSE(sets.empty());
+
+    for (const std::string& name : sets) {
+        const fs::path plan = set.folder / (name + ".bplan");
+        NamedPlan named = readPlanFile(set.folder / "season.bplan");
+        named.name = name, named.plan.instructions = name, named.plan.folder = set.folder / name;
+        writeFileAtomically(plan, planToText(named));
+        ASSERT_EQ(run("batch " + quoted(plan), set.folder).code, 0) << name;
+        const JournalRead journal = readJournal(journalFile(named));
+        EXPECT_NE(readFile(journalFile(named)).find("\"instructions\":\"" + name + "\""), std::string::npos);
+        for (const auto& entry : journal.entries) EXPECT_EQ(entry.job.state, JobState::Done);
+    }
+    NamedPlan foreign = readPlanFile(set.folder / "season.bplan");
+    foreign.plan.instructions = "abacus";
+    writeFileAtomically(set.folder / "foreign.bplan", planToText(foreign));
+    const auto refused = run("batch " + quoted(set.folder / "foreign.bplan"), set.folder);
+    EXPECT_NE(refused.code, 0);
+    EXPECT_NE(refused.err.find(sets.back()), std::string::npos) << "it says what there is";
+}
+
 TEST(PlanFile, IsReadAsItWasWrittenAndNothingElseIs) {
     NamedPlan named{"Season", {}};
     named.plan.pictures = {"/in/a.jpg", "/in/b.tif"};
@@ -274,14 +358,18 @@ TEST(PlanFile, IsReadAsItWasWrittenAndNothingElseIs) {
     named.plan.folder = "/out";
     named.plan.name = "{look}/{stem}.{ext}";
     named.plan.ifExists = IfExists::Skip;
+    named.plan.instructions = "avx2";
     named.plan.prep = PrepChoice::None;
     named.plan.wishes[{1, 0}] = {true, 1, {}};
-    named.plan.wishes[{0, 1}] = {false, 0.5, {}};
+    named.plan.wishes[{0, 1}] = {false, 0.5, BatchLook{"Bright", {exposurePreset("Bright", 1)}}};
     const std::string text = planToText(named);
     const NamedPlan read = planFromText(text);
     EXPECT_EQ(planToText(read), text);
     EXPECT_EQ(read.plan.looks[1].presets, named.plan.looks[1].presets);
     EXPECT_EQ(planHash(read), planHash(named));
+    EXPECT_EQ(read.plan.instructions, "avx2");
+    ASSERT_TRUE(read.plan.wishes.at({0, 1}).instead);
+    EXPECT_EQ(read.plan.wishes.at({0, 1}).instead->presets, named.plan.wishes.at({0, 1}).instead->presets);
     EXPECT_EQ(read.plan.outputs[0].format.metadata, MetadataKept::AllButPlace);
     EXPECT_EQ(read.plan.outputs[0].format.copyright, "© Heron");
     const Json good = Json::parse(text);

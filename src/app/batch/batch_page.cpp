@@ -82,6 +82,8 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     row->addWidget(view_);
     row->addStretch(1);
     row->addWidget(counts_);
+    row->addSpacing(8);
+    row->addWidget(makePlanButton());
     middle->addWidget(bar);
     makeTable();
     survey_ = new SurveyPage(
@@ -205,6 +207,7 @@ void BatchPage::recall() {
             settings = memory_->settings;
         } else if (auto found = loadRunMemory(memoryFile_)) {
             *memory_ = std::move(*found);
+            learnFromJournal();
             settings = memory_->settings;
         }
     } catch (const Error& e) {

@@ -62,6 +62,15 @@ private:
     BatchPlan plan() const;
     /// Begins, goes on with what was stopped, or tries again what failed.
     void start(bool retries);
+    void begin(BatchPlan plan);
+    void enqueue(std::unique_ptr<BatchRun> run);
+    QPushButton* makePlanButton();
+    void savePlan(std::filesystem::path file);
+    void runPlan(const std::filesystem::path& file);
+    /// What a run that was killed may have left of the files in hand is made over.
+    void takeUpWhatWasCutOff(BatchPlan& plan) const;
+    /// What a run that was killed had made, beyond what is remembered.
+    void learnFromJournal();
     void startNext();
     void runEnded();
     void showRun();

@@ -1,5 +1,6 @@
 // The runs of the Batch task: their bar, and what becomes of each file.
 #include "app/batch/batch_page.h"
+#include "app/batch/before_run_sheet.h"
 #include "app/behind.h"
 #include "app/desktop_calls.h"
 #include "app/theme/theme.h"
@@ -10,6 +11,7 @@
 #include "base/output.h"
 #include "base/words.h"
 #include "batch/contact_sheet.h"
+#include "batch/journal.h"
 
 #include <QApplication>
 #include <QDesktopServices>
@@ -68,7 +70,10 @@ QWidget* BatchPage::makeRunBar() {
     progress_->setRange(0, 1000);
     progressText_ = makeLabel({}, "second");
     results_ = makeButton(tr("Results"), "flat");
+    results_->setIcon(theme::icon(QStringLiteral("down")));
+    results_->setLayoutDirection(Qt::RightToLeft); // the arrow behind the word
     auto* menu = new QMenu(results_);
+    menu->setLayoutDirection(Qt::LeftToRight);
     auto* open = menu->addAction(tr("Open folder"));
     auto* sheet = menu->addAction(tr("Contact sheet…"));
     auto* report = menu->addAction(tr("Save report…"));
@@ -184,18 +189,77 @@ void BatchPage::start(bool retries) {
     showPlan();
     BatchPlan now = plan();
     now.made = madeBefore(now, retries);
+    try {
+        takeUpWhatWasCutOff(now);
+        const Foresight seen = foresee(now);
+        const bool asks = settings_.asksIfExists && seen.there > 0;
+        if (!asks && !seen.isTight()) return begin(std::move(now));
+        auto* sheet = new BeforeRunSheet(seen, settings_.asksIfExists, window());
+        connect(sheet, &BeforeRunSheet::chosen, this, [this, now](IfExists ifExists) {
+            BatchPlan answered = now;
+            answered.ifExists = ifExists;
+            begin(std::move(answered));
+        });
+        connect(sheet, &BeforeRunSheet::confirmed, this, [this, now] { begin(now); });
+        sheet->open();
+    } catch (const Error& e) {
+        state_.tell(QString::fromStdString(e.what()), true);
+    }
+}
+
+void BatchPage::takeUpWhatWasCutOff(BatchPlan& now) const {
+    const std::filesystem::path journal = BatchRun::journalOf(memoryFile_);
+    std::error_code ignored;
+    if (!memory_->wasInterrupted() || !(memory_->ranWith == settings_) || !std::filesystem::exists(journal, ignored))
+        return;
+    BatchPlan told = now;
+    takeUp(told, readJournal(journal));
+    now.takenUp = told.takenUp;
+}
+
+void BatchPage::learnFromJournal() {
+    const std::filesystem::path journal = BatchRun::journalOf(memoryFile_);
+    std::error_code ignored;
+    if (!std::filesystem::exists(journal, ignored)) return;
+    std::map<JobKey, BatchJob> told;
+    try {
+        for (const auto& entry : readJournal(journal).entries) told[keyOf(entry)] = entry.job;
+    } catch (const Error& e) {
+        std::filesystem::rename(journal, journal.string() + ".unreadable", ignored);
+        return state_.tell(QString::fromStdString(e.what()), true);
+    }
+    // Looks by their places among those of a picture, as the run had them.
+    std::map<std::string, std::map<std::string, std::size_t>> looks;
+    for (auto& file : memory_->files) {
+        auto& known = looks[file.picture.string()];
+        const std::size_t look = known.try_emplace(file.look, known.size()).first->second;
+        const auto at = told.find({file.picture.string(), look, file.job.output});
+        if (at != told.end() && at->second.state != JobState::Running) file.job = at->second;
+    }
+}
+
+void BatchPage::begin(BatchPlan now) {
+    if (runOfSet()) return;
     std::unique_ptr<BatchRun> run;
     try {
-        run = std::make_unique<BatchRun>(now, state_.pictures().name(), memory_, memoryFile_);
+        const bool goesOn = !now.made.empty() || !now.takenUp.empty();
+        run = std::make_unique<BatchRun>(std::move(now), state_.pictures().name(), memory_, memoryFile_, goesOn);
     } catch (const Error& e) {
         return state_.tell(QString::fromStdString(e.what()), true);
     }
     memory_->settings = memory_->ranWith = settings_;
     memory_->files.clear();
     for (const BatchJob& job : run->jobs())
-        memory_->files.push_back(
-            {now.pictures[job.picture], now.looks[job.look].name, gradeHash(now, job.picture, job.look), job});
+        memory_->files.push_back({run->plan().pictures[job.picture], run->plan().looks[job.look].name,
+                                  gradeHash(run->plan(), job.picture, job.look), job});
     run->remember();
+    endText_.clear();
+    output_->setRunning(true);
+    enqueue(std::move(run));
+    showCells(runs_.back()->plan());
+}
+
+void BatchPage::enqueue(std::unique_ptr<BatchRun> run) {
     connect(run.get(), &BatchRun::problem, this, [this](const QString& text) { state_.tell(text, true); });
     connect(run.get(), &BatchRun::ended, this, &BatchPage::runEnded);
     connect(run.get(), &BatchRun::jobChanged, this, [this, each = run.get()](std::size_t index) {
@@ -208,10 +272,7 @@ void BatchPage::start(bool retries) {
                  {begin, begin + static_cast<std::ptrdiff_t>(each->plan().outputs.size())}, {});
     });
     runs_.push_back(std::move(run));
-    endText_.clear();
     if (runs_.size() == 1) startNext();
-    output_->setRunning(true);
-    showCells(now);
     showRun();
 }
 

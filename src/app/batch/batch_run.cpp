@@ -1,6 +1,7 @@
 #include "app/batch/batch_run.h"
 #include "app/behind.h"
 #include "base/error.h"
+#include "batch/journal.h"
 
 #include <algorithm>
 #include <cmath>
@@ -8,9 +9,9 @@
 namespace baryton {
 
 BatchRun::BatchRun(BatchPlan plan, QString setName, std::shared_ptr<RunMemory> memory,
-                   std::filesystem::path memoryFile)
+                   std::filesystem::path memoryFile, bool goesOn)
     : plan_(std::move(plan)), setName_(std::move(setName)), memory_(std::move(memory)),
-      memoryFile_(std::move(memoryFile)), jobs_(jobsOf(plan_)) {
+      memoryFile_(std::move(memoryFile)), jobs_(jobsOf(plan_)), goesOn_(goesOn) {
     pool_.setMaxThreadCount(1);
     rememberTimer_.setSingleShot(true);
     rememberTimer_.setInterval(500);
@@ -43,9 +44,25 @@ void BatchRun::start() {
         std::vector<BatchJob> jobs;
         QString failure;
         try {
+            // Where no journal can be kept the run goes on without: what it makes is whole in any case.
+            std::unique_ptr<Journal> journal;
+            const auto orWithout = [&](const auto& work) {
+                try {
+                    work();
+                } catch (const Error& e) {
+                    journal.reset();
+                    tellWindow(this, [this, what = QString::fromStdString(e.what())] { Q_EMIT problem(what); });
+                }
+            };
+            orWithout([&] {
+                journal = std::make_unique<Journal>(journalOf(memoryFile_), NamedPlan{setName_.toStdString(), plan_},
+                                                    PlanPart(), goesOn_);
+            });
             jobs = runBatch(
                 plan_,
-                [this](std::size_t index, const BatchJob& job) {
+                [&, this](std::size_t index, const BatchJob& job) {
+                    // On the disk before the file gets its name.
+                    if (journal && job.state != JobState::Waiting) orWithout([&] { journal->note(plan_, job); });
                     tellWindow(this, [this, index, job] { take(index, job); });
                 },
                 task.get(), &order_);
@@ -95,16 +112,25 @@ void BatchRun::end(const std::vector<BatchJob>& jobs) {
     tookInAll_ = clock_.elapsed() - rested_;
     task_.reset();
     hasEnded_ = true;
-    remember();
+    if (remember()) {
+        std::error_code ignored;
+        std::filesystem::remove(journalOf(memoryFile_), ignored);
+    }
     Q_EMIT ended();
 }
 
-void BatchRun::remember() {
+std::filesystem::path BatchRun::journalOf(const std::filesystem::path& memoryFile) {
+    return std::filesystem::path(memoryFile).replace_extension(".jsonl");
+}
+
+bool BatchRun::remember() {
     rememberTimer_.stop();
     try {
         storeRunMemory(memoryFile_, *memory_);
+        return true;
     } catch (const Error& e) {
         Q_EMIT problem(QString::fromStdString(e.what()));
+        return false;
     }
 }
 

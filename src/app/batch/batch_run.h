@@ -16,7 +16,9 @@ class BatchRun : public QObject {
     Q_OBJECT
 public:
     /// `memory` is that of the run's set, shared with whoever shows it; `made` in the plan is left as it is.
-    BatchRun(BatchPlan plan, QString setName, std::shared_ptr<RunMemory> memory, std::filesystem::path memoryFile);
+    /// `goesOn`: what was cut off is gone on with, and its journal as well.
+    BatchRun(BatchPlan plan, QString setName, std::shared_ptr<RunMemory> memory, std::filesystem::path memoryFile,
+             bool goesOn);
     ~BatchRun() override;
 
     void start();
@@ -41,8 +43,12 @@ public:
     QString progressText() const;
     double progress() const; ///< 0…1
 
-    /// Writes what is remembered; tells `problem` where that can't be.
-    void remember();
+    /// Where the journal of a set's run lies while it goes on: what is remembered lags behind what is on the disk,
+    /// and a run that was killed is known by this.
+    static std::filesystem::path journalOf(const std::filesystem::path& memoryFile);
+
+    /// Writes what is remembered; false, and tells `problem`, where that can't be.
+    bool remember();
 
 Q_SIGNALS:
     void jobChanged(std::size_t index);
@@ -61,7 +67,7 @@ private:
     std::shared_ptr<Task> task_;
     RunOrder order_;
     std::size_t done_ = 0, failed_ = 0, leftOut_ = 0, doneBefore_ = 0;
-    bool wasStopped_ = false, hasEnded_ = false;
+    bool goesOn_ = false, wasStopped_ = false, hasEnded_ = false;
     QElapsedTimer clock_;
     qint64 rested_ = 0, pausedAt_ = 0, tookInAll_ = 0; ///< milliseconds
     QTimer rememberTimer_;

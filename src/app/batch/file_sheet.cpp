@@ -245,8 +245,8 @@ QWidget* FileSheet::makeMark() {
     for (int i = 0; i < names.size(); ++i) {
         auto* button = makeButton({}, "");
         button->setCheckable(true);
-        button->setFixedSize(36, 26);
-        button->setStyleSheet(QStringLiteral("min-height: 0; padding: 0;"));
+        button->setFixedSize(36, 22);
+        button->setStyleSheet(QStringLiteral("min-height: 20px; padding: 0;"));
         button->setToolTip(names[i]);
         button->setAccessibleName(names[i]);
         button->setChecked(static_cast<int>(output_.mark.place) == i);

@@ -73,7 +73,7 @@ OutputPanel::OutputPanel(AppState& state, QWidget* parent) : QScrollArea(parent)
     ownGrade_->setToolTip(tr("As it was graded here"));
     layout->addWidget(ownGrade_);
     looks_ = new LookPicker(state_);
-    looks_->setMinimumHeight(150);
+    looks_->setMinimumHeight(144);
     layout->addWidget(looks_, 1);
     connect(ownGrade_, &QCheckBox::clicked, this, [this](bool on) {
         BatchSettings next = settings_;
@@ -88,7 +88,6 @@ OutputPanel::OutputPanel(AppState& state, QWidget* parent) : QScrollArea(parent)
             next.presets.erase(file);
         Q_EMIT changeWanted(tr("Batch: looks"), next);
     });
-    layout->addWidget(makeLabel(tr("EACH PICTURE"), "section"));
     prep_ = new Segments({tr("Keep its own"), tr("None")});
     prep_->setToolTip(tr("Whether each picture's own exposure and white balance are used"));
     addRow(layout, tr("Prep"), prep_);
@@ -299,11 +298,12 @@ void OutputPanel::makePlace(QVBoxLayout* layout) {
     example_ = makeLabel({}, "second");
     example_->setWordWrap(true);
     layout->addWidget(example_);
-    exists_ = new Segments({tr("Number it"), tr("Skip"), tr("Replace")});
-    exists_->setToolTip(
-        tr("Number it: the new file gets a number. Skip: what is there stays, nothing is made. Replace: "
-           "what Baryton itself wrote is written over, never anything else"));
-    addRow(layout, tr("If it exists"), exists_);
+    exists_ = new QComboBox;
+    exists_->addItems({tr("Number the new file"), tr("Skip it"), tr("Replace what is ours"), tr("Ask")});
+    exists_->setToolTip(tr("Number: the new file gets a number. Skip: what is there stays, nothing is made. Replace: "
+                           "what Baryton itself "
+                           "wrote is written over, never anything else. Ask: when a run meets files"));
+    addRow(layout, tr("If it exists"), exists_, true);
     connect(folder_, &QLineEdit::editingFinished, this, [this] {
         BatchSettings next = settings_;
         next.folder = folder_->text().trimmed().toStdString();
@@ -326,9 +326,11 @@ void OutputPanel::makePlace(QVBoxLayout* layout) {
         next.name = name_->text().toStdString();
         Q_EMIT changeWanted(tr("Batch: names"), next);
     });
-    connect(exists_, &Segments::chosen, this, [this](int i) {
+    connect(exists_, &QComboBox::activated, this, [this](int i) {
         BatchSettings next = settings_;
-        next.ifExists = i == 0 ? IfExists::Number : i == 1 ? IfExists::Skip : IfExists::Replace;
+        constexpr int ask = 3;
+        next.asksIfExists = i == ask;
+        if (i < ask) next.ifExists = static_cast<IfExists>(i);
         Q_EMIT changeWanted(tr("Batch: existing files"), next);
     });
 }
@@ -358,7 +360,7 @@ void OutputPanel::setSettings(const BatchSettings& settings) {
     prep_->setCurrent(settings_.prep == PrepChoice::Own ? 0 : 1);
     folder_->setText(QString::fromStdString(settings_.folder));
     name_->setText(QString::fromStdString(settings_.name));
-    exists_->setCurrent(settings_.ifExists == IfExists::Number ? 0 : settings_.ifExists == IfExists::Skip ? 1 : 2);
+    exists_->setCurrentIndex(settings_.asksIfExists ? 3 : static_cast<int>(settings_.ifExists));
     ownGrade_->setChecked(settings_.ownGrade);
     looks_->setChosen(settings_.presets);
     showShown();

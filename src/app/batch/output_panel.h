@@ -54,8 +54,8 @@ private:
     QCheckBox *ownGrade_, *enlarges_;
     LookPicker* looks_;
     QListWidget* files_;
-    Segments *prep_, *depth_, *sharpen_, *exists_;
-    QComboBox *format_, *profile_;
+    Segments *prep_, *depth_, *sharpen_;
+    QComboBox *format_, *profile_, *exists_;
     ValueRow* quality_;
     QLineEdit *size_, *folder_, *name_;
     QPushButton *add_, *remove_, *more_;
