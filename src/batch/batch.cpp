@@ -84,6 +84,15 @@ Grade knownGrade(const BatchPlan& plan, std::size_t picture) {
     }
 }
 
+/// Of a picture that can't be read, which the run tells, nothing.
+std::optional<PictureSize> knownSize(const BatchPlan& plan, std::size_t picture, const Grade& grade) {
+    try {
+        return framedSize(plan.pictures[picture], sourceSettingsOf(grade));
+    } catch (const Error&) {
+        return std::nullopt;
+    }
+}
+
 } // namespace
 
 std::size_t placeOf(const BatchPlan& plan, std::size_t picture, std::size_t look, std::size_t output) {
@@ -112,8 +121,8 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {
             const BatchLook look = lookFor(plan, p, l);
             const auto wish = plan.wishes.find({p, l});
-            std::optional<PictureSize> framed;
-            if (own) framed = framedSize(plan.pictures[p], sourceSettingsOf(gradeFor(look, *own, plan.prep)));
+            const std::optional<PictureSize> framed =
+                own ? knownSize(plan, p, gradeFor(look, *own, plan.prep)) : std::nullopt;
             for (std::size_t o = 0; o < plan.outputs.size(); ++o) {
                 BatchJob job;
                 job.picture = p, job.look = l, job.output = o;

@@ -5,6 +5,8 @@
 
 #include <algorithm>
 #include <functional>
+#include <type_traits>
+#include <utility>
 
 namespace baryton {
 
@@ -17,10 +19,12 @@ struct OutputField {
     std::function<bool(OutputSettings&, const Json&)> set; ///< false for what it can't be
 };
 
-template <class T>
-OutputField number(std::string key, T& (*member)(OutputSettings&), double least, double most) {
-    return {std::move(key),
-            [member](const OutputSettings& o) { return Json(member(const_cast<OutputSettings&>(o))); },
+// `member` is a function that gives a member of settings, constant where they are.
+
+template <class Member>
+OutputField number(std::string key, Member member, double least, double most) {
+    using T = std::remove_cvref_t<decltype(member(std::declval<OutputSettings&>()))>;
+    return {std::move(key), [member](const OutputSettings& o) { return Json(member(o)); },
             [member, least, most](OutputSettings& o, const Json& j) {
                 if (!j.is_number() || j.get<double>() < least || j.get<double>() > most) return false;
                 if (std::is_integral_v<T> && j.get<double>() != double(j.get<T>())) return false;
@@ -29,9 +33,9 @@ OutputField number(std::string key, T& (*member)(OutputSettings&), double least,
             }};
 }
 
-OutputField truth(std::string key, bool& (*member)(OutputSettings&)) {
-    return {std::move(key),
-            [member](const OutputSettings& o) { return Json(member(const_cast<OutputSettings&>(o))); },
+template <class Member>
+OutputField truth(std::string key, Member member) {
+    return {std::move(key), [member](const OutputSettings& o) { return Json(member(o)); },
             [member](OutputSettings& o, const Json& j) {
                 if (!j.is_boolean()) return false;
                 member(o) = j.get<bool>();
@@ -39,9 +43,9 @@ OutputField truth(std::string key, bool& (*member)(OutputSettings&)) {
             }};
 }
 
-OutputField text(std::string key, std::string& (*member)(OutputSettings&)) {
-    return {std::move(key),
-            [member](const OutputSettings& o) { return Json(member(const_cast<OutputSettings&>(o))); },
+template <class Member>
+OutputField text(std::string key, Member member) {
+    return {std::move(key), [member](const OutputSettings& o) { return Json(member(o)); },
             [member](OutputSettings& o, const Json& j) {
                 if (!j.is_string()) return false;
                 member(o) = j.get<std::string>();
@@ -49,22 +53,20 @@ OutputField text(std::string key, std::string& (*member)(OutputSettings&)) {
             }};
 }
 
-OutputField path(std::string key, std::filesystem::path& (*member)(OutputSettings&)) {
-    return {
-        std::move(key),
-        [member](const OutputSettings& o) { return Json(asUtf8(member(const_cast<OutputSettings&>(o)).string())); },
-        [member](OutputSettings& o, const Json& j) {
-            if (!j.is_string()) return false;
-            member(o) = j.get<std::string>();
-            return true;
-        }};
+template <class Member>
+OutputField path(std::string key, Member member) {
+    return {std::move(key), [member](const OutputSettings& o) { return Json(asUtf8(member(o).string())); },
+            [member](OutputSettings& o, const Json& j) {
+                if (!j.is_string()) return false;
+                member(o) = j.get<std::string>();
+                return true;
+            }};
 }
 
-template <class E>
-OutputField word(std::string key, E& (*member)(OutputSettings&), std::string (*name)(E),
-                 std::optional<E> (*fromName)(const std::string&)) {
-    return {std::move(key),
-            [member, name](const OutputSettings& o) { return Json(name(member(const_cast<OutputSettings&>(o)))); },
+template <class Member, class Enum>
+OutputField word(std::string key, Member member, std::string (*name)(Enum),
+                 std::optional<Enum> (*fromName)(const std::string&)) {
+    return {std::move(key), [member, name](const OutputSettings& o) { return Json(name(member(o))); },
             [member, fromName](OutputSettings& o, const Json& j) {
                 const auto found = j.is_string() ? fromName(j.get<std::string>()) : std::nullopt;
                 if (found) member(o) = *found;
@@ -83,40 +85,36 @@ OutputField size() {
             }};
 }
 
-#define BARYTON_MEMBER(member)                                                                                       \
-    [](OutputSettings & o) -> auto& {                                                                                \
-        return o.member;                                                                                             \
-    }
+#define BARYTON_MEMBER(member) [](auto& o) -> auto& { return o.member; }
 
 const std::vector<OutputField>& fields() {
     static const std::vector<OutputField> all = {
-        word<FileFormat>("format", BARYTON_MEMBER(format.format), fileFormatName, fileFormatFromName),
-        number<int>("bits", BARYTON_MEMBER(format.bits), 8, 32),
-        number<int>("quality", BARYTON_MEMBER(format.quality), 1, 100),
-        word<Chroma>("chroma", BARYTON_MEMBER(format.chroma), chromaName, chromaFromName),
+        word("format", BARYTON_MEMBER(format.format), fileFormatName, fileFormatFromName),
+        number("bits", BARYTON_MEMBER(format.bits), 8, 32),
+        number("quality", BARYTON_MEMBER(format.quality), 1, 100),
+        word("chroma", BARYTON_MEMBER(format.chroma), chromaName, chromaFromName),
         truth("progressive", BARYTON_MEMBER(format.isProgressive)),
         truth("lossless", BARYTON_MEMBER(format.isLossless)),
-        word<TiffCompression>("compression", BARYTON_MEMBER(format.compression), compressionName,
-                              compressionFromName),
+        word("compression", BARYTON_MEMBER(format.compression), compressionName, compressionFromName),
         truth("dither", BARYTON_MEMBER(format.dithers)),
-        number<double>("dpi", BARYTON_MEMBER(format.dotsPerInch), 0, 10000),
-        word<Ground>("ground", BARYTON_MEMBER(format.ground), groundName, groundFromName),
-        word<MetadataKept>("metadata", BARYTON_MEMBER(format.metadata), metadataKeptName, metadataKeptFromName),
+        number("dpi", BARYTON_MEMBER(format.dotsPerInch), 0, 10000),
+        word("ground", BARYTON_MEMBER(format.ground), groundName, groundFromName),
+        word("metadata", BARYTON_MEMBER(format.metadata), metadataKeptName, metadataKeptFromName),
         text("author", BARYTON_MEMBER(format.author)),
         text("copyright", BARYTON_MEMBER(format.copyright)),
         size(),
         truth("enlarge", BARYTON_MEMBER(size.enlarges)),
-        word<ProfileWish::Space>("profile", BARYTON_MEMBER(profile.space), spaceName, spaceFromName),
+        word("profile", BARYTON_MEMBER(profile.space), spaceName, spaceFromName),
         path("profileFile", BARYTON_MEMBER(profile.file)),
-        word<RenderingIntent>("intent", BARYTON_MEMBER(profile.intent), intentName, intentFromName),
+        word("intent", BARYTON_MEMBER(profile.intent), intentName, intentFromName),
         truth("blackPoint", BARYTON_MEMBER(profile.hasBlackPoint)),
-        word<SharpenFor>("sharpen", BARYTON_MEMBER(sharpenFor), sharpenName, sharpenFromName),
-        number<double>("sharpening", BARYTON_MEMBER(sharpening), 0, 2),
+        word("sharpen", BARYTON_MEMBER(sharpenFor), sharpenName, sharpenFromName),
+        number("sharpening", BARYTON_MEMBER(sharpening), 0, 2),
         text("mark", BARYTON_MEMBER(mark.text)),
         path("markPicture", BARYTON_MEMBER(mark.picture)),
-        word<MarkPlace>("markPlace", BARYTON_MEMBER(mark.place), markPlaceName, markPlaceFromName),
-        number<double>("markSize", BARYTON_MEMBER(mark.size), 0.5, 100),
-        number<double>("markStrength", BARYTON_MEMBER(mark.strength), 0, 1),
+        word("markPlace", BARYTON_MEMBER(mark.place), markPlaceName, markPlaceFromName),
+        number("markSize", BARYTON_MEMBER(mark.size), 0.5, 100),
+        number("markStrength", BARYTON_MEMBER(mark.strength), 0, 1),
     };
     return all;
 }

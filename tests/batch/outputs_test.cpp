@@ -80,6 +80,15 @@ TEST(Outputs, NamesKnowTheSizesOfFiles) {
         const PictureSize size = readPictureSize(job.file);
         EXPECT_EQ(job.file.parent_path().filename(), std::to_string(size.width) + "x" + std::to_string(size.height));
     }
+    // One that can't be read fails alone.
+    writeFileAtomically(folder / "broken.png", "no picture");
+    BatchPlan withBroken = plan;
+    withBroken.pictures.push_back(folder / "broken.png");
+    withBroken.folder = folder / "with-broken";
+    const auto some = runBatch(withBroken);
+    EXPECT_EQ(
+        std::count_if(some.begin(), some.end(), [](const BatchJob& job) { return job.state == JobState::Done; }), 8);
+    EXPECT_EQ(some.back().state, JobState::Failed);
     // The same kind twice: the sizes tell them apart, else numbers do.
     plan.outputs[1] = plan.outputs[0];
     plan.outputs[1].size = sizeWishFromText("20");

@@ -498,8 +498,9 @@ TEST(Cli, TheSameFaultHasTheSameCodeInEveryCommand) {
         EXPECT_EQ(r.code, 2);
         EXPECT_NE(r.err.find("did you mean"), std::string::npos) << r.err;
     }
-    EXPECT_NE(run("nonsense", folder).err.find("there are apply, lut, preset, plan, batch, survey, match, stages"),
-              std::string::npos);
+    EXPECT_NE(
+        run("nonsense", folder).err.find("there are apply, lut, preset, plan, batch, watch, survey, match, stages"),
+        std::string::npos);
     EXPECT_EQ(run("--version", folder).out.rfind("Baryton ", 0), 0U);
 }
 

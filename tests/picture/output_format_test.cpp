@@ -126,6 +126,8 @@ TEST(OutputProfile, GivesTheNumbersThatAnotherLibraryReadsBack) {
         {{.space = ProfileWish::Space::Srgb}, 5e-4}, // the other library's own
         {{.space = ProfileWish::Space::DisplayP3}, 3e-4},
         {{.space = ProfileWish::Space::Rec2020}, 3e-4},
+        // Through the other library in both directions.
+        {{.space = ProfileWish::Space::DisplayP3, .intent = RenderingIntent::Absolute}, 2e-3},
         {{.space = ProfileWish::Space::File, .file = fs::path(BARYTON_SOURCE) / "tests/fuzz/small.icc"}, 1e-3},
     };
     for (const auto& [wish, near] : wishes) {

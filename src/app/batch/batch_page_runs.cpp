@@ -282,7 +282,8 @@ void BatchPage::startNext() {
 }
 
 void BatchPage::runEnded() {
-    const std::unique_ptr<BatchRun> run = std::move(runs_.front());
+    BatchRun* run = runs_.front().release(); // it is in the midst of telling this
+    run->deleteLater();
     runs_.pop_front();
     const QString text = run->progressText();
     if (run->memoryFile() == memoryFile_) {
@@ -294,7 +295,7 @@ void BatchPage::runEnded() {
     // Whoever looks on needs no notice.
     if (QGuiApplication::applicationState() != Qt::ApplicationActive || !isVisible())
         notifyDesktop(run->setName(), text);
-    run.get()->disconnect(this);
+    run->disconnect(this);
     if (!runs_.empty())
         startNext();
     else
