@@ -321,7 +321,7 @@ BatchPlan BatchPage::plan() const {
 
 void BatchPage::showPlan() {
     survey_->refreshSoon();
-    const BatchPlan now = plan();
+    const BatchPlan now = shownPlan();
     const int pictures = state_.pictures().size(), looks = static_cast<int>(now.looks.size());
     const auto kinds = static_cast<int>(now.outputs.size());
     const auto leftOut =

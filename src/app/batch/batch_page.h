@@ -77,7 +77,9 @@ private:
     void showCells(const BatchPlan& plan);
     void showCell(int picture, int look, const std::vector<BatchJob>& jobs, const QString& waiting);
     void showRowMenu(const QPoint& at);
-    /// What has become of a plan's files, of the run that goes on or the last one.
+    /// That of the run of this set that goes on, whatever was set since, or what is set.
+    BatchPlan shownPlan() const;
+    /// What has become of the files of that plan, in the run that goes on or the last one.
     std::vector<BatchJob> jobsNow(const BatchPlan& plan) const;
     void askForFile(const QString& title, const QString& name, const QString& filter,
                     const std::function<void(const std::filesystem::path&)>& take);

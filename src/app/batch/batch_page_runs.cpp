@@ -111,7 +111,7 @@ QWidget* BatchPage::makeRunBar() {
     });
     // There is nothing to show before something is made.
     connect(menu, &QMenu::aboutToShow, this, [this, sheet, report] {
-        const std::vector<BatchJob> jobs = jobsNow(plan());
+        const std::vector<BatchJob> jobs = jobsNow(shownPlan());
         report->setEnabled(std::any_of(jobs.begin(), jobs.end(),
                                        [](const BatchJob& job) { return job.state != JobState::Waiting; }));
         sheet->setEnabled(std::any_of(jobs.begin(), jobs.end(), isMade));
@@ -132,7 +132,7 @@ void BatchPage::askForFile(const QString& title, const QString& name, const QStr
 }
 
 void BatchPage::writeSheet(const std::filesystem::path& file) {
-    const BatchPlan now = plan();
+    const BatchPlan now = shownPlan();
     const std::vector<SheetCell> cells = sheetCells(now, jobsNow(now));
     try {
         requireOutput(file, state_.filesInUse(), isContactSheet, words("a contact sheet of this program"));
@@ -159,7 +159,7 @@ void BatchPage::writeSheet(const std::filesystem::path& file) {
 }
 
 void BatchPage::writeReport(const std::filesystem::path& file) {
-    const BatchPlan now = plan();
+    const BatchPlan now = shownPlan();
     const std::vector<BatchJob> jobs = jobsNow(now);
     try {
         requireOutput(file, state_.filesInUse(), isReport, words("a report of this program"));
@@ -334,6 +334,11 @@ void BatchPage::showRun() {
     if (runs_.size() > 1) text += tr(" · %1 more in the queue").arg(runs_.size() - 1);
     progressText_->setText(text);
     progress_->setValue(static_cast<int>(1000 * run->progress()));
+}
+
+BatchPlan BatchPage::shownPlan() const {
+    const BatchRun* run = runOfSet();
+    return run ? run->plan() : plan();
 }
 
 std::vector<BatchJob> BatchPage::jobsNow(const BatchPlan& plan) const {
