@@ -7,6 +7,7 @@
 #include "picture/picture_file.h"
 #include "render/program.h"
 #include "support/samples.h"
+#include "support/sanitized.h"
 
 #include <algorithm>
 #include <gtest/gtest.h>
@@ -208,6 +209,7 @@ TEST(LutTools, ALutTurnsIntoAPresetOfStagesThatSaysWhereItCameFrom) {
 }
 
 TEST(LutTools, PicturesBeforeAndAfterTeachALutAndStages) {
+    if (kSanitized) GTEST_SKIP() << "how near it comes is measured without them";
     const TempFolder folder;
     const auto at = [&](const char* name) { return quoted(folder / name); };
     const std::string before = quoted(demo() / "pictures/meadow-cart.jpg");
