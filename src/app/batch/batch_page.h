@@ -64,6 +64,8 @@ private:
     void start(bool retries);
     void begin(BatchPlan plan);
     void enqueue(std::unique_ptr<BatchRun> run);
+    /// One with an empty menu under it.
+    static QPushButton* makeMenuButton(const QString& text);
     QPushButton* makePlanButton();
     void savePlan(std::filesystem::path file);
     void runPlan(const std::filesystem::path& file);

@@ -1,7 +1,5 @@
 // Plans of the Batch task: what is set, kept under a name, and run again whatever set is open.
 #include "app/batch/batch_page.h"
-#include "app/theme/theme.h"
-#include "app/widgets/labels.h"
 #include "base/error.h"
 #include "base/file.h"
 #include "base/output.h"
@@ -15,14 +13,10 @@
 namespace baryton {
 
 QPushButton* BatchPage::makePlanButton() {
-    auto* button = makeButton(tr("Plan"), "flat");
-    button->setIcon(theme::icon(QStringLiteral("down")));
-    button->setLayoutDirection(Qt::RightToLeft); // the arrow behind the word
-    auto* menu = new QMenu(button);
-    menu->setLayoutDirection(Qt::LeftToRight);
+    QPushButton* button = makeMenuButton(tr("Plan"));
+    auto* menu = button->menu();
     auto* save = menu->addAction(tr("Save as a plan…"));
     auto* run = menu->addAction(tr("Run a plan…"));
-    button->setMenu(menu);
     connect(save, &QAction::triggered, this, [this] {
         askForFile(tr("Save as a plan"), state_.pictures().name() + QStringLiteral(".bplan"), tr("Plans (*.bplan)"),
                    [this](const std::filesystem::path& file) { savePlan(file); });

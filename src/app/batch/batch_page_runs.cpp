@@ -39,6 +39,16 @@ bool isMade(const BatchJob& job) {
 
 } // namespace
 
+QPushButton* BatchPage::makeMenuButton(const QString& text) {
+    auto* button = makeButton(text, "flat");
+    button->setIcon(theme::icon(QStringLiteral("down")));
+    button->setLayoutDirection(Qt::RightToLeft); // the arrow behind the word
+    auto* menu = new QMenu(button);
+    menu->setLayoutDirection(Qt::LeftToRight);
+    button->setMenu(menu);
+    return button;
+}
+
 QWidget* BatchPage::makeRunBar() {
     auto* bar = new QWidget;
     bar->setObjectName(QStringLiteral("panel"));
@@ -69,15 +79,11 @@ QWidget* BatchPage::makeRunBar() {
     progress_->setTextVisible(false);
     progress_->setRange(0, 1000);
     progressText_ = makeLabel({}, "second");
-    results_ = makeButton(tr("Results"), "flat");
-    results_->setIcon(theme::icon(QStringLiteral("down")));
-    results_->setLayoutDirection(Qt::RightToLeft); // the arrow behind the word
-    auto* menu = new QMenu(results_);
-    menu->setLayoutDirection(Qt::LeftToRight);
+    results_ = makeMenuButton(tr("Results"));
+    auto* menu = results_->menu();
     auto* open = menu->addAction(tr("Open folder"));
     auto* sheet = menu->addAction(tr("Contact sheet…"));
     auto* report = menu->addAction(tr("Save report…"));
-    results_->setMenu(menu);
     auto* lines = new QVBoxLayout;
     lines->setSpacing(5);
     lines->addStretch(1);
@@ -243,6 +249,8 @@ void BatchPage::begin(BatchPlan now) {
     std::unique_ptr<BatchRun> run;
     try {
         const bool goesOn = !now.made.empty() || !now.takenUp.empty();
+        std::error_code ignored; // what an older run told is not of this one
+        if (!goesOn) std::filesystem::remove(BatchRun::journalOf(memoryFile_), ignored);
         run = std::make_unique<BatchRun>(std::move(now), state_.pictures().name(), memory_, memoryFile_, goesOn);
     } catch (const Error& e) {
         return state_.tell(QString::fromStdString(e.what()), true);
