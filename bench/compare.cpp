@@ -1,8 +1,10 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, tables, learning, stages, around, finish, masks, processes, preview, raw, places or plot just that part.
+// with luts, tables, learning, stages, around, finish, masks, survey, processes, preview, raw, places or plot just
+// that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
+#include "batch_speed.h"
 #include "cost_plot.h"
 #include "finish_speed.h"
 #include "grade/grade_json.h"
@@ -425,6 +427,7 @@ int main(int argc, char** argv) {
         if (wants("tables")) compareTables();
         if (wants("learning")) compareLearning();
         if (wants("masks")) compareMasks(picture);
+        if (wants("survey")) compareSurvey(eightStages(), folder);
         if (wants("processes")) compareProcesses(picture, folder);
         if (wants("preview"))
             for (const auto& [name, grade] :

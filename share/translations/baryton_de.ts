@@ -4614,6 +4614,18 @@
         <source>check the name, or whether the folder was moved</source>
         <translation>den Namen prüfen, oder ob der Ordner verschoben wurde</translation>
     </message>
+    <message>
+        <source>the key picture can&apos;t be read: {}</source>
+        <translation>das Schlüsselbild kann nicht gelesen werden: {}</translation>
+    </message>
+    <message>
+        <source>choose another as the key</source>
+        <translation>ein anderes als Schlüssel wählen</translation>
+    </message>
+    <message>
+        <source>{} could not be matched and keeps its own Prep</source>
+        <translation>{} konnte nicht angeglichen werden und behält die eigene Vorbereitung</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5096,6 +5108,26 @@
     <message>
         <source>run it by baryton-cli batch, which can do with less</source>
         <translation>mit baryton-cli batch laufen lassen, das auch mit weniger auskommt</translation>
+    </message>
+    <message>
+        <source>has no such take</source>
+        <translation>hat keine solche Fassung</translation>
+    </message>
+    <message>
+        <source>matched: %1</source>
+        <translation>angeglichen: %1</translation>
+    </message>
+    <message>
+        <source>Take %1</source>
+        <translation>Fassung %1</translation>
+    </message>
+    <message>
+        <source>The light of the set is being matched</source>
+        <translation>Das Licht der Bilder wird angeglichen</translation>
+    </message>
+    <message>
+        <source>Matching the light of the set…</source>
+        <translation>Das Licht der Bilder wird angeglichen …</translation>
     </message>
 </context>
 <context>
@@ -8593,10 +8625,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Stapel: Looks</translation>
     </message>
     <message>
-        <source>Keep its own</source>
-        <translation>Eigene</translation>
-    </message>
-    <message>
         <source>None</source>
         <translation>Keine</translation>
     </message>
@@ -8839,6 +8867,42 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Replace what is ours</source>
         <translation>Unsere ersetzen</translation>
+    </message>
+    <message>
+        <source>Takes of the pictures, each as a look of its own; a picture that has no such take is left out</source>
+        <translation>Fassungen der Bilder, jede als eigener Look; ein Bild ohne eine solche Fassung wird ausgelassen</translation>
+    </message>
+    <message>
+        <source>Its own</source>
+        <translation>Eigene</translation>
+    </message>
+    <message>
+        <source>Matched</source>
+        <translation>Angeglichen</translation>
+    </message>
+    <message>
+        <source>Its own, with exposure and white balance as Match shows them; the grades stay as they are</source>
+        <translation>Die eigene, mit Belichtung und Weißabgleich, wie Angleichen sie zeigt; die Bearbeitungen bleiben, wie sie sind</translation>
+    </message>
+    <message>
+        <source>Takes</source>
+        <translation>Fassungen</translation>
+    </message>
+    <message>
+        <source>Takes: %1</source>
+        <translation>Fassungen: %1</translation>
+    </message>
+    <message>
+        <source>No picture has a take. Grade keeps them</source>
+        <translation>Kein Bild hat eine Fassung. Gestalten legt sie an</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>pictures</source>
+        <translation>Bilder</translation>
     </message>
 </context>
 <context>
@@ -11553,10 +11617,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>seine Datei wurde seither geändert: es wird neu gemacht</translation>
     </message>
     <message>
-        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} and {height}</source>
-        <translation>{stem}, {look}, {n} und {ext} verwenden, etwa {stem}-{look}.{ext}; es gibt auch {preset}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} und {height}</translation>
-    </message>
-    <message>
         <source>this is no ICC profile</source>
         <translation>das ist kein ICC-Profil</translation>
     </message>
@@ -11567,6 +11627,14 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>it says nothing of the way to its device&apos;s numbers</source>
         <translation>es sagt nichts vom Weg zu den Zahlen seines Geräts</translation>
+    </message>
+    <message>
+        <source>it has no take &quot;{}&quot;</source>
+        <translation>es hat keine Fassung „{}“</translation>
+    </message>
+    <message>
+        <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {take}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} and {height}</source>
+        <translation>{stem}, {look}, {n} und {ext} verwenden, z. B. {stem}-{look}.{ext}; außerdem gibt es {preset}, {take}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} und {height}</translation>
     </message>
 </context>
 <context>

@@ -127,6 +127,8 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
     if (start_ && startByCamera_)
         for (int i = 0; i < size(); ++i) startByCamera(i);
     readNext();
+    runBehind(
+        readers_, [smalls = onDisk_] { smalls.trim(); }, -1); // when nothing else is to be done
     return true;
 }
 
@@ -195,27 +197,25 @@ void PictureSet::readSmall(int index) {
     const RawSettings raw = rawOf(at(index).work.grade);
     ++reading_;
     const LensSettings lens = lensOf(at(index).work.grade);
-    runBehind(readers_, [this, index, generation, file, raw, lens] {
-        Picture small;
+    runBehind(readers_, [this, index, generation, file, raw, lens, smalls = onDisk_] {
+        SmallPicture small;
         QString error;
-        PictureSize size;
-        const Shot shot = readShot(file);
-        correctionFor(lens, shot); // so that the window finds it at once
         try {
-            small = readThumbnail(file, kSmallSide, raw);
-            size = readPictureSize(file);
+            small = smalls.read(file, raw);
         } catch (const Error& e) {
             error = QString::fromStdString(e.what());
         } catch (const std::exception& e) {
             error = QString::fromStdString(file.string() + ": " + e.what());
         }
-        tellWindow(this, [this, index, generation, small, error, shot, size] {
+        if (small.picture.isEmpty()) small.shot = readShot(file); // it may tell what the pixels don't
+        correctionFor(lens, small.shot);                          // so that the window finds it at once
+        tellWindow(this, [this, index, generation, small, error] {
             if (generation != generation_) return;
             --reading_;
-            pictures_[static_cast<std::size_t>(index)].shot = shot;
-            pictures_[static_cast<std::size_t>(index)].isFine = size.bits > 8;
-            noteShape(index, size.width, size.height);
-            takeSmall(index, small, error);
+            pictures_[static_cast<std::size_t>(index)].shot = small.shot;
+            pictures_[static_cast<std::size_t>(index)].isFine = small.size.isFine();
+            noteShape(index, small.size.width, small.size.height);
+            takeSmall(index, small.picture, error);
             readNext();
         });
     });

@@ -3,6 +3,7 @@
 #include "grade/takes.h"
 #include "picture/picture_file.h"
 #include "picture/raw_file.h"
+#include "picture/small_picture.h"
 #include "render/view.h"
 #include "stages/raw.h"
 #include "stages/source.h"
@@ -58,8 +59,6 @@ struct LoadedPicture {
 class PictureSet : public QObject {
     Q_OBJECT
 public:
-    static constexpr int kSmallSide = 480;
-
     explicit PictureSet(QObject* parent = nullptr);
     ~PictureSet() override;
 
@@ -179,6 +178,7 @@ private:
     std::set<int> smallsDue_;                           ///< of raw files whose settings have changed
     QTimer storeTimer_, retryTimer_, developTimer_;
     bool isFailing_ = false; ///< the last grades could not be written, which has been told
+    SmallStore onDisk_;      ///< keeps small versions of all sets
     QThreadPool readers_, writer_;
 };
 

@@ -99,6 +99,10 @@ QImage imageOf(const Program& program, const Picture& picture, const Task* task)
     return imageOf(program, wholeOf(picture), task);
 }
 
+QImage imageOf(const Picture& graded) {
+    return imageOf(Program::compile(Grade{}), graded);
+}
+
 QImage imageOf(const Grade& grade, const Picture& picture) {
     return imageOf(Program::compile(grade), picture);
 }

@@ -23,5 +23,7 @@ QImage greyOf(const Program& program, const ViewSource& source);
 /// The same as imageOf of a whole picture.
 QImage imageOf(const Program& program, const Picture& picture, const Task* task = nullptr);
 QImage imageOf(const Grade& grade, const Picture& picture);
+/// Of pixels that are graded already.
+QImage imageOf(const Picture& graded);
 
 } // namespace baryton

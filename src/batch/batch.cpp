@@ -31,28 +31,6 @@ namespace baryton {
 
 namespace fs = std::filesystem;
 
-std::string jobStateName(JobState state) {
-    switch (state) {
-    case JobState::Waiting:
-        return "waiting";
-    case JobState::Running:
-        return "running";
-    case JobState::Done:
-        return "done";
-    case JobState::Skipped:
-        return "skipped";
-    case JobState::Failed:
-        return "failed";
-    case JobState::LeftOut:
-        return "left-out";
-    case JobState::Elsewhere:
-        return "elsewhere";
-    case JobState::Cancelled:
-        break;
-    }
-    return "cancelled";
-}
-
 BatchLook lookFor(const BatchPlan& plan, std::size_t picture, std::size_t look) {
     const auto wish = plan.wishes.find({picture, look});
     if (wish == plan.wishes.end()) return plan.looks[look];
@@ -62,9 +40,10 @@ BatchLook lookFor(const BatchPlan& plan, std::size_t picture, std::size_t look) 
     return wished;
 }
 
-Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
+Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep, const PrepLight* light) {
     Grade grade = own;
     if (prep == PrepChoice::None) grade.prep = startingGrade().prep;
+    if (prep == PrepChoice::Matched && light) grade = withPrepLight(std::move(grade), *light);
     if (look.ownGrade) return grade;
     grade.look.clear();
     grade.finish.clear();
@@ -72,16 +51,43 @@ Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep) {
     return grade;
 }
 
+const Grade* ownGradeFor(const BatchLook& look, const PictureWork& work) {
+    if (look.take.empty()) return &work.grade;
+    const auto at = std::find_if(work.takes.begin(), work.takes.end(),
+                                 [&look](const Take& take) { return take.name == look.take; });
+    return at == work.takes.end() ? nullptr : &at->grade;
+}
+
+const PrepLight* lightFor(const BatchPlan& plan, std::size_t picture) {
+    const auto at = plan.lights.find(picture);
+    return plan.prep != PrepChoice::Matched || at == plan.lights.end() ? nullptr : &at->second;
+}
+
 namespace {
 
-/// A picture's own grade as far as it can be known ahead: what can't be read is told by the run.
-Grade knownGrade(const BatchPlan& plan, std::size_t picture) {
-    if (const auto known = plan.grades.find(picture); known != plan.grades.end()) return known->second;
+PictureWork startingWork() {
+    return {startingGrade(), {}, kStartTake, {}};
+}
+
+/// A picture's own as far as it can be known ahead: what can't be read is told by the run.
+PictureWork knownWork(const BatchPlan& plan, std::size_t picture) {
+    if (const auto known = plan.works.find(picture); known != plan.works.end()) return known->second;
     try {
-        return loadGrade(plan.pictures[picture]).value_or(startingGrade());
+        return loadWork(plan.pictures[picture]).value_or(startingWork());
     } catch (const Error&) {
-        return startingGrade();
+        return startingWork();
     }
+}
+
+/// The name of the take that a look's grade is, or goes on from.
+std::string takeName(const BatchLook& look, const PictureWork& work) {
+    if (!look.take.empty()) return look.take;
+    const bool isThere = work.from >= 0 && static_cast<std::size_t>(work.from) < work.takes.size();
+    return isThere ? work.takes[static_cast<std::size_t>(work.from)].name : "start";
+}
+
+std::string noTakeText(const std::string& name) {
+    return inWords("it has no take \"{}\"", name);
 }
 
 /// Of a picture that can't be read, which the run tells, nothing.
@@ -112,21 +118,26 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
     // here: the same set gives the same names.
     const auto isTaken = [&](const fs::path& file) { return planned.contains(file) || sources.holds(file); };
     std::vector<BatchJob> jobs;
-    const bool asks = asksHowTaken(plan.name), asksSize = asksHowLarge(plan.name);
+    const bool asks = asksHowTaken(plan.name), asksSize = asksHowLarge(plan.name),
+               asksTake = asksWhichTake(plan.name);
+    const bool usesTakes =
+        std::any_of(plan.looks.begin(), plan.looks.end(), [](const BatchLook& l) { return !l.take.empty(); });
     for (std::size_t p = 0; p < plan.pictures.size(); ++p) {
         const auto known = plan.shots.find(p);
         const Shot shot = !asks ? Shot() : known != plan.shots.end() ? known->second : readShot(plan.pictures[p]);
-        std::optional<Grade> own; // where the names ask for sizes
-        if (asksSize) own = knownGrade(plan, p);
+        std::optional<PictureWork> work; // where it is asked for
+        if (asksSize || asksTake || usesTakes) work = knownWork(plan, p);
         for (std::size_t l = 0; l < plan.looks.size(); ++l) {
             const BatchLook look = lookFor(plan, p, l);
             const auto wish = plan.wishes.find({p, l});
+            const Grade* own = work ? ownGradeFor(look, *work) : nullptr;
             const std::optional<PictureSize> framed =
-                own ? knownSize(plan, p, gradeFor(look, *own, plan.prep)) : std::nullopt;
+                asksSize && own ? knownSize(plan, p, gradeFor(look, *own, plan.prep)) : std::nullopt;
             for (std::size_t o = 0; o < plan.outputs.size(); ++o) {
                 BatchJob job;
                 job.picture = p, job.look = l, job.output = o;
                 if (wish != plan.wishes.end() && wish->second.isLeftOut) job.state = JobState::LeftOut;
+                if (!look.take.empty() && !own) job.state = JobState::LeftOut, job.warning = noTakeText(look.take);
                 if (plan.elsewhere.contains(p)) job.state = JobState::Elsewhere;
                 NameParts parts{plan.pictures[p].stem().string(),
                                 look.name,
@@ -135,6 +146,7 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
                                 look.name,
                                 plan.pictures[p].parent_path().filename().string(),
                                 shot};
+                if (work) parts.take = takeName(look, *work);
                 if (framed) {
                     const PictureSize size = outputSize(*framed, plan.outputs[o].size);
                     parts.width = size.width, parts.height = size.height;
@@ -259,7 +271,7 @@ public:
         for (const auto& [picture, jobs] : waiting) {
             pictures_.emplace(std::piecewise_construct, std::forward_as_tuple(picture),
                               std::forward_as_tuple(plan, picture, jobs));
-            if (needsOwn() && !own_.contains(picture)) own_[picture] = ownGrade(picture);
+            if (needsOwn() && !own_.contains(picture)) own_[picture] = ownWork(picture);
         }
     }
 
@@ -283,7 +295,7 @@ public:
 
 private:
     bool needsOwn() const {
-        return plan_.prep == PrepChoice::Own ||
+        return plan_.prep != PrepChoice::None ||
                std::any_of(plan_.looks.begin(), plan_.looks.end(), [](const BatchLook& l) { return l.ownGrade; });
     }
 
@@ -375,12 +387,13 @@ private:
     Grade gradeOf(const BatchJob& job) const {
         const BatchLook look = lookFor(plan_, job.picture, job.look);
         const auto own = own_.find(job.picture);
-        Grade before = own != own_.end() ? own->second.grade : startingGrade();
+        const Grade* found = own != own_.end() ? ownGradeFor(look, own->second.work) : nullptr;
+        Grade before = found ? *found : startingGrade();
         if (std::any_of(look.presets.begin(), look.presets.end(), hasDrawnMasks)) {
             const PictureSize size = readPictureSize(plan_.pictures[job.picture]);
             before.picture.aspect = double(size.width) / size.height;
         }
-        return gradeFor(look, before, plan_.prep);
+        return gradeFor(look, before, plan_.prep, lightFor(plan_, job.picture));
     }
 
     /// Another where the same source would come out otherwise.
@@ -396,7 +409,7 @@ private:
         std::error_code ignored;
         bool stays = true;
         if (!made.settings.empty()) {
-            if (needsOwn() && !own_.contains(job.picture)) own_[job.picture] = ownGrade(job.picture);
+            if (needsOwn() && !own_.contains(job.picture)) own_[job.picture] = ownWork(job.picture);
             try {
                 stays = settingsOf(job, gradeOf(job)) == made.settings;
             } catch (const Error&) {
@@ -418,19 +431,18 @@ private:
         job.state = made.state, job.bytes = made.bytes, job.hash = made.hash, job.settings = made.settings;
     }
 
-    struct OwnGrade {
-        Grade grade;
+    struct OwnWork {
+        PictureWork work;
         std::string warning;
         std::optional<Error> failure;
     };
-    OwnGrade ownGrade(std::size_t picture) const {
-        if (const auto known = plan_.grades.find(picture); known != plan_.grades.end())
-            return {known->second, {}, {}};
+    OwnWork ownWork(std::size_t picture) const {
+        if (const auto known = plan_.works.find(picture); known != plan_.works.end()) return {known->second, {}, {}};
         try {
-            return {loadGrade(plan_.pictures[picture]).value_or(startingGrade()), {}, {}};
+            return {loadWork(plan_.pictures[picture]).value_or(startingWork()), {}, {}};
         } catch (const Error& e) {
             if (!plan_.goesWithoutUnreadableGrades) return {{}, {}, e};
-            return {startingGrade(), withoutGradeText(e.what()), {}};
+            return {startingWork(), withoutGradeText(e.what()), {}};
         }
     }
 
@@ -461,7 +473,7 @@ private:
     std::deque<std::size_t> queue_; ///< jobs to be begun, by their place
     std::mutex queueLock_;
     std::map<std::size_t, PlannedPicture> pictures_;
-    std::map<std::size_t, OwnGrade> own_;
+    std::map<std::size_t, OwnWork> own_;
     int threads_ = 1; ///< for each job
     std::size_t ended_ = 0;
     std::mutex lock_;

@@ -1,8 +1,10 @@
 #pragma once
 #include "base/task.h"
 #include "grade/preset.h"
+#include "grade/takes.h"
 #include "picture/shot.h"
 #include "render/output.h"
+#include "survey/prep_light.h"
 
 #include <filesystem>
 #include <functional>
@@ -11,6 +13,7 @@
 #include <optional>
 #include <set>
 #include <string>
+#include <string_view>
 #include <utility>
 #include <vector>
 
@@ -24,6 +27,7 @@ struct BatchLook {
     bool ownGrade = false;
     ApplyMode mode = ApplyMode::AddAbove; ///< how each preset is put on
     double strength = 1;                  ///< of each preset, 0…2
+    std::string take{}; ///< with `ownGrade`: each picture's take of that name in the place of what is in hand
 };
 
 /// What one picture gets of a look otherwise than all the others.
@@ -33,8 +37,14 @@ struct PictureWish {
     std::optional<BatchLook> instead{};
 };
 
-enum class PrepChoice { Own, None }; ///< each picture keeps its own Prep, or goes without
+/// Each picture keeps its own Prep, goes without, or keeps it with its light set as the plan says (`lights`).
+enum class PrepChoice { Own, None, Matched };
 enum class IfExists { Number, Skip, Replace };
+/// As files and the command line have them; from another word, nothing.
+std::string prepChoiceName(PrepChoice choice);
+std::optional<PrepChoice> prepChoiceFromName(std::string_view name);
+std::string ifExistsName(IfExists choice);
+std::optional<IfExists> ifExistsFromName(std::string_view name);
 
 enum class JobState { Waiting, Running, Done, Skipped, Failed, Cancelled, LeftOut, Elsewhere };
 std::string jobStateName(JobState state);
@@ -56,6 +66,10 @@ struct BatchPlan {
     std::vector<std::filesystem::path> pictures;
     std::vector<BatchLook> looks;
     PrepChoice prep = PrepChoice::Own;
+    /// What Matched sets, by the picture's place; those that are missing keep their own (matched_prep.h).
+    std::map<std::size_t, PrepLight> lights{};
+    std::filesystem::path matchedTo{}; ///< the key picture that `lights` were found from
+    double betweenRuns = 0;            ///< and how far other scenes were drawn to it, 0…1
     std::vector<OutputSettings> outputs = std::vector<OutputSettings>(1); ///< the files made of each; at least one
     std::filesystem::path folder;
     std::string name = "{stem}-{look}.{ext}";
@@ -68,9 +82,9 @@ struct BatchPlan {
     /// A picture whose grade can't be read (damaged, or of a newer version) goes without it and is told of; else it
     /// is a failure.
     bool goesWithoutUnreadableGrades = false;
-    /// The own grades, by the picture's place, as they are in hand; those of others are read from their files as the
-    /// run begins. What is edited after that changes nothing in it.
-    std::map<std::size_t, Grade> grades{};
+    /// The own grades and takes, by the picture's place, as they are in hand; those of others are read from their
+    /// files as the run begins. What is edited after that changes nothing in it.
+    std::map<std::size_t, PictureWork> works{};
     std::map<std::size_t, Shot> shots{}; ///< how pictures were taken, as far as that is known already
     /// By the places of a picture and a look.
     std::map<std::pair<std::size_t, std::size_t>, PictureWish> wishes{};
@@ -83,8 +97,15 @@ struct BatchPlan {
     bool hashes = false;               ///< files are hashed once they are made
 };
 
-/// The grade that a picture gets in a run: its own Prep (or none), then the look.
-Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep);
+/// The grade that a picture gets in a run: its own Prep (or none, or with `light`), then the look.
+Grade gradeFor(const BatchLook& look, const Grade& own, PrepChoice prep, const PrepLight* light = nullptr);
+
+/// What a look finds of a picture's own: the take that it names, else what is in hand; nothing where there is no such
+/// take.
+const Grade* ownGradeFor(const BatchLook& look, const PictureWork& work);
+
+/// What the plan sets a picture's light to; null where it is left alone.
+const PrepLight* lightFor(const BatchPlan& plan, std::size_t picture);
 
 /// What a picture gets of a look of the plan, as it may be wished for it.
 BatchLook lookFor(const BatchPlan& plan, std::size_t picture, std::size_t look);
@@ -94,7 +115,8 @@ std::size_t placeOf(const BatchPlan& plan, std::size_t picture, std::size_t look
 
 /// The jobs of a plan, picture by picture, each picture's look by look, each look's output by output, with their file
 /// names, which the set and the plan alone decide: where two would be the same, or one that of a source, the later
-/// gets a number. Throws Error for an impossible template or an empty plan.
+/// gets a number. What a picture has no take for is left out. Throws Error for an impossible template or an empty
+/// plan.
 std::vector<BatchJob> jobsOf(const BatchPlan& plan);
 
 /// Which picture is to be made next, as it is asked for while a run goes on. Safe from any thread.

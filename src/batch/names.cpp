@@ -16,8 +16,8 @@ namespace baryton {
 namespace {
 std::string hint() {
     return words(
-        "use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {folder}, {date}, "
-        "{time}, {camera}, {lens}, {iso}, {width} and {height}");
+        "use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {take}, {folder}, "
+        "{date}, {time}, {camera}, {lens}, {iso}, {width} and {height}");
 }
 
 std::string known(const std::string& value) {
@@ -47,6 +47,7 @@ std::optional<std::string> valueOf(const std::string& field, const NameParts& pa
         return fmt::format("{:0{}}", parts.number, field.size() - 2);
     if (field == "preset") return known(parts.preset);
     if (field == "folder") return known(parts.folder);
+    if (field == "take") return known(parts.take);
     if (field == "date") return whenTaken(parts.shot.takenAt, "%Y-%m-%d");
     if (field == "time") return whenTaken(parts.shot.takenAt, "%H%M%S");
     if (field == "camera") return known(parts.shot.cameraModel);
@@ -63,6 +64,10 @@ bool asksHowTaken(const std::string& pattern) {
     return std::any_of(kOfShot.begin(), kOfShot.end(), [&pattern](const char* field) {
         return pattern.find("{" + std::string(field) + "}") != std::string::npos;
     });
+}
+
+bool asksWhichTake(const std::string& pattern) {
+    return pattern.find("{take}") != std::string::npos;
 }
 
 bool asksHowLarge(const std::string& pattern) {

@@ -15,6 +15,7 @@ struct NameParts {
     std::string preset{};      ///< {preset}: the look's name as it is written
     std::string folder{};      ///< {folder}: the name of the folder that the picture lies in
     Shot shot{};               ///< {date} 2026-06-14, {time} 180322, {camera}, {lens}, {iso}; "unknown" where it is
+    std::string take{};        ///< {take}: the name of the take that the grade is, or goes on from; "start"
     int width = 0, height = 0; ///< {width}, {height}: the file's, in pixels; "unknown" where they are 0
 };
 
@@ -25,6 +26,9 @@ std::filesystem::path fileNameFromTemplate(const std::string& pattern, const Nam
 
 /// Whether a template speaks of how a picture was taken: then its file has to be asked.
 bool asksHowTaken(const std::string& pattern);
+
+/// Whether it speaks of the take.
+bool asksWhichTake(const std::string& pattern);
 
 /// Whether it speaks of the file's size.
 bool asksHowLarge(const std::string& pattern);

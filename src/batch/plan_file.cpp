@@ -6,9 +6,6 @@
 #include "grade/file_json.h"
 #include "grade/grade_json.h"
 
-#include <algorithm>
-#include <array>
-
 namespace baryton {
 
 namespace fs = std::filesystem;
@@ -16,13 +13,13 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr const char* kPlanFormat = "baryton-plan";
-constexpr std::array kExistsNames = {"number", "skip", "replace"};
 
 Json lookToJson(const BatchLook& look) {
     Json presets = Json::array();
     for (const Preset& preset : look.presets) presets.push_back(Json::parse(presetToText(preset)));
     return {{"name", look.name},
             {"ownGrade", look.ownGrade},
+            {"take", look.take},
             {"presets", std::move(presets)},
             {"mode", applyModeId(look.mode)},
             {"strength", look.strength}};
@@ -32,6 +29,7 @@ BatchLook lookFromJson(const Json& json, const std::string& place) {
     BatchLook look;
     look.name = json.at("name").get<std::string>();
     look.ownGrade = json.value("ownGrade", false);
+    look.take = json.value("take", "");
     look.mode = applyModeFromId(json.value("mode", "add")).value_or(ApplyMode::AddAbove);
     look.strength = json.value("strength", 1.0);
     std::size_t number = 0;
@@ -48,6 +46,20 @@ BatchLook lookFromJson(const Json& json, const std::string& place) {
     return look;
 }
 
+void readMatched(BatchPlan& plan, const Json& json) {
+    plan.matchedTo = json.value("key", "");
+    plan.betweenRuns = json.value("between", 0.0);
+    std::size_t number = 0;
+    for (const Json& light : json.value("lights", Json::array())) {
+        const auto picture = light.at("picture").get<std::size_t>();
+        if (picture >= plan.pictures.size())
+            throw Error("", "/matched/lights/" + std::to_string(number), words("there is no such picture or look"),
+                        words("count both from 0"));
+        plan.lights[picture] = {light.at("stops"), light.at("kelvin"), light.at("tint")};
+        ++number;
+    }
+}
+
 } // namespace
 
 std::string planToText(const NamedPlan& named) {
@@ -62,19 +74,28 @@ std::string planToText(const NamedPlan& named) {
         if (wish.instead) json["instead"] = lookToJson(*wish.instead);
         wishes.push_back(std::move(json));
     }
-    return fileText({{"format", kPlanFormat},
-                     {"version", kFileVersion},
-                     {"name", named.name},
-                     {"pictures", std::move(pictures)},
-                     {"looks", std::move(looks)},
-                     {"prep", plan.prep == PrepChoice::Own ? "own" : "none"},
-                     {"files", std::move(outputs)},
-                     {"folder", asUtf8(plan.folder.string())},
-                     {"names", plan.name},
-                     {"exists", kExistsNames[static_cast<std::size_t>(plan.ifExists)]},
-                     {"ignoreUnreadableGrades", plan.goesWithoutUnreadableGrades},
-                     {"instructions", plan.instructions},
-                     {"wishes", std::move(wishes)}});
+    Json json = {{"format", kPlanFormat},
+                 {"version", kFileVersion},
+                 {"name", named.name},
+                 {"pictures", std::move(pictures)},
+                 {"looks", std::move(looks)},
+                 {"prep", prepChoiceName(plan.prep)},
+                 {"files", std::move(outputs)},
+                 {"folder", asUtf8(plan.folder.string())},
+                 {"names", plan.name},
+                 {"exists", ifExistsName(plan.ifExists)},
+                 {"ignoreUnreadableGrades", plan.goesWithoutUnreadableGrades},
+                 {"instructions", plan.instructions},
+                 {"wishes", std::move(wishes)}};
+    if (plan.prep == PrepChoice::Matched) {
+        Json lights = Json::array();
+        for (const auto& [picture, light] : plan.lights)
+            lights.push_back(
+                {{"picture", picture}, {"stops", light.stops}, {"kelvin", light.kelvin}, {"tint", light.tint}});
+        json["matched"] = {
+            {"key", asUtf8(plan.matchedTo.string())}, {"between", plan.betweenRuns}, {"lights", std::move(lights)}};
+    }
+    return fileText(json);
 }
 
 NamedPlan planFromText(const std::string& text) {
@@ -85,7 +106,8 @@ NamedPlan planFromText(const std::string& text) {
     for (const Json& picture : json.at("pictures")) plan.pictures.emplace_back(picture.get<std::string>());
     for (const Json& look : json.at("looks"))
         plan.looks.push_back(lookFromJson(look, "/looks/" + std::to_string(plan.looks.size())));
-    plan.prep = json.value("prep", "own") == "none" ? PrepChoice::None : PrepChoice::Own;
+    plan.prep = prepChoiceFromName(json.value("prep", "own")).value_or(PrepChoice::Own);
+    if (plan.prep == PrepChoice::Matched) readMatched(plan, json.value("matched", Json::object()));
     plan.outputs.clear();
     for (const Json& file : json.at("files")) {
         try {
@@ -96,9 +118,7 @@ NamedPlan planFromText(const std::string& text) {
     }
     plan.folder = json.at("folder").get<std::string>();
     plan.name = json.value("names", BatchPlan().name);
-    const auto exists =
-        std::find(kExistsNames.begin(), kExistsNames.end(), json.value("exists", kExistsNames.front()));
-    plan.ifExists = static_cast<IfExists>(exists - kExistsNames.begin());
+    plan.ifExists = ifExistsFromName(json.value("exists", "number")).value_or(IfExists::Number);
     plan.instructions = json.value("instructions", "");
     plan.goesWithoutUnreadableGrades = json.value("ignoreUnreadableGrades", false);
     std::size_t number = 0;

@@ -15,7 +15,6 @@ using nlohmann::json;
 namespace {
 
 constexpr std::size_t kMostFiles = 1000000;
-constexpr std::array kExists = {"number", "skip", "replace"};
 
 json toJson(const BatchSettings& s) {
     json presets = json::array();
@@ -30,13 +29,14 @@ json toJson(const BatchSettings& s) {
                           {"strength", wish.strength},
                           {"instead", wish.instead.string()}});
     return {{"ownGrade", s.ownGrade},
+            {"takes", s.takes},
             {"wishes", std::move(wishes)},
             {"presets", presets},
-            {"prep", s.prep == PrepChoice::Own ? "own" : "none"},
+            {"prep", prepChoiceName(s.prep)},
             {"files", std::move(outputs)},
             {"folder", s.folder},
             {"name", s.name},
-            {"ifExists", kExists[static_cast<std::size_t>(s.ifExists)]},
+            {"ifExists", ifExistsName(s.ifExists)},
             {"asksIfExists", s.asksIfExists}};
 }
 
@@ -44,16 +44,15 @@ BatchSettings settingsFrom(const json& j) {
     BatchSettings s;
     s.ownGrade = j.at("ownGrade").get<bool>();
     for (const json& preset : j.at("presets")) s.presets.insert(preset.get<std::string>());
-    s.prep = j.at("prep").get<std::string>() == "none" ? PrepChoice::None : PrepChoice::Own;
+    for (const json& take : j.value("takes", json::array())) s.takes.insert(take.get<std::string>());
+    s.prep = prepChoiceFromName(j.at("prep").get<std::string>()).value_or(PrepChoice::Own);
     const json outputs = j.value("files", json::array());
     if (!outputs.empty()) s.outputs.clear();
     for (std::size_t i = 0; i < std::min(outputs.size(), kMostOutputs); ++i)
         s.outputs.push_back(outputFromJson(outputs[i]));
     s.folder = j.at("folder").get<std::string>();
     s.name = j.at("name").get<std::string>();
-    const auto exists = j.at("ifExists").get<std::string>();
-    const auto found = std::find(kExists.begin(), kExists.end(), exists);
-    if (found != kExists.end()) s.ifExists = static_cast<IfExists>(found - kExists.begin());
+    s.ifExists = ifExistsFromName(j.at("ifExists").get<std::string>()).value_or(IfExists::Number);
     s.asksIfExists = j.value("asksIfExists", false);
     const json wishes = j.value("wishes", json::array());
     for (std::size_t i = 0; i < std::min(wishes.size(), kMostFiles); ++i) {

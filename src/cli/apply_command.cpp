@@ -74,7 +74,7 @@ void tell(const ApplyOptions& options, const BatchPlan& plan, const BatchJob& jo
 
 int runApply(const ApplyOptions& options) {
     BatchPlan plan;
-    plan.looks.push_back(batchLookOf(options.look));
+    plan.looks = batchLooksOf(options.look);
     putInto(plan, options.file);
     plan.workers = options.jobs;
     const PicturesFound found = collectPictures(options.wanted);
@@ -86,6 +86,7 @@ int runApply(const ApplyOptions& options) {
         if (!someFailed) throw WrongUsage("apply", "", "no pictures are named", "name pictures or folders");
         return kSomeFailed;
     }
+    if (!options.isDryRun) matchAsAsked(plan, options.file);
     const bool isReportShown = options.report == "-";
     if (!options.report.empty() && !isReportShown)
         checkUsage([&] { requireBeside(options.report, plan, options.look, isReport, "a report of this program"); });
@@ -105,7 +106,7 @@ int runApply(const ApplyOptions& options) {
     Task task;
     const EndedBySignal ended(task);
     ProgressLine progress(!options.isQuiet);
-    const std::size_t all = plan.pictures.size();
+    const std::size_t all = plan.pictures.size() * plan.looks.size() * plan.outputs.size();
     std::size_t tried = 0;
     const auto jobs = runBatch(
         plan,
@@ -136,6 +137,7 @@ void addApplyCommand(CLI::App& app, int& code) {
     auto* apply = app.add_subcommand("apply", "Put presets and LUTs on pictures and write the results");
     auto options = std::make_shared<ApplyOptions>();
     addLookWanted(*apply, options->look);
+    addTakesWanted(*apply, options->look);
     addFileOptions(*apply, options->file);
     apply->add_option("--jobs", options->jobs, "Pictures worked on at the same time; default: one for each core")
         ->check(plainNumber())

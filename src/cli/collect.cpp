@@ -7,6 +7,7 @@
 #include "picture/picture_file.h"
 
 #include <algorithm>
+#include <fnmatch.h>
 #include <iostream>
 #include <iterator>
 #include <map>
@@ -66,6 +67,7 @@ public:
         }
         add(pairs_, "JPEG beside its raw file (--both-of-pairs takes it too)",
             "JPEGs beside their raw files (--both-of-pairs takes them too)");
+        add(unlike_, "picture that --only does not name", "pictures that --only does not name");
         add(files, "file of another kind (" + kinds + ")", "files of other kinds (" + kinds + ")");
         add(folders_, "folder (--recursive takes it too)", "folders (--recursive takes them too)");
         return text.empty() ? text : folder_.string() + ": passed over: " + text;
@@ -90,6 +92,8 @@ private:
             } else if (!isReadableName(each)) {
                 const std::string kind = lowerCase(each.extension().string());
                 if (kind != ".bgrade") ++others_[kind];
+            } else if (!isLike(each.filename().string())) {
+                ++unlike_;
             } else if (isOut && isOwnWork(each)) {
                 ++results_;
             } else if (!fs::exists(status) || fs::is_regular_file(status)) { // a link to nothing says so when read
@@ -102,17 +106,31 @@ private:
         for (const fs::path& each : below) look(each);
     }
 
+    bool isLike(const std::string& name) const {
+        return wanted_.only.empty() ||
+               std::any_of(wanted_.only.begin(), wanted_.only.end(), [&name](const std::string& pattern) {
+                   return ::fnmatch(pattern.c_str(), name.c_str(), FNM_CASEFOLD) == 0;
+               });
+    }
+
     fs::path folder_;
     const PicturesWanted& wanted_;
     std::vector<fs::path> pictures_;
     std::map<std::string, std::size_t> others_; ///< by their ending
-    std::size_t folders_ = 0, results_ = 0, pairs_ = 0;
+    std::size_t folders_ = 0, results_ = 0, pairs_ = 0, unlike_ = 0;
 };
 
 } // namespace
 
 void addPicturesWanted(CLI::App& command, PicturesWanted& wanted) {
     command.add_flag("--recursive", wanted.isRecursive, "Take the folders below folders, too");
+    command
+        .add_option("--only", wanted.only,
+                    "Of folders, take only files with such names: \"cart-*\", \"*.dng\". May be given again")
+        ->type_name("PATTERN")
+        ->expected(1)
+        ->take_all()
+        ->allow_extra_args(false);
     command.add_flag("--both-of-pairs", wanted.bothOfPairs,
                      "Of a folder, take a JPEG too where a raw file of the same name lies beside it");
     command
@@ -142,8 +160,11 @@ PicturesFound collectPictures(const PicturesWanted& wanted) {
             const Folder folder(name, wanted);
             if (const std::string text = folder.passedOver(); !text.empty()) found.remarks.push_back(text);
             if (folder.pictures().empty())
-                throw Error(name, "", "the folder holds no raw file, JPEG, PNG, TIFF, WebP or AVIF picture",
-                            "choose another folder");
+                throw Error(name, "",
+                            wanted.only.empty()
+                                ? "the folder holds no raw file, JPEG, PNG, TIFF, WebP or AVIF picture"
+                                : "the folder holds no picture with such a name",
+                            wanted.only.empty() ? "choose another folder" : "write --only otherwise");
             for (const fs::path& file : folder.pictures()) add(file);
         } catch (const Error& e) {
             std::cerr << e.what() << '\n';

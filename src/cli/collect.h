@@ -12,6 +12,7 @@ struct PicturesWanted {
     std::vector<std::string> names; ///< files and folders
     std::string listFile;           ///< a file of further names, each ended by NUL; "-" for standard input
     bool isRecursive = false;       ///< folders below folders too
+    std::vector<std::string> only;  ///< of folders, files whose names are like one of these (fnmatch); empty for all
     bool bothOfPairs = false;       ///< a raw file and the JPEG beside it are two pictures of a folder, not one
     std::filesystem::path out;      ///< where the results go
 };

@@ -1,5 +1,6 @@
 #include "cli/file_options.h"
 #include "batch/foresee.h"
+#include "batch/matched_prep.h"
 #include "batch/names.h"
 #include "batch/output_json.h"
 
@@ -90,13 +91,23 @@ void addFileOptions(CLI::App& command, FileOptions& options) {
     command.add_option("--copyright", options.copyright, "The copyright notice, in the place of theirs");
     command
         .add_option("--name", options.name,
-                    "Name template: {stem}, {look}, {preset}, {n} or {n:0000}, {ext}, {folder}, {date}, {time}, "
-                    "{camera}, {lens}, {iso}, {width}, {height}")
+                    "Name template: {stem}, {look}, {preset}, {take}, {n} or {n:0000}, {ext}, {folder}, {date}, "
+                    "{time}, {camera}, {lens}, {iso}, {width}, {height}")
         ->default_val("{stem}-{look}.{ext}")
         ->type_name("TEMPLATE");
-    command.add_option("--prep", options.prep, "Each picture's own Prep from its .bgrade file, or none")
-        ->check(CLI::IsMember({"own", "none"}))
+    command
+        .add_option("--prep", options.prep,
+                    "Each picture's own Prep from its .bgrade file, none, or its own with exposure and white balance "
+                    "matched to --key, so that the look sits alike")
+        ->check(CLI::IsMember({"own", "none", "matched"}))
         ->capture_default_str();
+    command.add_option("--key", options.key, "The picture that --prep matched sets the others by")
+        ->type_name("PICTURE");
+    command
+        .add_option("--between", options.between,
+                    "With --prep matched: how far other scenes are drawn to the key's cast and key tone, in percent")
+        ->check(plainNumber())
+        ->check(CLI::Range(0.0, 100.0));
     command.add_flag("--ignore-unreadable-grades", options.ignoreGrades,
                      "A picture whose .bgrade file can't be read goes without it, instead of failing");
     command.add_option("--exists", options.exists, "What to do with files that exist")
@@ -138,10 +149,13 @@ void putInto(BatchPlan& plan, const FileOptions& options) {
         for (const std::string& also : options.also) plan.outputs.push_back(outputFromText(also, output));
         for (const OutputSettings& each : plan.outputs) Output{each}; // profiles and marks can be read
     });
-    plan.prep = options.prep == "own" ? PrepChoice::Own : PrepChoice::None;
-    plan.ifExists = options.exists == "skip"      ? IfExists::Skip
-                    : options.exists == "replace" ? IfExists::Replace
-                                                  : IfExists::Number;
+    plan.prep = *prepChoiceFromName(options.prep);
+    if ((plan.prep == PrepChoice::Matched) == options.key.empty())
+        throw WrongUsage("--prep " + options.prep, "",
+                         options.key.empty() ? "it is not said what the pictures are matched to"
+                                             : "a key picture is named, but nothing is matched to it",
+                         options.key.empty() ? "name the picture by --key" : "ask for it by --prep matched");
+    plan.ifExists = *ifExistsFromName(options.exists);
     plan.folder = options.out;
     plan.name = options.name;
     plan.goesWithoutUnreadableGrades = options.ignoreGrades;
@@ -149,6 +163,16 @@ void putInto(BatchPlan& plan, const FileOptions& options) {
         for (const OutputSettings& each : plan.outputs)
             fileNameFromTemplate(plan.name, {"stem", "look", fileExtension(each.format.format), 1});
     });
+}
+
+void matchAsAsked(BatchPlan& plan, const FileOptions& options) {
+    if (plan.prep != PrepChoice::Matched) return;
+    const std::filesystem::path key = std::filesystem::absolute(options.key).lexically_normal();
+    const SmallStore store;
+    constexpr double percent = 100;
+    for (const std::string& remark : matchPrep(plan, key, options.between / percent, store))
+        std::cerr << "note: " << remark << '\n';
+    store.trim();
 }
 
 void tellOfRoom(const BatchPlan& plan) {

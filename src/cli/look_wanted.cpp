@@ -51,6 +51,32 @@ void addLookWanted(CLI::App& command, LookWanted& look) {
         ->capture_default_str();
 }
 
+void addTakesWanted(CLI::App& command, LookWanted& look) {
+    command
+        .add_option(
+            "--take", look.takes,
+            "In the place of presets: each picture's take of that name; pictures that have none are left out. "
+            "May be given again, for a file of each")
+        ->type_name("NAME")
+        ->expected(1)
+        ->take_all()
+        ->allow_extra_args(false);
+}
+
+std::vector<BatchLook> batchLooksOf(const LookWanted& wanted) {
+    if (wanted.takes.empty()) return {batchLookOf(wanted)};
+    if (!wanted.order.empty())
+        throw WrongUsage("--take", "", "a take is a whole grade: presets do not go along with it",
+                         "leave out --take, or the presets and LUTs");
+    std::vector<BatchLook> looks;
+    for (const std::string& take : wanted.takes) {
+        BatchLook look{take, {}, true};
+        look.take = take;
+        looks.push_back(std::move(look));
+    }
+    return looks;
+}
+
 BatchLook batchLookOf(const LookWanted& wanted) {
     BatchLook look;
     for (const auto& [kind, file] : wanted.order) {

@@ -6,7 +6,7 @@ namespace baryton {
 
 /// A look as a command names it: presets and LUTs in the order given.
 struct LookWanted {
-    std::vector<std::string> presets, luts;
+    std::vector<std::string> presets, luts, takes;
     std::string mode = "add";
     double strength = 100;
     std::vector<std::pair<char, std::string>> order{}; ///< 'p' or 'l', and the file
@@ -19,7 +19,12 @@ struct LookWanted {
 /// The options of it.
 void addLookWanted(CLI::App& command, LookWanted& look);
 
+/// The option of takes, for a command that makes files.
+void addTakesWanted(CLI::App& command, LookWanted& look);
+
 /// Read and checked; the pictures' own grade where none is named. Throws Error.
 BatchLook batchLookOf(const LookWanted& look);
+/// The same, or a look for each take that is named. Throws WrongUsage where takes and presets are.
+std::vector<BatchLook> batchLooksOf(const LookWanted& look);
 
 } // namespace baryton

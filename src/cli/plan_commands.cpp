@@ -41,7 +41,7 @@ int makePlan(const NewPlan& options) {
         throw WrongUsage(options.output, "", "the name does not end in .bplan", "add it");
     NamedPlan named;
     named.name = options.name.empty() ? fs::path(options.output).stem().string() : options.name;
-    named.plan.looks.push_back(batchLookOf(options.look));
+    named.plan.looks = batchLooksOf(options.look);
     putInto(named.plan, options.file);
     named.plan.folder = whole(options.file.out);
     named.plan.instructions = options.instructions;
@@ -61,6 +61,7 @@ int makePlan(const NewPlan& options) {
         requireOutput(options.output, inputs, isPlanFile, "a plan");
         jobsOf(named.plan);
     });
+    matchAsAsked(named.plan, options.file);
     writeFileAtomically(options.output, planToText(named));
     std::cout << options.output << '\n';
     return found.someFailed ? kSomeFailed : kAllDone;
@@ -70,6 +71,8 @@ void showPlan(const NamedPlan& named) {
     const BatchPlan& plan = named.plan;
     std::cout << named.name << ": " << plan.pictures.size() << " pictures, " << plan.looks.size() << " looks → "
               << plan.folder.string() << '\n';
+    if (plan.prep == PrepChoice::Matched)
+        std::cout << plan.lights.size() << " of them with their light matched to " << plan.matchedTo.string() << '\n';
     for (const BatchJob& job : jobsOf(plan))
         if (job.state != JobState::LeftOut)
             std::cout << plan.pictures[job.picture].string() << " → " << job.file.string() << '\n';
@@ -267,6 +270,7 @@ void addPlanCommands(CLI::App& app, int& code) {
     auto made = std::make_shared<NewPlan>();
     auto* create = plan->add_subcommand("new", "Write a plan");
     addLookWanted(*create, made->look);
+    addTakesWanted(*create, made->look);
     addFileOptions(*create, made->file);
     create->add_option("--title", made->name,
                        "The plan's name, after which its journal is named; default: the file's");

@@ -6,6 +6,7 @@
 #include "cli/terminal.h"
 #include "grade/json.h"
 #include "package/grade_store.h"
+#include "stages/raw.h"
 #include "stages/stage_type.h"
 #include "survey/match.h"
 #include "survey/read_seen.h"
@@ -35,7 +36,7 @@ struct SetOptions {
 /// The pictures of a set that can be read, each with its own grade.
 struct ReadSet {
     std::vector<fs::path> files;
-    std::vector<SeenPicture> seen;
+    std::vector<SmallPicture> seen;
     std::vector<PictureWork> works;
     std::size_t key = 0;
     bool someFailed = false;
@@ -54,7 +55,8 @@ ReadSet readSet(const SetOptions& options, const std::string& command) {
     if (found.pictures.empty() && !found.someFailed)
         throw WrongUsage(command, "", "no pictures are named", "name pictures or folders");
     std::vector<PictureWork> works(found.pictures.size());
-    std::vector<SeenPicture> seen(found.pictures.size());
+    std::vector<SmallPicture> seen(found.pictures.size());
+    const SmallStore store;
     std::vector<char> isRead(found.pictures.size(), 0);
     std::mutex lock;
     ProgressLine progress(!options.asJson);
@@ -63,8 +65,8 @@ ReadSet readSet(const SetOptions& options, const std::string& command) {
         const fs::path& file = found.pictures[i];
         try {
             works[i] = loadWork(file).value_or(PictureWork{startingGrade(), {}, kStartTake, {}});
-            seen[i] = readSeen(file, works[i].grade);
-            works[i].grade.picture.aspect = seen[i].aspect;
+            seen[i] = store.read(file, rawOf(works[i].grade));
+            works[i].grade.picture.aspect = double(seen[i].size.width) / seen[i].size.height;
             isRead[i] = 1;
         } catch (const Error& e) {
             const std::lock_guard<std::mutex> guard(lock);
@@ -78,6 +80,7 @@ ReadSet readSet(const SetOptions& options, const std::string& command) {
         for (int i = first; i < last; ++i) read(static_cast<std::size_t>(i));
     });
     progress.clear();
+    store.trim();
     ReadSet set;
     set.someFailed = found.someFailed;
     for (std::size_t i = 0; i < works.size(); ++i) {

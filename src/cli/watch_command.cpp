@@ -2,6 +2,7 @@
 #include "base/file.h"
 #include "batch/folder_watch.h"
 #include "batch/journal.h"
+#include "batch/matched_prep.h"
 #include "cli/commands.h"
 #include "cli/terminal.h"
 #include "picture/instruction_set.h"
@@ -44,7 +45,8 @@ int watch(const WatchOptions& options) {
     named.name += "-watch";
     named.plan.hashes = true;
     named.plan.workers = options.jobs;
-    named.plan.pictures.clear(), named.plan.wishes.clear(); // of the pictures that it was made with
+    named.plan.pictures.clear(), named.plan.wishes.clear(),
+        named.plan.lights.clear(); // of the pictures that it was made with
     // What was made before stays made.
     const fs::path journalPath = journalFile(named);
     const bool goesOn = fs::exists(journalPath, ignored);
@@ -67,6 +69,9 @@ int watch(const WatchOptions& options) {
         BatchPlan plan = named.plan;
         plan.pictures = arrivals.arrived();
         if (!plan.pictures.empty()) {
+            if (plan.prep == PrepChoice::Matched)
+                for (const std::string& remark : matchPrep(plan, plan.matchedTo, plan.betweenRuns, SmallStore()))
+                    std::cerr << "note: " << remark << '\n';
             if (goesOn) takeUp(plan, before); // what was in hand when it was killed is made over
             std::set<std::size_t> begun;
             runBatch(

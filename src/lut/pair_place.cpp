@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <vector>
 
 namespace baryton {
 
@@ -67,7 +68,13 @@ PairPlace roughly(const cv::Mat& before, const cv::Mat& after, const PlaceSearch
     // At `part` 1 the longer side of the one after is as long as that of the one before.
     const double whole = std::min(double(before.cols) / after.cols, double(before.rows) / after.rows);
     PairPlace best;
-    for (double part = search.largest; part > search.smallest; part *= 0.97) {
+    std::vector<double> parts;
+    for (double part = search.largest; part > search.smallest; part *= 0.97) parts.push_back(part);
+    // The likeliest first: nothing was cut away.
+    std::stable_sort(parts.begin(), parts.end(),
+                     [](double a, double b) { return std::abs(std::log(a)) < std::abs(std::log(b)); });
+    for (const double part : parts) {
+        if (best.likeness >= search.enough) break;
         if (task) task->throwIfCancelled();
         const double scale = whole * part * factor;
         const Sized smallAfter = sized(after, scale);
@@ -118,7 +125,7 @@ double PairPlace::turn() const {
 PairPlace likeliestPlace(const Picture& before, const Picture& after, const PlaceSearch& search, const Task* task) {
     const cv::Mat one = lumaPlane(before), other = lumaPlane(after);
     PairPlace place = roughly(one, other, search, task);
-    if (place.likeness > 0.1) {
+    if (place.likeness > search.least && place.likeness < search.enough) {
         refine(place, one, other, search.coarseSide, task);
         if (place.likeness > kLeastLikeness && search.fineSide > search.coarseSide)
             refine(place, one, other, search.fineSide, task);

@@ -21,6 +21,8 @@ struct PairPlace {
 struct PlaceSearch {
     int coarseSide = 360, fineSide = 1200;
     double largest = 1.15, smallest = 0.45;
+    /// Where the first look finds less likeness, or so much, that is the answer: nothing is looked at closer.
+    double least = 0.1, enough = 2;
 };
 
 /// Where the edges of both fit best, however well; see findPairPlace.

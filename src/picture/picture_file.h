@@ -64,6 +64,8 @@ std::optional<Picture> readPreview(const std::filesystem::path& file, int longSi
 struct PictureSize {
     int width = 0, height = 0;
     int bits = 8;
+    /// More than 8 bits: its levels lie too near each other to show as bands.
+    bool isFine() const { return bits > 8; }
 };
 PictureSize readPictureSize(const std::filesystem::path& file);
 /// True for a file that begins as a picture that can be read.

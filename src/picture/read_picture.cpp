@@ -110,8 +110,13 @@ int shrinkFor(const PictureSize& size, int longSide) {
 } // namespace
 
 Picture readThumbnail(const fs::path& file, int longSide, const RawSettings& raw) {
-    // Twice as large as wanted: what a JPEG leaves out while it is decoded is not an average.
-    PictureReader reader(file, {.shrink = shrinkFor(readPictureSize(file), 2 * longSide), .raw = raw});
+    // At an eighth a JPEG's pixels are the averages of its blocks. At a half and a quarter what it leaves out while
+    // it is decoded is not an average: there it is read twice as large as wanted.
+    constexpr int average = 8;
+    const PictureSize size = readPictureSize(file);
+    const bool toAverages = std::max(size.width, size.height) / average >= longSide;
+    const int shrink = toAverages ? average : shrinkFor(size, 2 * longSide);
+    PictureReader reader(file, {.shrink = shrink, .raw = raw});
     const int side = std::max(reader.width(), reader.height());
     const double scale = std::min(1.0, double(longSide) / side);
     const auto length = [&](int full) { return std::max(1, static_cast<int>(std::lround(full * scale))); };

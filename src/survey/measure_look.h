@@ -41,8 +41,9 @@ struct LookMeasure {
         idle; ///< ids of stages that are on and change less than a thousandth of the picture by ΔE 0.5
 };
 
-/// `sampled`: colours in the working encoding as they are with the key picture's Prep. Throws Cancelled.
+/// `sampled`: colours in the working encoding as they are with the key picture's Prep. `graded` receives what comes
+/// out, where it is wanted. Throws Cancelled.
 LookMeasure measureLook(const Grade& grade, const SurveyPicture& picture, const std::vector<Vec3>& sampled = {},
-                        const Task* task = nullptr);
+                        const Task* task = nullptr, Picture* graded = nullptr);
 
 } // namespace baryton

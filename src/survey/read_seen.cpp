@@ -1,36 +1,23 @@
 #include "survey/read_seen.h"
-#include "picture/picture_file.h"
-#include "stages/raw.h"
 #include "stages/source.h"
 
 namespace baryton {
 
 namespace {
 
-Picture framedTo(const SeenPicture& seen, const Grade& grade, int longSide) {
-    if (seen.small.isEmpty()) return {};
+Picture framedTo(const SmallPicture& seen, const Grade& grade, int longSide) {
+    if (seen.picture.isEmpty()) return {};
     const Geometry geometry = geometryOf(grade, seen.shot);
-    return scaledDownTo(geometry.isNone() ? seen.small : inPlace(seen.small, geometry), longSide);
+    return scaledDownTo(geometry.isNone() ? seen.picture : inPlace(seen.picture, geometry), longSide);
 }
 
 } // namespace
 
-SeenPicture readSeen(const std::filesystem::path& file, const Grade& grade) {
-    constexpr int longSide = 480; // enough for both, also where a frame takes a part
-    SeenPicture seen;
-    const PictureSize size = readPictureSize(file);
-    seen.small = readThumbnail(file, longSide, rawOf(grade));
-    seen.shot = readShot(file);
-    seen.aspect = double(size.width) / size.height;
-    seen.isFine = size.bits > 8;
-    return seen;
+SurveyPicture surveyPicture(const SmallPicture& seen, const Grade& grade) {
+    return {framedTo(seen, grade, kSurveySide), seen.size.isFine()};
 }
 
-SurveyPicture surveyPicture(const SeenPicture& seen, const Grade& grade) {
-    return {framedTo(seen, grade, kSurveySide), seen.isFine};
-}
-
-RunPicture runPicture(const SeenPicture& seen, const Grade& grade) {
+RunPicture runPicture(const SmallPicture& seen, const Grade& grade) {
     return {seen.shot, framedTo(seen, grade, kSceneSide)};
 }
 

@@ -2,6 +2,7 @@
 #include "colour/spaces.h"
 #include "colour/transfer.h"
 #include "lut/pair_place.h"
+#include "picture/light.h"
 #include "survey/skin.h"
 
 #include <algorithm>
@@ -17,9 +18,10 @@ constexpr double kDarkest = 10.0 / 255, kBrightest = 248.0 / 255; ///< what lies
 constexpr double kTrusted = 3;                                    ///< the weight of skin and neutrals
 constexpr int kGlance = 96;        ///< long side at which two pictures are laid on each other first
 constexpr double kMostZoom = 1.14; ///< between two shots of a scene; the search finds shifts of an eighth
-/// Likeness of edges: at a glance, below which two scenes are none and above which they are one; and looked at closer
-/// (of the demo scenes those that differ come to 0.35 at most, shots of one to 0.53 at least).
-constexpr double kUnlike = 0.35, kAlikeAtOnce = 0.7, kLike = 0.45;
+/// Likeness of edges at which two pictures are of two scenes, or of one. At a first look, unturned: of the demo
+/// scenes those that differ come to 0.27 at most, shots of one to 0.49 at least, nearly all to 0.74. At a glance with
+/// a turn, and then looked at closer: to 0.35 at most, to 0.53 at least.
+constexpr double kUnlikeUnturned = 0.25, kAlikeUnturned = 0.7, kUnlike = 0.35, kAlikeAtOnce = 0.7, kLike = 0.45;
 
 const Mat3& conesOfSrgb() {
     static const Mat3 cones = kCat16 * kSrgbToXyz;
@@ -65,9 +67,9 @@ Picture sceneVersion(const Picture& picture) {
 }
 
 bool isSameScene(const Picture& first, const Picture& other) {
-    PlaceSearch search{kGlance, kGlance, kMostZoom, 1 / kMostZoom};
+    PlaceSearch search{kGlance, kGlance, kMostZoom, 1 / kMostZoom, kUnlikeUnturned, kAlikeUnturned};
     const double likeness = likeliestPlace(first, other, search).likeness;
-    if (likeness < kUnlike || likeness > kAlikeAtOnce) return likeness > kAlikeAtOnce;
+    if (likeness < kUnlike || likeness >= kAlikeAtOnce) return likeness >= kAlikeAtOnce;
     search.fineSide = kSceneSide; // two faces in the middle are alike at a glance
     return likeliestPlace(first, other, search).likeness >= kLike;
 }
@@ -100,30 +102,48 @@ SceneGain sceneGain(const Picture& first, const Picture& other, const Task* task
 
 SceneLight sceneLight(const Picture& picture) {
     struct Pixel {
-        double luminance;
-        Vec3 cones;
+        float luminance;
+        std::array<float, 3> linear;
     };
     std::vector<Pixel> pixels;
-    std::vector<double> all;
-    constexpr double enough = 12000; // pixels, spread evenly
-    const int step = std::max(1, static_cast<int>(std::sqrt(double(picture.width()) * picture.height() / enough)));
-    for (int y = 0; y < picture.height(); y += step)
-        for (int x = 0; x < picture.width(); x += step) {
-            const Vec3 v = encodedAt(picture, x, y);
-            const Vec3 linear = linearOf(v);
-            const double light = std::log2(std::max(luma(linear[0], linear[1], linear[2]), 1e-4));
+    std::vector<float> all;
+    constexpr double enough = 6000; // pixels, spread evenly
+    const double ratio = double(picture.width()) * picture.height() / enough;
+    const int step = std::max(1, static_cast<int>(std::lround(std::sqrt(ratio))));
+    const auto width = static_cast<std::size_t>(picture.width());
+    std::array<std::vector<float>, 3> linear{std::vector<float>(width), std::vector<float>(width),
+                                             std::vector<float>(width)};
+    constexpr float least = 1e-4F, red = luma(1, 0, 0), green = luma(0, 1, 0), blue = luma(0, 0, 1);
+    for (int y = 0; y < picture.height(); y += step) {
+        for (unsigned k = 0; k < 3; ++k) rowToLinear(picture.row(static_cast<int>(k), y), linear[k].data(), width);
+        for (std::size_t x = 0; x < width; x += static_cast<std::size_t>(step)) {
+            const std::array<float, 3> v{linear[0][x], linear[1][x], linear[2][x]};
+            const float light = std::log2(std::max(red * v[0] + green * v[1] + blue * v[2], least));
             all.push_back(light);
-            if (isWithin(v)) pixels.push_back({light, logCones(v)});
+            if (isWithin(encodedAt(picture, static_cast<int>(x), y))) pixels.push_back({light, v});
         }
+    }
     SceneLight scene;
-    std::sort(all.begin(), all.end());
-    for (std::size_t d = 0; d < 9; ++d) scene.deciles[d] = all[all.size() * (d + 1) / 10];
+    auto from = all.begin();
+    for (std::size_t d = 0; d < 9; ++d) {
+        const auto at = all.begin() + static_cast<std::ptrdiff_t>(all.size() * (d + 1) / 10);
+        std::nth_element(from, at, all.end());
+        scene.deciles[d] = *at;
+        from = at;
+    }
     scene.luminance = std::accumulate(scene.deciles.begin(), scene.deciles.end(), 0.0) / 9;
     scene.share = static_cast<double>(pixels.size()) / static_cast<double>(all.size());
-    std::sort(pixels.begin(), pixels.end(), [](const Pixel& a, const Pixel& b) { return a.luminance < b.luminance; });
-    const std::size_t from = pixels.size() / 10, to = pixels.size() - from;
-    for (std::size_t i = from; i < to; ++i)
-        for (unsigned k = 0; k < 3; ++k) scene.cones[k] += pixels[i].cones[k] / static_cast<double>(to - from);
+    const auto isDarker = [](const Pixel& a, const Pixel& b) { return a.luminance < b.luminance; };
+    const auto tenth = static_cast<std::ptrdiff_t>(pixels.size() / 10);
+    const auto first = pixels.begin() + tenth, last = pixels.end() - tenth;
+    if (first == last) return scene;
+    std::nth_element(pixels.begin(), first, pixels.end(), isDarker);
+    if (last != pixels.end()) std::nth_element(first, last, pixels.end(), isDarker);
+    for (auto pixel = first; pixel != last; ++pixel) {
+        const Vec3 cones = conesOfSrgb() * Vec3{pixel->linear[0], pixel->linear[1], pixel->linear[2]};
+        for (unsigned k = 0; k < 3; ++k) scene.cones[k] += std::log2(std::max(static_cast<float>(cones[k]), least));
+    }
+    for (double& cone : scene.cones) cone /= static_cast<double>(last - first);
     return scene;
 }
 

@@ -96,6 +96,37 @@ TEST(BatchScreen, TwoKindsOfFileComeOfEachPicture) {
     EXPECT_EQ(s.kinds()->count(), 2);
 }
 
+TEST(BatchScreen, TakesAreMadeAsLooksOfTheirOwn) {
+    BatchScreen s({"lake-fog.jpg", "snow-yard.jpg"});
+    Driver& d = s.d;
+    auto* button = d.button(s.batch->output(), tr8("Takes"));
+    const auto entries = [&] {
+        Q_EMIT button->menu()->aboutToShow();
+        return button->menu()->actions();
+    };
+    ASSERT_EQ(entries().size(), 1);
+    EXPECT_FALSE(entries()[0]->isEnabled()) << "it says where they come from";
+    PictureWork work = d.state().pictures().at(0).work;
+    work.grade.prep[0].parameters["stops"] = -2.0;
+    work = withTakeKept(work, "Evening & after");
+    work.grade.prep[0].parameters["stops"] = 0.0;
+    d.state().pictures().setWork(0, work);
+    ASSERT_EQ(entries().size(), 1);
+    EXPECT_EQ(entries()[0]->text(), tr8("Evening && after · 1 picture"));
+    button->menu()->actions()[0]->trigger();
+    EXPECT_EQ(button->text(), tr8("Takes: 1"));
+    EXPECT_EQ(s.cell(0, 4), tr8("to be made"));
+    EXPECT_EQ(s.cell(1, 4), tr8("has no such take"));
+    s.run();
+    EXPECT_EQ(std::distance(fs::directory_iterator(s.out), {}), 3);
+    const Picture own = readThumbnail(s.out / "lake-fog-own-grade.jpg", 100),
+                  evening = readThumbnail(s.out / "lake-fog-evening-after.jpg", 100);
+    EXPECT_LT(evening.row(1, 20)[50], own.row(1, 20)[50] * 0.7F);
+    EXPECT_EQ(s.cell(1, 4), tr8("left out"));
+    d.menu(tr8("Edit"), tr8("Undo Batch: looks"));
+    EXPECT_EQ(button->text(), tr8("Takes"));
+}
+
 TEST(BatchScreen, WhatFailedIsMadeAgainAndTheRestLeftAlone) {
     BatchScreen s({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
     Driver& d = s.d;

@@ -153,7 +153,7 @@ TEST(RawScreen, AMovingTemperatureIsSeenAtOnceAndAsOneStep) {
     EXPECT_LT(rawInForce(d).kelvin, 4800);
     ASSERT_TRUE(Driver::waitFor([&] {
         d.settle();
-        return d.state().pictures().smallOf(0).longSide() == PictureSet::kSmallSide;
+        return d.state().pictures().smallOf(0).longSide() == kSmallSide;
     }));
     EXPECT_TRUE(d.undo());
     EXPECT_TRUE(rawInForce(d).isAsShot);

@@ -252,6 +252,45 @@ TEST(MatchScreen, ShowsBeforeAndAfterAndIsTakenInOneStep) {
     EXPECT_NEAR(prepLightOf(*loadGrade(d.folder() / "meadow-cart-c.jpg")).stops, 1.6, 0.1);
 }
 
+TEST(MatchScreen, ARunIsMatchedAndTheGradesStayAsTheyAre) {
+    SpoiltSet set;
+    Driver& d = set.d;
+    d.chooseRow(d.window().gradePage()->tray(), set.index("meadow-cart.jpg"));
+    d.click(d.button(&d.window(), tr8("Batch")));
+    const fs::path out = d.root() / "out";
+    d.type(d.named<QLineEdit>(set.batch, tr8("Output folder")), QString::fromStdString(out.string()), true);
+    d.chooseFormat(tr8("PNG"), 8);
+    const auto prepCell = [&] {
+        return set.batch->findChild<QTableWidget*>()->item(set.index("meadow-cart-c.jpg"), 2)->text();
+    };
+    d.click(d.button(set.batch->output(), tr8("Matched")));
+    EXPECT_FALSE(set.batch->startButton()->isEnabled()) << "not before it is known what to";
+    EXPECT_EQ(set.batch->progressText(), tr8("Matching the light of the set…"));
+    ASSERT_TRUE(Driver::waitFor([&] { return set.batch->startButton()->isEnabled(); }, 60));
+    EXPECT_TRUE(prepCell().startsWith(tr8("matched: +1."))) << qPrintable(prepCell());
+    // What Match shows is what is taken: there the pictures as they are on the left, as they will be on the right.
+    d.click(d.button(set.batch, tr8("Match")));
+    ASSERT_TRUE(set.waitForSurvey());
+    set.press(set.batch->matchPage()->list(), "meadow-cart-b.jpg");
+    set.tick(set.batch->matchPage()->panel(), "Leave it as it is");
+    d.click(d.button(set.batch, tr8("Files")));
+    ASSERT_TRUE(Driver::waitFor([&] { return set.batch->startButton()->isEnabled(); }, 60));
+    d.click(set.batch->startButton());
+    ASSERT_TRUE(Driver::waitFor([&] { return !set.batch->isRunning(); }, 120));
+    EXPECT_EQ(set.light("meadow-cart-c.jpg"), PrepLight()) << "the grade is the picture's own";
+    const auto light = [&](const char* name) {
+        return sceneLight(readPicture(out / (std::string(name) + "-own-grade.png")).picture).luminance;
+    };
+    const auto own = [&](const char* name) {
+        return sceneLight(readPicture(d.folder() / (std::string(name) + ".jpg")).picture).luminance;
+    };
+    EXPECT_NEAR(light("meadow-cart-c"), light("meadow-cart"), 0.35);
+    EXPECT_LT(own("meadow-cart-c"), own("meadow-cart") - 1);
+    EXPECT_NEAR(light("meadow-cart-b"), own("meadow-cart-b"), 0.01) << "it was left as it is";
+    d.menu(tr8("Edit"), tr8("Undo Batch: Prep"));
+    EXPECT_FALSE(prepCell().contains(tr8("matched")));
+}
+
 TEST(MatchScreen, RunsAreSplitAndJoinedByHand) {
     SpoiltSet set;
     Driver& d = set.d;

@@ -296,7 +296,7 @@ TEST(Batch, WhatIsStreamedIsWhatTheWholePictureGives) {
                 own.prep.back().parameters = {{"ratio", std::string("1:1")}, {"size", 0.8}, {"centre.y", 0.9}};
                 if (framing == 3) own.prep.back().parameters["angle"] = 4.0;
             }
-            plan.grades = {{0, own}, {1, own}};
+            plan.works = {{0, {own, {}, kStartTake, {}}}, {1, {own, {}, kStartTake, {}}}};
             for (int i = 0; i < looks; ++i) plan.looks.push_back({"own " + std::to_string(i), {}, true});
             plan.outputs[0].format = {FileFormat::Png, 16, 90};
             plan.outputs[0].size = sizeOf(longSide);
@@ -333,7 +333,7 @@ TEST(Batch, APresetCanCarryARatioWithoutAPlace) {
     Grade own = startingGrade();
     own.prep.push_back(makeStage(own, kFrameType));
     own.prep.back().parameters = {{"ratio", std::string("1:1")}, {"size", 0.5}, {"centre.x", 0.0}};
-    plan.grades = {{0, own}, {1, startingGrade()}};
+    plan.works = {{0, {own, {}, kStartTake, {}}}, {1, {startingGrade(), {}, kStartTake, {}}}};
     plan.looks = {{"wide", {ratio}, false}, {"own", {}, true}};
     for (const BatchJob& job : runBatch(plan)) {
         ASSERT_EQ(job.state, JobState::Done) << job.error;

@@ -14,9 +14,10 @@ struct Result {
     std::string out, err;
 };
 
-/// Runs the real program with these arguments, as a shell would.
+/// Runs the real program with these arguments, as a shell would, with a cache in the folder.
 inline Result run(const std::string& arguments, const TempFolder& folder) {
-    const std::string command = std::string(BARYTON_CLI) + " " + arguments + " 2>" + (folder / "stderr").string();
+    const std::string command = "XDG_CACHE_HOME=" + (folder / "cache").string() + " " + BARYTON_CLI + " " +
+                                arguments + " 2>" + (folder / "stderr").string();
     Result result;
     std::FILE* pipe = ::popen(command.c_str(), "r");
     std::array<char, 4096> buffer{};

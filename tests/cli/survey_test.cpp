@@ -20,13 +20,6 @@ Json told(const Result& result) {
     return Json::parse(result.out, nullptr, false);
 }
 
-void writeShot(const fs::path& file, const Picture& picture) {
-    QuantisedPicture quantised(picture.width(), picture.height(), 3, 8);
-    for (int y = 0; y < picture.height(); ++y)
-        quantised.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
-    writePicture(file, quantised, {}, {FileFormat::Jpeg, 8, 95});
-}
-
 const std::string kLook =
     "--preset " + quoted(fs::path(BARYTON_SOURCE) / "share/presets/Stage light/House lights.bpreset");
 
@@ -49,7 +42,7 @@ TEST(SurveyCommand, NamesTheSpoiltOfFortyAndMatchesTheRest) {
                 t = {uniform(random, -0.5, 0.5), 1e6 / uniform(random, 130, 180), uniform(random, -0.03, 0.03)};
             if (const auto at = spoilt.find(name); at != spoilt.end()) t = at->second;
             shots[name] = {scene, t};
-            writeShot(folder / (name + ".jpg"), takenAs(picture, t));
+            writePlain(folder / (name + ".jpg"), takenAs(picture, t), {FileFormat::Jpeg, 8, 95});
         }
         ++count;
     }
@@ -97,8 +90,8 @@ TEST(SurveyCommand, NamesTheSpoiltOfFortyAndMatchesTheRest) {
 TEST(SurveyCommand, TellsWhatCannotBeReadAndRefusesAKeyThatIsNone) {
     const TempFolder folder;
     const Picture scene = demoScene("lake-fog", 240);
-    writeShot(folder / "fog.jpg", scene);
-    writeShot(folder / "fog-dark.jpg", takenAs(scene, {-1}));
+    writePlain(folder / "fog.jpg", scene, {FileFormat::Jpeg, 8, 95});
+    writePlain(folder / "fog-dark.jpg", takenAs(scene, {-1}), {FileFormat::Jpeg, 8, 95});
     writeFileAtomically(folder / "broken.jpg", "\xff\xd8\xff nothing");
     const Result survey = run("survey " + kLook + " " + quoted(folder.path()), folder);
     EXPECT_EQ(survey.code, 1);

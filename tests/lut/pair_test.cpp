@@ -7,6 +7,7 @@
 #include "support/expect_error.h"
 #include "support/samples.h"
 #include "support/sanitized.h"
+#include "support/temp_folder.h"
 
 #include <algorithm>
 #include <cmath>

@@ -206,6 +206,13 @@ Preset exposurePreset(const std::string& name, double stops) {
     return preset;
 }
 
+void writePlain(const std::filesystem::path& file, const Picture& picture, const OutputFormat& format) {
+    QuantisedPicture quantised(picture.width(), picture.height(), 3, format.bits);
+    for (int y = 0; y < picture.height(); ++y)
+        quantised.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    writePicture(file, quantised, {}, format);
+}
+
 double largestDifference(const Picture& a, const Picture& b) {
     double most = 0;
     for (int k = 0; k < 3; ++k)

@@ -3,6 +3,7 @@
 #include "picture/picture_file.h"
 #include "stages/stage_type.h"
 
+#include <filesystem>
 #include <initializer_list>
 #include <random>
 #include <utility>
@@ -36,6 +37,9 @@ Grade randomGrade(Random& random);
 Grade finishOf(std::initializer_list<std::pair<std::string, std::map<std::string, Value>>> stages);
 /// A preset with one stage, Exposure.
 Preset exposurePreset(const std::string& name, double stops = 0.5);
+
+/// Writes a picture as a plain file, without metadata: 8 bits a channel, or as many as the format says.
+void writePlain(const std::filesystem::path& file, const Picture& picture, const OutputFormat& format);
 
 /// The largest difference of any channel of two pictures of one size.
 double largestDifference(const Picture& a, const Picture& b);

@@ -125,6 +125,12 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
                 next.wishes[{picture, look}] = wish;
             change(tr("Batch: %1").arg(QString::fromStdString(picture.filename().string())), next);
         });
+    survey_->lightFor = [this](int index) {
+        return settings_.prep == PrepChoice::Matched ? match_->lightFor(index) : std::nullopt;
+    };
+    connect(match_, &MatchPage::settled, this, [this] {
+        if (settings_.prep == PrepChoice::Matched) showPlan();
+    });
     showView(View::Files);
     rememberTimer_.setSingleShot(true);
     rememberTimer_.setInterval(500);
@@ -146,8 +152,7 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
         table_->setItem(index, 0, item);
     });
     connect(&state.pictures(), &PictureSet::gradeChanged, this, [this](int index) {
-        if (auto* item = table_->item(index, kPrepColumn))
-            item->setText(prepText(state_.pictures().at(index).work.grade));
+        if (auto* item = table_->item(index, kPrepColumn)) item->setText(prepTextOf(index));
         if (runOfSet() || !settings_.ownGrade) return;
         if (auto* item = table_->item(index, kFirstLook); item && item->text().startsWith(tr("to be made")))
             item->setText(waitingText(plan(), index, 0));
@@ -189,6 +194,9 @@ void BatchPage::makeTable() {
 void BatchPage::setSettings(const BatchSettings& settings) {
     settings_ = settings;
     output_->setSettings(settings_);
+    const bool isMatched = settings_.prep == PrepChoice::Matched;
+    match_->setWanted(isMatched);
+    if (isMatched && !match_->isReady()) survey_->lookAtAll(); // which finds the scenes
     showPlan();
     if (!isRecalling_ && state_.pictures().size() > 0) rememberTimer_.start();
 }
@@ -260,7 +268,9 @@ std::map<std::size_t, BatchJob> BatchPage::madeBefore(const BatchPlan& plan, boo
 
 QString BatchPage::waitingText(const BatchPlan& plan, int picture, int look) const {
     const auto at = std::pair{static_cast<std::size_t>(picture), static_cast<std::size_t>(look)};
-    const bool isBare = plan.looks[at.second].ownGrade && isNeutral(state_.pictures().at(picture).work.grade);
+    const Grade* own = ownGradeFor(plan.looks[at.second], state_.pictures().at(picture).work);
+    if (!own) return tr("has no such take");
+    const bool isBare = plan.looks[at.second].ownGrade && isNeutral(*own);
     QString text = isBare ? tr("to be made, not graded") : tr("to be made");
     if (const auto wish = plan.wishes.find(at); wish != plan.wishes.end()) {
         if (wish->second.strength != 1) text += tr(" · at %1 %").arg(wish->second.strength * 100, 0, 'f', 0);
@@ -271,9 +281,12 @@ QString BatchPage::waitingText(const BatchPlan& plan, int picture, int look) con
 }
 
 std::string BatchPage::gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const {
-    Grade own = state_.pictures().at(static_cast<int>(picture)).work.grade;
+    const BatchLook wished = lookFor(plan, picture, look);
+    const Grade* found = ownGradeFor(wished, state_.pictures().at(static_cast<int>(picture)).work);
+    if (!found) return {};
+    Grade own = *found;
     own.picture = {}; // known sooner or later, and no part of what comes out
-    return contentHash(gradeToText(gradeFor(lookFor(plan, picture, look), own, plan.prep)));
+    return contentHash(gradeToText(gradeFor(wished, own, plan.prep, lightFor(plan, picture))));
 }
 
 void BatchPage::change(const QString& what, const BatchSettings& next) {
@@ -286,25 +299,44 @@ void BatchPage::change(const QString& what, const BatchSettings& next) {
 
 BatchPlan BatchPage::plan() const {
     BatchPlan plan;
+    plan.name = output_->nameText().toStdString();
+    const bool asksTakes = !settings_.takes.empty() || asksWhichTake(plan.name);
     for (int i = 0; i < state_.pictures().size(); ++i) {
         const OpenPicture& picture = state_.pictures().at(i);
         // A grade that could not be read is tried again by the run, and told.
-        if (!picture.gradeUnreadable) plan.grades[plan.pictures.size()] = picture.work.grade;
+        if (!picture.gradeUnreadable) {
+            PictureWork& own = plan.works[plan.pictures.size()];
+            own.grade = picture.work.grade;
+            if (asksTakes) own.takes = picture.work.takes, own.from = picture.work.from;
+        }
+        if (settings_.prep == PrepChoice::Matched)
+            if (const auto light = match_->lightFor(i)) plan.lights[plan.pictures.size()] = *light;
         if (picture.shot != Shot()) plan.shots[plan.pictures.size()] = picture.shot;
         plan.pictures.push_back(picture.file);
     }
     if (settings_.ownGrade) plan.looks.push_back({"own grade", {}, true});
+    for (const std::string& take : settings_.takes) {
+        plan.looks.push_back({take, {}, true});
+        plan.looks.back().take = take;
+    }
     for (const auto& entry : state_.presets())
         if (entry.preset && settings_.presets.contains(entry.file))
             plan.looks.push_back({entry.name, {*entry.preset}, false});
     plan.prep = settings_.prep;
-    std::vector<std::filesystem::path> files; // of the looks
-    if (settings_.ownGrade) files.emplace_back();
+    if (plan.prep == PrepChoice::Matched) {
+        plan.betweenRuns = match_->betweenRuns();
+        if (state_.hasKey()) plan.matchedTo = state_.pictures().at(state_.key()).file;
+    }
+    std::vector<std::optional<std::filesystem::path>> files; // of the looks; takes have none
+    if (settings_.ownGrade) files.emplace_back(std::filesystem::path());
+    files.resize(files.size() + settings_.takes.size());
     for (const auto& entry : state_.presets())
         if (entry.preset && settings_.presets.contains(entry.file)) files.push_back(entry.file);
     for (std::size_t p = 0; p < plan.pictures.size() && !settings_.wishes.empty(); ++p)
         for (std::size_t l = 0; l < files.size(); ++l)
-            if (const auto at = settings_.wishes.find({plan.pictures[p], files[l]}); at != settings_.wishes.end()) {
+            if (const auto at =
+                    files[l] ? settings_.wishes.find({plan.pictures[p], *files[l]}) : settings_.wishes.end();
+                at != settings_.wishes.end()) {
                 PictureWish wish{at->second.isLeftOut, at->second.strength, {}};
                 if (const LibraryEntry* entry = state_.presetIn(at->second.instead))
                     wish.instead = BatchLook{entry->name, {*entry->preset}, false};
@@ -312,11 +344,17 @@ BatchPlan BatchPage::plan() const {
             }
     plan.outputs = settings_.outputs;
     plan.folder = settings_.folder;
-    plan.name = output_->nameText().toStdString();
     plan.ifExists = settings_.ifExists;
     // As many as Preferences allow.
     plan.workers = static_cast<int>(tbb::global_control::active_value(tbb::global_control::max_allowed_parallelism));
     return plan;
+}
+
+QString BatchPage::prepTextOf(int picture) const {
+    const Grade& own = state_.pictures().at(picture).work.grade;
+    const auto light = settings_.prep == PrepChoice::Matched ? match_->lightFor(picture) : std::nullopt;
+    if (settings_.prep == PrepChoice::None) return tr("none");
+    return light ? tr("matched: %1").arg(prepText(withPrepLight(own, *light))) : prepText(own);
 }
 
 void BatchPage::showPlan() {
@@ -324,8 +362,11 @@ void BatchPage::showPlan() {
     const BatchPlan now = shownPlan();
     const int pictures = state_.pictures().size(), looks = static_cast<int>(now.looks.size());
     const auto kinds = static_cast<int>(now.outputs.size());
-    const auto leftOut =
+    auto leftOut =
         std::count_if(now.wishes.begin(), now.wishes.end(), [](const auto& w) { return w.second.isLeftOut; });
+    for (const BatchLook& look : now.looks)
+        for (int p = 0; p < pictures && !look.take.empty(); ++p)
+            leftOut += !ownGradeFor(look, state_.pictures().at(p).work);
     head_->setText(state_.pictures().name());
     QStringList factors = {counted(pictures, tr("picture"), tr("pictures")), counted(looks, tr("look"), tr("looks"))};
     if (kinds > 1) factors.append(counted(kinds, tr("kind of file"), tr("kinds of file")));
@@ -352,7 +393,9 @@ void BatchPage::showPlan() {
 
     QStringList heads = {QString(), tr("Picture"), tr("Prep")};
     for (const auto& look : now.looks)
-        heads.append(look.ownGrade ? tr("Own grade") : QString::fromStdString(look.name));
+        heads.append(!look.take.empty() ? tr("Take %1").arg(QString::fromStdString(look.take))
+                     : look.ownGrade    ? tr("Own grade")
+                                        : QString::fromStdString(look.name));
     table_->setColumnCount(static_cast<int>(heads.size()));
     table_->setHorizontalHeaderLabels(heads);
     if (table_->rowCount() != pictures) table_->setRowCount(pictures);
@@ -370,7 +413,7 @@ void BatchPage::showPlan() {
         };
         set(kPictureColumn, QString::fromStdString(state_.pictures().at(p).file.filename().string()),
             theme::colours().text);
-        set(kPrepColumn, prepText(state_.pictures().at(p).work.grade), theme::colours().second);
+        set(kPrepColumn, prepTextOf(p), theme::colours().second);
     }
     showCells(now);
     showRun();

@@ -65,7 +65,6 @@ private:
     void begin(BatchPlan plan);
     void enqueue(std::unique_ptr<BatchRun> run);
     /// One with an empty menu under it.
-    static QPushButton* makeMenuButton(const QString& text);
     QPushButton* makePlanButton();
     void savePlan(std::filesystem::path file);
     void runPlan(const std::filesystem::path& file);
@@ -94,6 +93,7 @@ private:
     /// What of the plan an earlier run has made, while nothing was set otherwise since.
     std::map<std::size_t, BatchJob> madeBefore(const BatchPlan& plan, bool retries) const;
     /// A hash of the grade that a picture would get now.
+    QString prepTextOf(int picture) const;
     std::string gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const;
     /// Of a file that no run has come to yet.
     QString waitingText(const BatchPlan& plan, int picture, int look) const;

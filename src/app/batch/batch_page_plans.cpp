@@ -1,5 +1,6 @@
 // Plans of the Batch task: what is set, kept under a name, and run again whatever set is open.
 #include "app/batch/batch_page.h"
+#include "app/widgets/menu_button.h"
 #include "base/error.h"
 #include "base/file.h"
 #include "base/output.h"

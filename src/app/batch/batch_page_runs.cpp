@@ -5,6 +5,7 @@
 #include "app/desktop_calls.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
+#include "app/widgets/menu_button.h"
 #include "base/error.h"
 #include "base/file.h"
 #include "base/letters.h"
@@ -38,16 +39,6 @@ bool isMade(const BatchJob& job) {
 }
 
 } // namespace
-
-QPushButton* BatchPage::makeMenuButton(const QString& text) {
-    auto* button = makeButton(text, "flat");
-    button->setIcon(theme::icon(QStringLiteral("down")));
-    button->setLayoutDirection(Qt::RightToLeft); // the arrow behind the word
-    auto* menu = new QMenu(button);
-    menu->setLayoutDirection(Qt::LeftToRight);
-    button->setMenu(menu);
-    return button;
-}
 
 QWidget* BatchPage::makeRunBar() {
     auto* bar = new QWidget;
@@ -322,14 +313,18 @@ void BatchPage::showRun() {
     const bool hasFailed = std::any_of(memory_->files.begin(), memory_->files.end(),
                                        [](const auto& file) { return file.job.state == JobState::Failed; });
     const bool isSame = memory_->ranWith == settings_;
-    retry_->setEnabled(!own && isPlanPossible_ && hasFailed && isSame);
-    start_->setEnabled(!own && isPlanPossible_);
+    const bool isMatched = settings_.prep != PrepChoice::Matched || match_->isReady();
+    retry_->setEnabled(!own && isPlanPossible_ && hasFailed && isSame && isMatched);
+    start_->setEnabled(!own && isPlanPossible_ && isMatched);
     start_->setText(run && !own                                ? tr("Queue")
                     : own || madeBefore(plan(), false).empty() ? tr("Start")
                                                                : tr("Continue"));
-    start_->setToolTip(run && !own ? tr("Begins when the run of \"%1\" has ended").arg(run->setName()) : QString());
+    start_->setToolTip(!isMatched    ? tr("The light of the set is being matched")
+                       : run && !own ? tr("Begins when the run of \"%1\" has ended").arg(run->setName())
+                                     : QString());
     if (!run) {
-        progressText_->setText(endText_);
+        progressText_->setText(isMatched || state_.pictures().size() == 0 ? endText_
+                                                                          : tr("Matching the light of the set…"));
         const auto made = std::count_if(memory_->files.begin(), memory_->files.end(),
                                         [](const auto& file) { return isMade(file.job); });
         progress_->setValue(memory_->files.empty()

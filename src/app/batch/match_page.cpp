@@ -45,7 +45,7 @@ MatchPage::MatchPage(AppState& state, const SetSurvey& survey, QObject* parent)
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
         runs_.clear(), byHand_.clear(), staying_.clear(), drawn_.clear();
         matched_ = {};
-        areByHand_ = false;
+        areByHand_ = isFound_ = false;
         chosen_ = -1;
         ++generation_;
         refreshSoon();
@@ -144,6 +144,7 @@ void MatchPage::makePanel() {
         drawTimer_.start();
         show();
         showChosen();
+        Q_EMIT settled();
     });
     connect(split_, &QPushButton::clicked, this, &MatchPage::split);
     connect(join_, &QPushButton::clicked, this, &MatchPage::join);
@@ -181,8 +182,19 @@ std::size_t MatchPage::runOf(int index) const {
     return 0;
 }
 
+void MatchPage::setWanted(bool isWanted) {
+    if (isWanted == isWanted_) return;
+    isWanted_ = isWanted;
+    if (isWanted) refreshSoon();
+}
+
+std::optional<PrepLight> MatchPage::lightFor(int index) const {
+    const PrepLight light = wanted(index);
+    return light == present(index) ? std::nullopt : std::optional(light);
+}
+
 void MatchPage::refresh() {
-    if (!middle_->isVisible()) return;
+    if (!middle_->isVisible() && !isWanted_) return;
     if (runs_.empty()) runs_ = survey_.runs();
     show();
     if (runs_.empty() || state_.key() < 0) return; // the survey is still looking
@@ -208,9 +220,11 @@ void MatchPage::refresh() {
                       if (generation != generation_) return;
                       matched_ = matched;
                       isMatching_ = false;
+                      isFound_ = true;
                       draw();
                       show();
                       showChosen();
+                      Q_EMIT settled();
                   });
               });
 }
@@ -231,9 +245,11 @@ void MatchPage::draw() {
 
 void MatchPage::drawOne(int index, const Picture& small) {
     if (small.isEmpty() || index >= survey_.size()) return smalls_.done();
-    Drawn drawn{{}, wanted(index), survey_.gradeOf(index)};
-    runBehind(pool_, [this, index, small, drawn, generation = generation_]() mutable {
+    Drawn drawn{{}, {}, wanted(index), survey_.gradeOf(index)};
+    runBehind(pool_, [this, index, small, drawn, present = present(index), generation = generation_]() mutable {
         try {
+            if (prepLightOf(drawn.grade) != present)
+                drawn.before = imageOf(withPrepLight(drawn.grade, present), small);
             drawn.after = imageOf(withPrepLight(drawn.grade, drawn.light), small);
         } catch (const std::exception&) { // no memory for it just now: the place stays as it is
         }
@@ -249,6 +265,9 @@ void MatchPage::drawOne(int index, const Picture& small) {
 }
 
 QImage MatchPage::before(int index) const {
+    if (const auto at = drawn_.find(index); at != drawn_.end() && !at->second.before.isNull() &&
+                                            index < survey_.size() && at->second.grade == survey_.gradeOf(index))
+        return at->second.before;
     return index < survey_.size() ? survey_.at(index).image : QImage();
 }
 
@@ -340,6 +359,7 @@ void MatchPage::setByHand(const PrepLight& light, bool isSettled) {
     byHand_[chosen_] = light;
     staying_.erase(chosen_);
     draw();
+    Q_EMIT settled();
 }
 
 void MatchPage::setRuns(std::vector<SceneRun> runs) {

@@ -28,8 +28,19 @@ public:
     QPushButton* takeButton() const { return take_; }
     const std::vector<SceneRun>& runs() const { return runs_; }
     bool isMatching() const { return isMatching_; }
+    /// The set is matched even while none of it is seen: a run asks for it.
+    void setWanted(bool isWanted);
+    /// What is shown is of the set as it is now.
+    bool isReady() const { return isFound_ && !isMatching_ && !refreshTimer_.isActive(); }
+    /// What a picture is to be set to; nothing where it stays as it stands.
+    std::optional<PrepLight> lightFor(int index) const;
+    /// How far other scenes are drawn to the key, 0…1.
+    double betweenRuns() const { return between_->value() / 100; }
     QString summary() const { return summary_->text(); }
     void refreshSoon() { refreshTimer_.start(); }
+
+Q_SIGNALS:
+    void settled(); ///< what pictures are to be set to may be another
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -74,6 +85,7 @@ private:
     std::map<int, PrepLight> byHand_;
     std::set<int> staying_; ///< pictures that are left as they are
     struct Drawn {
+        QImage before; ///< where the survey shows the picture with another light than it has
         QImage after;
         PrepLight light; ///< that it was drawn with
         Grade grade;     ///< and on
@@ -82,6 +94,8 @@ private:
     EachSmall smalls_;
     int chosen_ = -1, generation_ = 0;
     bool isMatching_ = false;
+    bool isFound_ = false;  ///< the set was matched once
+    bool isWanted_ = false; ///< by a run
     QTimer refreshTimer_, drawTimer_, showTimer_;
     std::shared_ptr<Task> task_;
     QThreadPool pool_;

@@ -1,7 +1,7 @@
 #include "app/batch/output_panel.h"
 #include "app/batch/file_sheet.h"
 #include "app/theme/theme.h"
-#include "app/widgets/labels.h"
+#include "app/widgets/menu_button.h"
 #include "base/error.h"
 
 #include <QFileDialog>
@@ -71,7 +71,14 @@ OutputPanel::OutputPanel(AppState& state, QWidget* parent) : QScrollArea(parent)
     layout->addWidget(makeLabel(tr("LOOKS"), "section"));
     ownGrade_ = new QCheckBox(tr("Each picture's own grade"));
     ownGrade_->setToolTip(tr("As it was graded here"));
-    layout->addWidget(ownGrade_);
+    takes_ = makeMenuButton({});
+    takes_->setToolTip(tr("Takes of the pictures, each as a look of its own; a picture that has no such take is left "
+                          "out"));
+    connect(takes_->menu(), &QMenu::aboutToShow, this, &OutputPanel::fillTakes);
+    auto* own = new QHBoxLayout;
+    own->addWidget(ownGrade_, 1);
+    own->addWidget(takes_);
+    layout->addLayout(own);
     looks_ = new LookPicker(state_);
     looks_->setMinimumHeight(144);
     layout->addWidget(looks_, 1);
@@ -88,12 +95,14 @@ OutputPanel::OutputPanel(AppState& state, QWidget* parent) : QScrollArea(parent)
             next.presets.erase(file);
         Q_EMIT changeWanted(tr("Batch: looks"), next);
     });
-    prep_ = new Segments({tr("Keep its own"), tr("None")});
+    prep_ = new Segments({tr("Its own"), tr("None"), tr("Matched")});
     prep_->setToolTip(tr("Whether each picture's own exposure and white balance are used"));
+    prep_->button(2)->setToolTip(
+        tr("Its own, with exposure and white balance as Match shows them; the grades stay as they are"));
     addRow(layout, tr("Prep"), prep_);
     connect(prep_, &Segments::chosen, this, [this](int i) {
         BatchSettings next = settings_;
-        next.prep = i == 0 ? PrepChoice::Own : PrepChoice::None;
+        next.prep = static_cast<PrepChoice>(i);
         Q_EMIT changeWanted(tr("Batch: Prep"), next);
     });
     makeFiles(layout);
@@ -357,13 +366,43 @@ void OutputPanel::setSettings(const BatchSettings& settings) {
     files_->setCurrentRow(static_cast<int>(shown_));
     add_->setEnabled(settings_.outputs.size() < kMostOutputs);
     remove_->setEnabled(settings_.outputs.size() > 1);
-    prep_->setCurrent(settings_.prep == PrepChoice::Own ? 0 : 1);
+    prep_->setCurrent(static_cast<int>(settings_.prep));
     folder_->setText(QString::fromStdString(settings_.folder));
     name_->setText(QString::fromStdString(settings_.name));
     exists_->setCurrentIndex(settings_.asksIfExists ? 3 : static_cast<int>(settings_.ifExists));
     ownGrade_->setChecked(settings_.ownGrade);
+    takes_->setText(settings_.takes.empty() ? tr("Takes")
+                                            : tr("Takes: %1").arg(static_cast<int>(settings_.takes.size())));
     looks_->setChosen(settings_.presets);
     showShown();
+}
+
+void OutputPanel::fillTakes() {
+    QMenu* menu = takes_->menu();
+    menu->clear();
+    std::map<std::string, int> counts;
+    for (const std::string& name : settings_.takes) counts[name] = 0; // also those that no picture has any more
+    for (int i = 0; i < state_.pictures().size(); ++i)
+        for (const Take& take : state_.pictures().at(i).work.takes) ++counts[take.name];
+    if (counts.empty()) {
+        menu->addAction(tr("No picture has a take. Grade keeps them"))->setEnabled(false);
+        return;
+    }
+    for (const auto& [name, count] : counts) {
+        // A name is no mnemonic.
+        const QString shown = QString::fromStdString(name).replace(QLatin1Char('&'), QStringLiteral("&&"));
+        auto* action = menu->addAction(shown + QStringLiteral(" · ") + counted(count, tr("picture"), tr("pictures")));
+        action->setCheckable(true);
+        action->setChecked(settings_.takes.contains(name));
+        connect(action, &QAction::triggered, this, [this, name = name](bool on) {
+            BatchSettings next = settings_;
+            if (on)
+                next.takes.insert(name);
+            else
+                next.takes.erase(name);
+            Q_EMIT changeWanted(tr("Batch: looks"), next);
+        });
+    }
 }
 
 void OutputPanel::showShown() {

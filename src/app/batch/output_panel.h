@@ -45,6 +45,7 @@ private:
     /// Asks for the shown kind of file with other settings.
     void change(const QString& what, const OutputSettings& next);
     void showShown();
+    void fillTakes();
     void chooseProfile(int index);
 
     AppState& state_;
@@ -52,6 +53,7 @@ private:
     std::size_t shown_ = 0;
     QWidget* panel_;
     QCheckBox *ownGrade_, *enlarges_;
+    QPushButton* takes_;
     LookPicker* looks_;
     QListWidget* files_;
     Segments *prep_, *depth_, *sharpen_;

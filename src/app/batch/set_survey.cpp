@@ -85,8 +85,9 @@ void SetSurvey::take(int index, const Picture& small) {
             if (!small.isEmpty()) {
                 if (!isSeen) seen.scene = sceneVersion(small);
                 const SurveyPicture picture{scaledDownTo(small, kSurveySide), isFine};
-                measure = measureLook(grade, picture, sampled, task.get());
-                image = imageOf(grade, picture.small);
+                Picture graded;
+                measure = measureLook(grade, picture, sampled, task.get(), &graded);
+                image = imageOf(graded);
             }
         } catch (const std::exception&) {
             isWhole = false; // cancelled, or no memory for it just now

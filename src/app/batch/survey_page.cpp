@@ -254,7 +254,9 @@ void SurveyPage::refresh(bool alsoUnseen) {
         if (const LibraryEntry* entry = state_.presetIn(wish.instead))
             wished = {entry->name, {*entry->preset}, false};
         wished.strength = std::min(2.0, wished.strength * wish.strength);
-        grades.push_back(gradeFor(wished, state_.pictures().at(i).work.grade, settings_().prep));
+        const std::optional<PrepLight> light = lightFor ? lightFor(i) : std::nullopt;
+        grades.push_back(
+            gradeFor(wished, state_.pictures().at(i).work.grade, settings_().prep, light ? &*light : nullptr));
     }
     std::vector<Vec3> sampled;
     const int key = state_.key();

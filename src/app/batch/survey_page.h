@@ -28,6 +28,8 @@ public:
     const SetSurvey& survey() const { return survey_; }
     /// The pictures' sampled places, in fractions of the picture, by their place in the set.
     std::function<std::vector<QPointF>(int)> samplesOf;
+    /// What a run sets the light of a picture to; nothing where it stays its own.
+    std::function<std::optional<PrepLight>(int)> lightFor;
 
     /// The look that is surveyed: of the plan, or any preset by its file.
     void surveyPreset(const std::filesystem::path& file);

@@ -1,0 +1,266 @@
+#include "picture/small_picture.h"
+#include "base/file.h"
+#include "base/utf8.h"
+
+#include <algorithm>
+#include <atomic>
+#include <cmath>
+#include <cstdlib>
+#include <cstring>
+#include <fmt/format.h>
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <unistd.h>
+
+namespace baryton {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+namespace {
+
+// A kept file: the mark, the length of the header (4 bytes), the header (CBOR), then the codes of red, green, blue
+// and alpha, row by row, 16 bits each, from the lowest to the highest value of the picture. Bytes lie as the machine
+// has them: the folder is this machine's own.
+constexpr std::string_view kMark = "BarytonSmall1\n";
+constexpr double kCodes = 65535;
+constexpr std::size_t kMostHeader = 1 << 16;
+
+struct FileState {
+    std::uintmax_t bytes = 0;
+    std::int64_t written = 0;
+};
+
+FileState stateOf(const fs::path& file) {
+    return {fs::file_size(file), fs::last_write_time(file).time_since_epoch().count()};
+}
+
+std::string keyOf(const fs::path& file, const RawSettings& raw) {
+    return fmt::format("{}\n{} {} {} {} {} {}", asUtf8(fs::absolute(file).lexically_normal().string()), raw.isAsShot,
+                       raw.kelvin, raw.tint, static_cast<int>(raw.highlights), static_cast<int>(raw.response),
+                       static_cast<int>(raw.demosaic));
+}
+
+/// FNV-1a over words of eight bytes: what became of the codes on the disk shows.
+std::uint64_t sumOf(const std::vector<std::uint16_t>& codes) {
+    std::uint64_t sum = 0xcbf29ce484222325U;
+    std::size_t i = 0;
+    const std::size_t words = codes.size() / 4;
+    for (; i < words; ++i) {
+        std::uint64_t word = 0;
+        std::memcpy(&word, codes.data() + 4 * i, sizeof(word));
+        sum = (sum ^ word) * 0x100000001b3U;
+    }
+    for (i *= 4; i < codes.size(); ++i) sum = (sum ^ codes[i]) * 0x100000001b3U;
+    return sum;
+}
+
+json jsonOf(const Shot& shot) {
+    return {{"maker", shot.cameraMaker},
+            {"model", shot.cameraModel},
+            {"lens", shot.lens},
+            {"numbers",
+             {shot.focal, shot.focal35, shot.aperture, shot.distance, shot.exposureTime, shot.iso, shot.takenAt}},
+            {"turns", shot.orientation.quarterTurns},
+            {"mirrored", shot.orientation.mirrored}};
+}
+
+Shot shotFrom(const json& told) {
+    Shot shot;
+    shot.cameraMaker = told.at("maker"), shot.cameraModel = told.at("model"), shot.lens = told.at("lens");
+    const json& numbers = told.at("numbers");
+    double* const into[] = {&shot.focal,        &shot.focal35, &shot.aperture, &shot.distance,
+                            &shot.exposureTime, &shot.iso,     &shot.takenAt};
+    for (std::size_t i = 0; i < std::size(into); ++i) *into[i] = numbers.at(i);
+    shot.orientation.quarterTurns = std::clamp(told.at("turns").get<int>(), 0, 3);
+    shot.orientation.mirrored = told.at("mirrored");
+    return shot;
+}
+
+/// The picture in codes, and the values that the first and the last of them stand for.
+struct Coded {
+    std::vector<std::uint16_t> codes;
+    float low = 0, high = 1;
+};
+
+template <class Row>
+void eachRow(int width, int height, int planes, const Row& row) {
+    std::size_t at = 0;
+    for (int plane = 0; plane < planes; ++plane)
+        for (int y = 0; y < height; ++y, at += static_cast<std::size_t>(width)) row(plane, y, at);
+}
+
+Coded codedOf(const Picture& picture) {
+    Coded coded;
+    const int width = picture.width(), planes = picture.hasAlpha() ? 4 : 3;
+    eachRow(width, picture.height(), planes, [&](int plane, int y, std::size_t) {
+        const auto [low, high] = std::minmax_element(picture.row(plane, y), picture.row(plane, y) + width);
+        coded.low = std::min(coded.low, *low), coded.high = std::max(coded.high, *high);
+    });
+    coded.codes.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(picture.height()) *
+                       static_cast<std::size_t>(planes));
+    const float scale = static_cast<float>(kCodes) / (coded.high - coded.low);
+    eachRow(width, picture.height(), planes, [&](int plane, int y, std::size_t at) {
+        const float* in = picture.row(plane, y);
+        std::uint16_t* out = coded.codes.data() + at;
+        for (int x = 0; x < width; ++x) out[x] = static_cast<std::uint16_t>((in[x] - coded.low) * scale + 0.5F);
+    });
+    return coded;
+}
+
+/// Writes what the codes stand for into a picture of their size.
+void decode(const Coded& coded, Picture& picture) {
+    const int width = picture.width();
+    const float step = (coded.high - coded.low) / static_cast<float>(kCodes);
+    eachRow(width, picture.height(), picture.hasAlpha() ? 4 : 3, [&](int plane, int y, std::size_t at) {
+        const std::uint16_t* in = coded.codes.data() + at;
+        float* out = picture.row(plane, y);
+        for (int x = 0; x < width; ++x) out[x] = coded.low + step * static_cast<float>(in[x]);
+    });
+}
+
+void keep(const fs::path& at, const std::string& key, const FileState& state, const SmallPicture& small,
+          const Coded& coded) {
+    const Picture& picture = small.picture;
+    const std::vector<std::uint8_t> header = json::to_cbor({{"key", key},
+                                                            {"bytes", state.bytes},
+                                                            {"written", state.written},
+                                                            {"width", picture.width()},
+                                                            {"height", picture.height()},
+                                                            {"alpha", picture.hasAlpha()},
+                                                            {"scale", picture.scale()},
+                                                            {"low", coded.low},
+                                                            {"high", coded.high},
+                                                            {"sum", sumOf(coded.codes)},
+                                                            {"size", {small.size.width, small.size.height}},
+                                                            {"bits", small.size.bits},
+                                                            {"shot", jsonOf(small.shot)}});
+    std::string bytes(kMark);
+    const auto length = static_cast<std::uint32_t>(header.size());
+    bytes.append(reinterpret_cast<const char*>(&length), sizeof(length));
+    bytes.append(reinterpret_cast<const char*>(header.data()), header.size());
+    bytes.append(reinterpret_cast<const char*>(coded.codes.data()), coded.codes.size() * sizeof(std::uint16_t));
+    // Not flushed to the disk, as what must not be lost would be: after a power cut it is not whole, and made again.
+    static std::atomic<unsigned> count = 0;
+    fs::path part = at;
+    part += fmt::format(".{}-{}", ::getpid(), ++count);
+    std::ofstream out(part, std::ios::binary);
+    out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
+    out.close();
+    std::error_code failed;
+    if (out) fs::rename(part, at, failed);
+    if (!out || failed) fs::remove(part, failed);
+}
+
+/// Throws where the bytes are not whole, or not of that file as it is.
+SmallPicture taken(const std::string& bytes, const std::string& key, const FileState& state) {
+    const auto require = [](bool holds) {
+        if (!holds) throw std::runtime_error("not kept");
+    };
+    std::uint32_t length = 0;
+    std::size_t at = kMark.size() + sizeof(length);
+    require(bytes.size() > at && bytes.starts_with(kMark));
+    std::memcpy(&length, bytes.data() + kMark.size(), sizeof(length));
+    require(length <= kMostHeader && bytes.size() - at >= length);
+    const auto first = bytes.begin() + static_cast<std::ptrdiff_t>(at);
+    const json header = json::from_cbor(first, first + length);
+    at += length;
+    require(header.at("key") == key && header.at("bytes") == state.bytes && header.at("written") == state.written);
+    const int width = header.at("width"), height = header.at("height");
+    const bool hasAlpha = header.at("alpha");
+    require(width > 0 && height > 0 && width <= kSmallSide && height <= kSmallSide);
+    Coded coded;
+    coded.low = header.at("low"), coded.high = header.at("high");
+    require(std::isfinite(coded.low) && std::isfinite(coded.high) && coded.high > coded.low);
+    coded.codes.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(height) * (hasAlpha ? 4 : 3));
+    require(bytes.size() - at == coded.codes.size() * sizeof(std::uint16_t));
+    std::memcpy(coded.codes.data(), bytes.data() + at, bytes.size() - at);
+    require(header.at("sum") == sumOf(coded.codes));
+    SmallPicture small;
+    small.size = {header.at("size").at(0), header.at("size").at(1), header.at("bits")};
+    small.shot = shotFrom(header.at("shot"));
+    small.picture = Picture(width, height, hasAlpha);
+    small.picture.setScale(header.at("scale"));
+    decode(coded, small.picture);
+    return small;
+}
+
+bool hasRoom(const fs::path& folder) {
+    std::error_code unknown;
+    const fs::space_info space = fs::space(folder, unknown);
+    return !unknown && space.available > SmallStore::kLeastFree;
+}
+
+} // namespace
+
+SmallPicture readSmallPicture(const fs::path& file, const RawSettings& raw) {
+    SmallPicture small;
+    small.size = readPictureSize(file);
+    small.picture = readThumbnail(file, kSmallSide, raw);
+    small.shot = readShot(file);
+    return small;
+}
+
+fs::path SmallStore::usersFolder() {
+    if (const char* cache = std::getenv("XDG_CACHE_HOME"); cache && *cache) return fs::path(cache) / "baryton/small";
+    const char* home = std::getenv("HOME");
+    return fs::path(home && *home ? home : "/tmp") / ".cache/baryton/small";
+}
+
+SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) const {
+    std::string key;
+    FileState state;
+    fs::path at;
+    try {
+        key = keyOf(file, raw);
+        state = stateOf(file);
+        at = folder_ / contentHash(key);
+        std::error_code none;
+        if (fs::exists(at, none)) {
+            SmallPicture small = taken(readFile(at), key, state);
+            // What was used last is removed last.
+            fs::last_write_time(at, fs::file_time_type::clock::now(), none);
+            return small;
+        }
+    } catch (const std::exception&) {
+        // Not of this file, not whole, or no longer: it is read from the picture's own.
+    }
+    SmallPicture small = readSmallPicture(file, raw);
+    const Coded coded = codedOf(small.picture);
+    decode(coded, small.picture);
+    try {
+        fs::create_directories(folder_);
+        // One that was written to while it was read is not kept: which of its states was seen, who knows.
+        const FileState after = stateOf(file);
+        if (!at.empty() && after.bytes == state.bytes && after.written == state.written && hasRoom(folder_))
+            keep(at, key, state, small, coded);
+    } catch (const std::exception&) {
+        // A folder that can't be written keeps nothing: the picture is there all the same.
+    }
+    return small;
+}
+
+void SmallStore::trim(std::uintmax_t bytes) const {
+    struct Kept {
+        fs::path file;
+        std::uintmax_t bytes;
+        fs::file_time_type used;
+    };
+    std::vector<Kept> all;
+    std::uintmax_t sum = 0;
+    std::error_code failed;
+    for (fs::directory_iterator it(folder_, failed), end; !failed && it != end; it.increment(failed)) {
+        std::error_code unknown;
+        const Kept each{it->path(), it->file_size(unknown), it->last_write_time(unknown)};
+        if (unknown) continue;
+        sum += each.bytes;
+        all.push_back(each);
+    }
+    std::sort(all.begin(), all.end(), [](const Kept& a, const Kept& b) { return a.used < b.used; });
+    for (const Kept& each : all) {
+        if (sum <= bytes) return;
+        if (fs::remove(each.file, failed)) sum -= each.bytes;
+    }
+}
+
+} // namespace baryton
