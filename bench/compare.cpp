@@ -1,6 +1,6 @@
 // Side by side in one run: our LUT apply against OpenColorIO and ffmpeg, the command line against a plain copy, and
 // the preview's answer to a moving control. Prints the table of docs/performance.md;
-// with luts, tables, learning, stages, around, finish, masks, survey, processes, preview, raw, places or plot just
+// with luts, tables, learning, stages, around, finish, masks, survey, batch, preview, raw, places or plot just
 // that part.
 #include "app/theme/theme.h"
 #include "base/file.h"
@@ -287,50 +287,6 @@ void compareAround(const Picture& picture) {
     }
 }
 
-void compareProcesses(const Picture& picture, const fs::path& folder) {
-    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
-    for (int y = 0; y < picture.height(); ++y)
-        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
-    std::vector<fs::path> files;
-    writePicture(folder / "p0.jpg", eight, {}, {FileFormat::Jpeg, 8, 90});
-    for (int i = 0; i < 8; ++i) {
-        files.push_back(folder / ("p" + std::to_string(i) + ".jpg"));
-        if (i > 0) fs::copy_file(files[0], files.back(), fs::copy_options::overwrite_existing);
-    }
-    Preset preset;
-    preset.name = "five";
-    preset.carried = fiveStages();
-    preset.carried.prep.clear();
-    writePresetFile(folder / "five.bpreset", preset);
-    std::vector<std::string> apply = {
-        BARYTON_CLI, "apply",  "--preset", (folder / "five.bpreset").string(), "--out", (folder / "out").string(),
-        "--exists",  "replace"};
-    for (const auto& file : files) apply.push_back(file.string());
-    std::vector<double> ratios, walls;
-    double peak = 0, peakCopy = 0;
-    for (int round = 0; round < 3; ++round) {
-        const ProcessCost ours = runProcess(apply);
-        ProcessCost copies;
-        for (const auto& file : files) {
-            const ProcessCost one = runProcess({"vips", "copy", file.string(), (folder / "copy.jpg[Q=90]").string()});
-            copies.cpu += one.cpu, copies.wall += one.wall;
-            copies.peakMegabytes = std::max(copies.peakMegabytes, one.peakMegabytes);
-            if (one.exitCode != 0) throw Error("vips", "", "copy failed", "install libvips-tools");
-        }
-        if (ours.exitCode != 0) throw Error("baryton-cli", "", "apply failed", "run it by hand");
-        ratios.push_back(ours.cpu / copies.cpu);
-        walls.push_back(ours.wall * 1000);
-        peak = std::max(peak, ours.peakMegabytes), peakCopy = std::max(peakCopy, copies.peakMegabytes);
-        if (round == 2) {
-            row("baryton-cli apply, five stages, eight 24 MP JPEGs (wall)", percentile(walls, 0.5),
-                "CPU " + times(percentile(ratios, 0.5)) + " vips copy");
-            row("  vips copy of the same, one after another (wall)", copies.wall * 1000);
-            std::cout << fmt::format("| {:<58} | {:>6.0f} MB | {:>21} MB |\n",
-                                     "peak memory: baryton-cli apply, vips copy", peak, std::lround(peakCopy));
-        }
-    }
-}
-
 void compareOpening(const Picture& picture, const fs::path& folder) {
     QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
     for (int y = 0; y < picture.height(); ++y)
@@ -428,7 +384,7 @@ int main(int argc, char** argv) {
         if (wants("learning")) compareLearning();
         if (wants("masks")) compareMasks(picture);
         if (wants("survey")) compareSurvey(eightStages(), folder);
-        if (wants("processes")) compareProcesses(picture, folder);
+        if (wants("batch")) compareRuns(picture, eightStages(), folder);
         if (wants("preview"))
             for (const auto& [name, grade] :
                  {std::pair("five stages", fiveStages()), std::pair("eight-stage Look", eightStages())}) {

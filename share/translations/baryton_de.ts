@@ -4626,6 +4626,14 @@
         <source>{} could not be matched and keeps its own Prep</source>
         <translation>{} konnte nicht angeglichen werden und behält die eigene Vorbereitung</translation>
     </message>
+    <message>
+        <source>the plan writes into the folder that is to be watched</source>
+        <translation>der Plan schreibt in den Ordner, der beobachtet werden soll</translation>
+    </message>
+    <message>
+        <source>watch another folder, or have the plan write elsewhere</source>
+        <translation>einen anderen Ordner beobachten oder den Plan anderswohin schreiben lassen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5128,6 +5136,38 @@
     <message>
         <source>Matching the light of the set…</source>
         <translation>Das Licht der Bilder wird angeglichen …</translation>
+    </message>
+    <message>
+        <source>Watch a folder…</source>
+        <translation>Einen Ordner beobachten …</translation>
+    </message>
+    <message>
+        <source>Watched folder…</source>
+        <translation>Beobachteter Ordner …</translation>
+    </message>
+    <message>
+        <source>One folder is being watched already: Plan, Watched folder… ends that</source>
+        <translation>Ein Ordner wird schon beobachtet: Plan, Beobachteter Ordner … beendet das</translation>
+    </message>
+    <message>
+        <source>Watch a folder</source>
+        <translation>Einen Ordner beobachten</translation>
+    </message>
+    <message>
+        <source>Batch: pictures</source>
+        <translation>Stapel: Bilder</translation>
+    </message>
+    <message>
+        <source>Only this picture</source>
+        <translation>Nur dieses Bild</translation>
+    </message>
+    <message>
+        <source>Only those chosen in Grade (%1)</source>
+        <translation>Nur die in Gestalten gewählten (%1)</translation>
+    </message>
+    <message>
+        <source>All pictures</source>
+        <translation>Alle Bilder</translation>
     </message>
 </context>
 <context>
@@ -6349,6 +6389,20 @@
     <message>
         <source>%1: pointing shows it on the picture, a press does it</source>
         <translation>%1: Zeigen zeigt es am Bild, Drücken tut es</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::FolderWatcher</name>
+    <message numerus="yes">
+        <source>Watching %1: %n files made</source>
+        <translation>
+            <numerusform>%1 wird beobachtet: eine Datei erzeugt</numerusform>
+            <numerusform>%1 wird beobachtet: %n Dateien erzeugt</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>, %1 failed</source>
+        <translation>, %1 fehlgeschlagen</translation>
     </message>
 </context>
 <context>
@@ -8118,6 +8172,10 @@ Einiges davon wurde seither geändert</translation>
         <source>preset · %1</source>
         <translation>Vorgabe · %1</translation>
     </message>
+    <message>
+        <source>They are in the set already</source>
+        <translation>Sie sind schon dabei</translation>
+    </message>
 </context>
 <context>
     <name>baryton::MaskPages</name>
@@ -9351,6 +9409,76 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 by %2 pixels at %3 %</source>
         <translation>%1 mal %2 Pixel bei %3 %</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PlanSheet</name>
+    <message>
+        <source>Run a plan</source>
+        <translation>Einen Plan ausführen</translation>
+    </message>
+    <message>
+        <source>Own grade</source>
+        <translation>Eigene Gestaltung</translation>
+    </message>
+    <message>
+        <source>Pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>file</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>files</source>
+        <translation>Dateien</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of the pictures are not there; the others are made</source>
+        <translation>
+            <numerusform>Eines der Bilder ist nicht da; die anderen werden gemacht</numerusform>
+            <numerusform>%n der Bilder sind nicht da; die anderen werden gemacht</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Looks</source>
+        <translation>Looks</translation>
+    </message>
+    <message>
+        <source>Prep</source>
+        <translation>Vorbereitung</translation>
+    </message>
+    <message>
+        <source>matched to %1</source>
+        <translation>an %1 angeglichen</translation>
+    </message>
+    <message>
+        <source>Files</source>
+        <translation>Dateien</translation>
+    </message>
+    <message>
+        <source>Folder</source>
+        <translation>Ordner</translation>
+    </message>
+    <message>
+        <source>Watch a folder with it…</source>
+        <translation>Damit einen Ordner beobachten …</translation>
+    </message>
+    <message>
+        <source>What arrives in a folder is made as the plan says; its own pictures are of no account</source>
+        <translation>Was in einem Ordner ankommt, wird gemacht, wie der Plan es sagt; seine eigenen Bilder zählen nicht</translation>
+    </message>
+    <message>
+        <source>Run</source>
+        <translation>Ausführen</translation>
     </message>
 </context>
 <context>
@@ -10879,6 +11007,29 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>%1: turn %2°, reach %3</source>
         <translation>%1: Drehung %2°, Reichweite %3</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::WatchSheet</name>
+    <message>
+        <source>Watched folder</source>
+        <translation>Beobachteter Ordner</translation>
+    </message>
+    <message>
+        <source>What arrives in %1 is made as it was set when the watching began, into %2. A file that is still being copied is left until it is whole. Closing this leaves the watching on.</source>
+        <translation>Was in %1 ankommt, wird gemacht, wie es eingestellt war, als das Beobachten begann, nach %2. Eine Datei, die noch kopiert wird, bleibt liegen, bis sie ganz ist. Wird dies geschlossen, geht das Beobachten weiter.</translation>
+    </message>
+    <message>
+        <source>Files made of what arrived</source>
+        <translation>Aus dem Angekommenen erzeugte Dateien</translation>
+    </message>
+    <message>
+        <source>Stop watching</source>
+        <translation>Beobachten beenden</translation>
+    </message>
+    <message>
+        <source>Nothing has arrived yet</source>
+        <translation>Noch ist nichts angekommen</translation>
     </message>
 </context>
 <context>

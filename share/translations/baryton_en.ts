@@ -19,6 +19,16 @@
     </message>
 </context>
 <context>
+    <name>baryton::FolderWatcher</name>
+    <message numerus="yes">
+        <source>Watching %1: %n files made</source>
+        <translation>
+            <numerusform>Watching %1: %n file made</numerusform>
+            <numerusform>Watching %1: %n files made</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>baryton::MainWindow</name>
     <message numerus="yes">
         <source>%n grades are not on the disk yet, so the window stays open. Make room, or close it once more to leave without them</source>
@@ -62,6 +72,16 @@
         <translation>
             <numerusform>%n JPEG lies beside a raw file of the same name: the two are one picture here</numerusform>
             <numerusform>%n JPEGs lie beside raw files of the same name: each two are one picture here</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::PlanSheet</name>
+    <message numerus="yes">
+        <source>%n of the pictures are not there; the others are made</source>
+        <translation>
+            <numerusform>One of the pictures is not there; the others are made</numerusform>
+            <numerusform>%n of the pictures are not there; the others are made</numerusform>
         </translation>
     </message>
 </context>

@@ -135,21 +135,28 @@ void MainWindow::showTask(AppTask task) {
         taskButtons_[i]->setChecked(static_cast<AppTask>(i) == task);
 }
 
-void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths) {
-    // Presets and LUTs among what was dropped or named go where they belong.
+void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths, bool adds) {
+    // Plans, presets and LUTs among what was dropped or named go where they belong.
     std::vector<std::filesystem::path> pictures, others;
     for (const auto& path : paths)
-        if (isForLibrary(path))
+        if (path.extension() == ".bplan") {
+            showTask(AppTask::Batch);
+            batch_->offerPlan(path);
+        } else if (isForLibrary(path))
             others.push_back(path);
         else if (!openOther(path))
             pictures.push_back(path);
     if (!others.empty()) importFiles(state_, others, this);
     if (pictures.empty()) return;
+    std::error_code ignored;
+    const int before = adds ? state_.pictures().size() : 0;
+    for (int i = before; i-- > 0;) pictures.insert(pictures.begin(), state_.pictures().at(i).file);
     state_.keepHistories();
     if (!state_.pictures().open(pictures)) return;
+    if (adds && state_.pictures().size() == before) state_.tell(tr("They are in the set already"));
+    if (adds) return;
     showTask(AppTask::Grade);
     grade_->view()->setFocus();
-    std::error_code ignored;
     rememberSet(QString::fromStdString(std::filesystem::absolute(pictures.front(), ignored).string()));
 }
 
@@ -301,7 +308,8 @@ void MainWindow::dropEvent(QDropEvent* event) {
     std::vector<std::filesystem::path> paths;
     for (const QUrl& url : event->mimeData()->urls())
         if (url.isLocalFile()) paths.emplace_back(url.toLocalFile().toStdString());
-    openPaths(paths);
+    // What is dropped into a batch joins it.
+    openPaths(paths, task_ == AppTask::Batch && state_.pictures().size() > 0);
 }
 
 bool MainWindow::eventFilter(QObject* watched, QEvent* event) {

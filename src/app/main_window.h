@@ -26,7 +26,8 @@ public:
     GradePage* gradePage() const { return grade_; }
     PackagePage* packagePage() const { return package_; }
     BatchPage* batchPage() const { return batch_; }
-    void openPaths(const std::vector<std::filesystem::path>& paths);
+    /// Pictures and folders become the set, or join it; plans, presets and LUTs go where they belong.
+    void openPaths(const std::vector<std::filesystem::path>& paths, bool adds = false);
     void showTask(AppTask task); ///< without pictures the welcome page stands in Grade's place
     AppTask task() const { return task_; }
 
@@ -74,7 +75,7 @@ private:
     ProblemLine* problems_ = nullptr;
     QLabel *pictureText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_, frameTimer_;
-    double lastFrame_ = 0; ///< milliseconds
+    double lastFrame_ = 0;    ///< milliseconds
     QElapsedTimer maskShown_; ///< since the command that shows the mask; invalid once its key was let go
     QMenu* recent_ = nullptr;
     std::optional<Grade> copied_;

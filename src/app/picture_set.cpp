@@ -4,6 +4,7 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "base/first_free.h"
+#include "base/output.h"
 #include "edits/preset_words.h"
 #include "grade/grade_json.h"
 #include "package/grade_store.h"
@@ -73,6 +74,11 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
             Q_EMIT problem(QString::fromStdString(e.what()));
         }
     }
+    std::set<FileIdentity> known; // one that is named twice, also by its folder, is there once
+    std::erase_if(files, [&known](const fs::path& file) {
+        const auto identity = identityOf(file);
+        return identity && !known.insert(*identity).second;
+    });
     if (files.empty()) return false;
     if (!flush()) {
         Q_EMIT problem(

@@ -19,6 +19,8 @@ constexpr std::size_t kMostFiles = 1000000;
 json toJson(const BatchSettings& s) {
     json presets = json::array();
     for (const fs::path& preset : s.presets) presets.push_back(preset.string());
+    json leftOut = json::array();
+    for (const fs::path& picture : s.leftOut) leftOut.push_back(picture.string());
     json outputs = json::array();
     for (const OutputSettings& output : s.outputs) outputs.push_back(outputToJson(output));
     json wishes = json::array();
@@ -32,6 +34,7 @@ json toJson(const BatchSettings& s) {
             {"takes", s.takes},
             {"wishes", std::move(wishes)},
             {"presets", presets},
+            {"leftOut", leftOut},
             {"prep", prepChoiceName(s.prep)},
             {"files", std::move(outputs)},
             {"folder", s.folder},
@@ -44,6 +47,7 @@ BatchSettings settingsFrom(const json& j) {
     BatchSettings s;
     s.ownGrade = j.at("ownGrade").get<bool>();
     for (const json& preset : j.at("presets")) s.presets.insert(preset.get<std::string>());
+    for (const json& picture : j.value("leftOut", json::array())) s.leftOut.insert(picture.get<std::string>());
     for (const json& take : j.value("takes", json::array())) s.takes.insert(take.get<std::string>());
     s.prep = prepChoiceFromName(j.at("prep").get<std::string>()).value_or(PrepChoice::Own);
     const json outputs = j.value("files", json::array());

@@ -18,8 +18,9 @@ struct WishSettings {
 /// What the Batch task is set to, as a value.
 struct BatchSettings {
     bool ownGrade = true;
-    std::set<std::string> takes{};           ///< names of takes, each a look of the pictures that have it
-    std::set<std::filesystem::path> presets; ///< files of the chosen ones
+    std::set<std::string> takes{};             ///< names of takes, each a look of the pictures that have it
+    std::set<std::filesystem::path> presets;   ///< files of the chosen ones
+    std::set<std::filesystem::path> leftOut{}; ///< pictures of which nothing is made
     PrepChoice prep = PrepChoice::Own;
     std::vector<OutputSettings> outputs = std::vector<OutputSettings>(1); ///< the files made of each; at least one
     std::string folder, name = "{stem}-{look}.{ext}";

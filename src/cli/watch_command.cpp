@@ -1,8 +1,5 @@
 // A folder that is watched: what arrives in it is made as a plan says.
-#include "base/file.h"
-#include "batch/folder_watch.h"
-#include "batch/journal.h"
-#include "batch/matched_prep.h"
+#include "batch/watched_folder.h"
 #include "cli/commands.h"
 #include "cli/terminal.h"
 #include "picture/instruction_set.h"
@@ -14,8 +11,6 @@
 #include <unistd.h>
 
 namespace baryton {
-
-namespace fs = std::filesystem;
 
 namespace {
 
@@ -36,58 +31,20 @@ void tellJob(const BatchPlan& plan, const BatchJob& job) {
 
 int watch(const WatchOptions& options) {
     NamedPlan named = readPlanFile(options.plan);
-    const fs::path folder = fs::absolute(options.folder).lexically_normal();
-    std::error_code ignored;
-    if (fs::equivalent(folder, named.plan.folder, ignored))
-        throw WrongUsage(options.folder, "", "the plan writes into the folder that is to be watched",
-                         "watch another folder, or make the plan with another --out");
     if (!named.plan.instructions.empty()) useInstructionSet(named.plan.instructions);
-    named.name += "-watch";
-    named.plan.hashes = true;
     named.plan.workers = options.jobs;
-    named.plan.pictures.clear(), named.plan.wishes.clear(),
-        named.plan.lights.clear(); // of the pictures that it was made with
-    // What was made before stays made.
-    const fs::path journalPath = journalFile(named);
-    const bool goesOn = fs::exists(journalPath, ignored);
-    std::set<fs::path> made, unfinished;
-    JournalRead before;
-    if (goesOn) {
-        before = readJournal(journalPath);
-        for (const auto& entry : before.entries)
-            (entry.job.state == JobState::Done || entry.job.state == JobState::Skipped ? made : unfinished)
-                .insert(entry.picture);
-    }
-    for (const fs::path& picture : unfinished) made.erase(picture); // one of its files is missing
-    named.plan.firstNumber = 1 + static_cast<int>(made.size());
-    FolderWatch arrivals(folder, made);
-    const Journal journal(journalPath, named, {}, goesOn);
+    checkUsage([&] { WatchedFolder::requireApart(named.plan, options.folder); });
+    WatchedFolder watched(std::move(named), options.folder);
     Task task;
     const EndedBySignal ended(task);
     bool isFirst = true;
     while (!task.isFinishing()) {
-        BatchPlan plan = named.plan;
-        plan.pictures = arrivals.arrived();
-        if (!plan.pictures.empty()) {
-            if (plan.prep == PrepChoice::Matched)
-                for (const std::string& remark : matchPrep(plan, plan.matchedTo, plan.betweenRuns, SmallStore()))
-                    std::cerr << "note: " << remark << '\n';
-            if (goesOn) takeUp(plan, before); // what was in hand when it was killed is made over
-            std::set<std::size_t> begun;
-            runBatch(
-                plan,
-                [&](std::size_t index, const BatchJob& job) {
-                    journal.note(plan, job);
-                    if (job.state == JobState::Running)
-                        begun.insert(index);
-                    else if (begun.contains(index))
-                        tellJob(plan, job);
-                },
-                &task);
-            named.plan.firstNumber += static_cast<int>(plan.pictures.size());
-        } else if (options.endsWhenIdle && !isFirst) {
-            break;
-        }
+        const bool hasMade = watched.look(
+            [](const BatchPlan& plan, const BatchJob& job) {
+                if (job.state != JobState::Running) tellJob(plan, job);
+            },
+            [](const std::string& remark) { std::cerr << "note: " << remark << '\n'; }, &task);
+        if (!hasMade && options.endsWhenIdle && !isFirst) break;
         isFirst = false;
         const auto until = std::chrono::steady_clock::now() + std::chrono::duration<double>(options.seconds);
         constexpr std::chrono::milliseconds nap(50);

@@ -26,13 +26,14 @@ struct WrittenPicture {
     std::vector<std::string> remarks; ///< what of the metadata could not be kept
 };
 
+/// The rows of a band, where nothing else is asked for.
+constexpr int kBandRows = 128;
+
 /// As writePicture, but asks for the picture a band at a time, from the top down, each row once: while one is encoded
 /// the next one is made. It is never in memory as a whole, but for what the format itself collects (a JPEG its
 /// coefficients up to 100 megapixels, to find the best tables for them; WebP and AVIF all of it).
 WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
-                                  const Metadata& metadata, const OutputFormat& format, const Placing& placing = {});
-
-/// The rows of a band.
-constexpr int kBandRows = 128;
+                                  const Metadata& metadata, const OutputFormat& format, const Placing& placing = {},
+                                  int bandRows = kBandRows);
 
 } // namespace baryton

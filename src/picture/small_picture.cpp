@@ -204,7 +204,7 @@ SmallPicture readSmallPicture(const fs::path& file, const RawSettings& raw) {
 fs::path SmallStore::usersFolder() {
     if (const char* cache = std::getenv("XDG_CACHE_HOME"); cache && *cache) return fs::path(cache) / "baryton/small";
     const char* home = std::getenv("HOME");
-    return fs::path(home && *home ? home : "/tmp") / ".cache/baryton/small";
+    return home && *home ? fs::path(home) / ".cache/baryton/small" : fs::path();
 }
 
 SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) const {
@@ -214,7 +214,7 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
     try {
         key = keyOf(file, raw);
         state = stateOf(file);
-        at = folder_ / contentHash(key);
+        if (!folder_.empty()) at = folder_ / contentHash(key);
         std::error_code none;
         if (fs::exists(at, none)) {
             SmallPicture small = taken(readFile(at), key, state);
@@ -229,7 +229,7 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
     const Coded coded = codedOf(small.picture);
     decode(coded, small.picture);
     try {
-        fs::create_directories(folder_);
+        if (!at.empty()) fs::create_directories(folder_);
         // One that was written to while it was read is not kept: which of its states was seen, who knows.
         const FileState after = stateOf(file);
         if (!at.empty() && after.bytes == state.bytes && after.written == state.written && hasRoom(folder_))

@@ -21,10 +21,10 @@ SmallPicture readSmallPicture(const std::filesystem::path& file, const RawSettin
 /// what it was made from. A file that has changed since (its size, or when it was written) is read anew.
 class SmallStore {
 public:
-    /// `$XDG_CACHE_HOME/baryton/small`, or ~/.cache/baryton/small.
+    /// `$XDG_CACHE_HOME/baryton/small`, or ~/.cache/baryton/small; empty where there is no home.
     static std::filesystem::path usersFolder();
 
-    /// Made when the first one is kept.
+    /// Made when the first one is kept; empty: nothing is.
     explicit SmallStore(std::filesystem::path folder = usersFolder()) : folder_(std::move(folder)) {}
 
     /// From the folder, or from the picture's file, and then kept where there is room (kLeastFree); the same pixels

@@ -45,6 +45,7 @@ constexpr double kMostGathered = 100e6;
 struct RowPuller {
     const FileShape& shape;
     const GiveRows& give;
+    int bandRows = kBandRows;
     std::mutex lock;
     std::vector<std::uint8_t> band;
     int first = 0, count = 0;
@@ -53,7 +54,7 @@ struct RowPuller {
     const std::uint8_t* row(int y) {
         while (y >= first + count) {
             first += count;
-            count = std::min(kBandRows, shape.height - first);
+            count = std::min(bandRows, shape.height - first);
             band.resize(shape.rowBytes() * static_cast<std::size_t>(count));
             give(first, count, band.data());
         }
@@ -162,12 +163,13 @@ void encode(vips::VImage image, const std::filesystem::path& file, const FileSha
 } // namespace
 
 WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileShape& shape, const GiveRows& rows,
-                                  const Metadata& whole, const OutputFormat& format, const Placing& placing) {
+                                  const Metadata& whole, const OutputFormat& format, const Placing& placing,
+                                  int bandRows) {
     initVips();
     Metadata metadata = chosenMetadata(whole, format);
     if (format.dotsPerInch > 0) metadata.dotsPerInch = format.dotsPerInch;
     PendingFile pending(file);
-    RowPuller source{shape, rows, {}, {}, 0, 0, nullptr};
+    RowPuller source{shape, rows, bandRows, {}, {}, 0, 0, nullptr};
     const bool isSrgb = !shape.profile || shape.profile->isSrgb();
     const OutputFacts facts{format.format, shape.width, shape.height, isSrgb};
     std::vector<std::string> lost;

@@ -131,6 +131,16 @@ RowSource gradedRows(FileSource& source, RowWindow& window, const Program& progr
     return graded;
 }
 
+/// How many rows are worked on at a time: where each pixel is of itself alone, so few that what is decoded is still
+/// in a core's cache when it is graded and encoded; where pixels are asked for around them, so many that those cost
+/// little.
+int bandRowsFor(const Program& program, const FrameMap& frame, bool isReworked, int threads) {
+    const auto needs = program.needs(frame.scale);
+    if (isReworked || needs.margin > 0 || needs.base) return kBandRows;
+    constexpr int few = 16;
+    return std::min(few * std::max(threads, 1), kBandRows);
+}
+
 } // namespace
 
 WrittenPicture writeGraded(const std::filesystem::path& file, FileSource& source, const Program& program,
@@ -180,7 +190,8 @@ WrittenPicture writeGraded(const std::filesystem::path& file, FileSource& source
                 },
                 threads, task);
         },
-        source.metadata(), format, placing);
+        source.metadata(), format, placing,
+        bandRowsFor(program, frame, rows.rows != nullptr || !source.readsInOrder(), threads));
 }
 
 } // namespace baryton

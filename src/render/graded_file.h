@@ -33,6 +33,8 @@ public:
     int outputWidth() const { return outputWidth_; }
     int outputHeight() const { return outputHeight_; }
     bool hasAlpha() const;
+    /// Rows are read as they lie in the file: not turned, nor freed of a lens.
+    bool readsInOrder() const { return placement_.copiesPixels(); }
     const Metadata& metadata() const { return metadata_; }
     /// As PictureReader has them.
     const std::vector<std::string>& remarks() const { return remarks_; }

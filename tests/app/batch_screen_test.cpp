@@ -2,6 +2,7 @@
 #include "app/batch/batch_page.h"
 #include "app/driver.h"
 #include "base/file.h"
+#include "batch/plan_file.h"
 #include "picture/picture_file.h"
 
 #include <QComboBox>
@@ -32,6 +33,11 @@ struct BatchScreen {
     }
     QListWidget* kinds() { return d.named<QListWidget>(batch, tr8("Kinds of file made of each picture")); }
     QString cell(int row, int column = 3) { return batch->findChild<QTableWidget*>()->item(row, column)->text(); }
+    static bool says(QWidget* sheet, const char* text) {
+        for (const auto* label : sheet->findChildren<QLabel*>())
+            if (label->text() == tr8(text)) return true;
+        return false;
+    }
     void run(const char* button = "Start") {
         d.click(d.button(batch, tr8(button)));
         ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 120));
@@ -125,6 +131,37 @@ TEST(BatchScreen, TakesAreMadeAsLooksOfTheirOwn) {
     EXPECT_EQ(s.cell(1, 4), tr8("left out"));
     d.menu(tr8("Edit"), tr8("Undo Batch: looks"));
     EXPECT_EQ(button->text(), tr8("Takes"));
+}
+
+TEST(BatchScreen, PicturesAreTickedAndOnlyThoseAreMade) {
+    BatchScreen s({"lake-fog.jpg", "snow-yard.jpg", "meadow-cart.jpg"});
+    Driver& d = s.d;
+    d.type(d.named<QLineEdit>(s.batch, tr8("Size")), tr8("200"), true);
+    auto* table = s.batch->findChild<QTableWidget*>();
+    const auto press = [&](int row) { // its box
+        const QRect cell = table->visualRect(table->model()->index(row, 1));
+        d.click(table->viewport(), QPointF(cell.left() + 12, cell.center().y()));
+    };
+    press(1);
+    EXPECT_EQ(table->item(1, 1)->checkState(), Qt::Unchecked);
+    EXPECT_EQ(s.cell(1), tr8("left out"));
+    EXPECT_EQ(s.cell(0), tr8("to be made, not graded"));
+    d.menu(tr8("Edit"), tr8("Undo Batch: pictures"));
+    EXPECT_EQ(s.cell(1), tr8("to be made, not graded"));
+    press(1), press(2);
+    s.run();
+    EXPECT_EQ(std::distance(fs::directory_iterator(s.out), {}), 1);
+    EXPECT_TRUE(s.batch->progressText().startsWith(tr8("1 of 1 files are done")))
+        << qPrintable(s.batch->progressText());
+    // What was chosen in Grade is one press away.
+    d.click(d.button(&d.window(), tr8("Grade")));
+    d.chooseRow(d.window().gradePage()->tray(), 2);
+    d.click(d.button(&d.window(), tr8("Batch")));
+    Q_EMIT table->customContextMenuRequested(table->visualRect(table->model()->index(0, 1)).center());
+    for (QAction* each : s.batch->findChildren<QMenu*>().last()->actions())
+        if (each->text() == tr8("Only those chosen in Grade (1)")) each->trigger();
+    EXPECT_EQ(table->item(0, 1)->checkState(), Qt::Unchecked);
+    EXPECT_EQ(table->item(2, 1)->checkState(), Qt::Checked);
 }
 
 TEST(BatchScreen, WhatFailedIsMadeAgainAndTheRestLeftAlone) {
@@ -311,6 +348,9 @@ TEST(BatchScreen, APlanIsKeptAndRunAgainWhateverSetIsOpen) {
     d.window().openPaths({other});
     d.click(d.button(&d.window(), tr8("Batch")));
     choose(1, d.root() / "season.bplan");
+    EXPECT_FALSE(s.batch->isRunning()) << "it shows what it would make, first";
+    EXPECT_TRUE(s.says(d.sheet(), "2 pictures → 4 files"));
+    d.click(d.button(d.sheet(), tr8("Run")));
     EXPECT_TRUE(s.batch->progressText().startsWith(tr8("season: "))) << qPrintable(s.batch->progressText());
     EXPECT_EQ(s.batch->startButton()->text(), tr8("Queue"));
     ASSERT_TRUE(Driver::waitFor([&] { return !s.batch->isRunning(); }, 60));
@@ -321,6 +361,78 @@ TEST(BatchScreen, APlanIsKeptAndRunAgainWhateverSetIsOpen) {
     writeFileAtomically(d.root() / "none.bplan", "{}");
     choose(1, d.root() / "none.bplan");
     EXPECT_FALSE(s.batch->isRunning());
+}
+
+TEST(BatchScreen, WhatIsDroppedJoinsTheSetAndPlansAreShown) {
+    BatchScreen s({"lake-fog.jpg", "snow-yard.jpg"});
+    Driver& d = s.d;
+    d.type(d.named<QLineEdit>(s.batch, tr8("Size")), tr8("300"), true);
+    const fs::path more = d.root() / "more";
+    fs::create_directories(more);
+    fs::copy_file(d.folder() / "lake-fog.jpg", more / "one.jpg");
+    fs::copy_file(d.folder() / "lake-fog.jpg", more / "two.jpg");
+    d.drop(&d.window(), {more / "one.jpg", d.folder() / "snow-yard.jpg"});
+    EXPECT_EQ(d.state().pictures().size(), 3) << "one was there";
+    EXPECT_EQ(d.window().task(), AppTask::Batch);
+    EXPECT_EQ(s.batch->settings().outputs[0].size.amount, 300) << "what was set stays";
+    d.drop(&d.window(), {more});
+    EXPECT_EQ(d.state().pictures().size(), 4);
+    d.drop(&d.window(), {d.folder() / "lake-fog.jpg"});
+    EXPECT_TRUE(d.isTold("They are in the set already"));
+    // A plan is shown; where some of its pictures are gone it says so.
+    NamedPlan named{"Season", {}};
+    named.plan.pictures = {more / "one.jpg", more / "gone.jpg"};
+    named.plan.looks = {{"own grade", {}, true}};
+    named.plan.folder = s.out;
+    writeFileAtomically(d.root() / "season.bplan", planToText(named));
+    d.drop(&d.window(), {d.root() / "season.bplan"});
+    EXPECT_TRUE(s.says(d.sheet(), "2 pictures → 2 files"));
+    EXPECT_TRUE(s.says(d.sheet(), "1 of the pictures are not there; the others are made"));
+    d.click(d.button(d.sheet(), tr8("Run")));
+    ASSERT_TRUE(Driver::waitFor([&] { return !s.batch->isRunning(); }, 60));
+    EXPECT_TRUE(fs::exists(s.out / "one-own-grade.jpg"));
+}
+
+TEST(BatchScreen, WhatArrivesInAWatchedFolderIsMade) {
+    BatchScreen s({"lake-fog.jpg"});
+    Driver& d = s.d;
+    const fs::path arrivals = d.root() / "arrivals";
+    fs::create_directories(arrivals);
+    d.type(d.named<QLineEdit>(s.batch, tr8("Size")), tr8("200"), true);
+    const auto choose = [&](const char* entry, const fs::path& folder = {}) {
+        auto* menu = d.button(s.batch, tr8("Plan"))->menu();
+        Q_EMIT menu->aboutToShow();
+        for (QAction* each : menu->actions())
+            if (each->text() == tr8(entry) && each->isEnabled()) each->trigger();
+        if (folder.empty()) return;
+        auto* dialog = d.window().findChild<QFileDialog*>();
+        ASSERT_NE(dialog, nullptr);
+        Q_EMIT dialog->fileSelected(QString::fromStdString(folder.string()));
+        dialog->reject();
+    };
+    fs::create_directories(s.out);
+    choose("Watch a folder…", s.out);
+    ASSERT_EQ(s.batch->watcher(), nullptr) << "never the one that it writes into";
+    choose("Watch a folder…", arrivals);
+    ASSERT_NE(s.batch->watcher(), nullptr);
+    EXPECT_TRUE(s.says(d.sheet(), "Nothing has arrived yet"));
+    auto* list = d.named<QListWidget>(d.sheet(), tr8("Files made of what arrived"));
+    fs::copy_file(d.folder() / "lake-fog.jpg", arrivals / "morning.jpg");
+    const std::string whole = readFile(d.folder() / "lake-fog.jpg");
+    writeFileAtomically(arrivals / "broken.jpg", whole.substr(0, whole.size() / 2));
+    ASSERT_TRUE(Driver::waitFor([&] { return list->count() == 2; }, 60));
+    EXPECT_EQ(readPictureSize(s.out / "morning-own-grade.jpg").width, 200);
+    EXPECT_EQ(s.batch->progressText(), tr8("Watching arrivals: 1 files made, 1 failed"));
+    // Closed, it goes on; opened again, it shows the same.
+    d.click(d.button(d.sheet(), tr8("Close")));
+    fs::copy_file(d.folder() / "lake-fog.jpg", arrivals / "noon.jpg");
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(s.out / "noon-own-grade.jpg"); }, 60));
+    ASSERT_TRUE(Driver::waitFor([&] { return s.batch->watcher()->doneCount() == 2; }, 60));
+    choose("Watched folder…");
+    EXPECT_EQ(d.named<QListWidget>(d.sheet(), tr8("Files made of what arrived"))->count(), 3);
+    d.click(d.button(d.sheet(), tr8("Stop watching")));
+    EXPECT_EQ(s.batch->watcher(), nullptr);
+    EXPECT_EQ(s.batch->progressText(), tr8("Watching arrivals: 2 files made, 1 failed"));
 }
 
 TEST(BatchScreen, ARunThatMeetsFilesAsksWhereThatIsWanted) {

@@ -8,7 +8,9 @@
 #include <QApplication>
 #include <QComboBox>
 #include <QDialog>
+#include <QDropEvent>
 #include <QElapsedTimer>
+#include <QMimeData>
 #include <QPointer>
 #include <QSettings>
 #include <QTest>
@@ -154,6 +156,20 @@ void Driver::click(QWidget* widget, QPointF at) {
     ++actions_;
     QTest::mouseClick(widget, Qt::LeftButton, {}, at.x() < 0 ? widget->rect().center() : at.toPoint());
     QTest::qWait(20);
+}
+
+void Driver::drop(QWidget* widget, const std::vector<std::filesystem::path>& files) {
+    ++actions_;
+    QMimeData data;
+    QList<QUrl> urls;
+    for (const auto& file : files) urls.append(QUrl::fromLocalFile(QString::fromStdString(file.string())));
+    data.setUrls(urls);
+    QDragEnterEvent enter({20, 20}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(widget, &enter);
+    if (!enter.isAccepted()) qFatal("nothing takes what is dropped");
+    QDropEvent drop({20, 20}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(widget, &drop);
+    QTest::qWait(50);
 }
 
 void Driver::drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers) {

@@ -43,6 +43,8 @@ public:
     bool undo() { return editEntry(0); }
     bool redo() { return editEntry(1); }
     void click(QWidget* widget, QPointF at = {-1, -1});
+    /// Drops files on a widget as a file manager does; it has to take them.
+    void drop(QWidget* widget, const std::vector<std::filesystem::path>& files);
     void drag(QWidget* widget, QPointF from, QPointF to, Qt::KeyboardModifiers modifiers = Qt::NoModifier);
     /// Presses, goes through all places, lets go.
     void draw(QWidget* widget, const QVector<QPointF>& through, Qt::KeyboardModifiers modifiers = Qt::NoModifier);

@@ -14,9 +14,7 @@
 
 #include "app/widgets/limits_strip.h"
 
-#include <QDropEvent>
 #include <QFileDialog>
-#include <QMimeData>
 #include <cmath>
 #include <gtest/gtest.h>
 
@@ -102,13 +100,7 @@ TEST(LearnScreen, WhatIsNoPatternIsToldAndASquareCubeMayBeDropped) {
     sheet->findChild<PatternStep*>()->writeTo(QString::fromStdString(cube.string()));
     ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "cube.tif · "); }));
     EXPECT_EQ(readPictureSize(cube).width, 216);
-    QMimeData data;
-    data.setUrls({QUrl::fromLocalFile(QString::fromStdString(cube.string()))});
-    QDragEnterEvent enter({20, 20}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-    QApplication::sendEvent(sheet, &enter);
-    EXPECT_TRUE(enter.isAccepted());
-    QDropEvent drop({20, 20}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-    QApplication::sendEvent(sheet, &drop);
+    d.drop(sheet, {cube});
     ASSERT_TRUE(Driver::waitFor([&] { return isSaid(sheet, "36 points"); }));
     EXPECT_TRUE(isSaid(sheet, "pixel by pixel"));
     // No picture is written over, nor is another kind of file made than the name says.

@@ -285,9 +285,18 @@ TEST(Jobs, KeepWhatIJustDid) {
     d.chooseRow(grade->tray(), Driver::rowOf(grade->tray(), tr8("lake-fog.jpg")));
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
     d.chooseRow(grade->shelf()->list(), Driver::rowOf(grade->shelf()->list(), tr8("Kept")));
-    EXPECT_LE(d.actions(), 6);
+    EXPECT_LE(d.actions(), 5);
     EXPECT_EQ(d.state().keyGrade().look, made.look);
     EXPECT_FALSE(d.state().keyGrade().prep[0].parameters.contains("stops"));
+    // And on the folder.
+    d.click(d.button(&d.window(), tr8("Batch")));
+    BatchPage* batch = d.window().batchPage();
+    d.chooseRow(batch->looks()->list(), Driver::rowOf(batch->looks()->list(), tr8("Kept")));
+    d.click(batch->startButton());
+    EXPECT_LE(d.actions(), 8);
+    ASSERT_TRUE(Driver::waitFor([&] { return !batch->isRunning(); }, 120));
+    for (const char* name : {"meadow-cart-kept.jpg", "lake-fog-kept.jpg"})
+        EXPECT_TRUE(fs::exists(d.folder() / "finished" / name)) << name;
 }
 
 } // namespace baryton::test

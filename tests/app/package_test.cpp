@@ -33,19 +33,6 @@ QString noticeText(Driver& d) {
 }
 
 /// Lets files go over a widget, as a file manager does.
-void dropFiles(QWidget* widget, const std::vector<fs::path>& files) {
-    QMimeData data;
-    QList<QUrl> urls;
-    for (const auto& file : files) urls.append(QUrl::fromLocalFile(QString::fromStdString(file.string())));
-    data.setUrls(urls);
-    QDragEnterEvent enter({100, 100}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-    QApplication::sendEvent(widget, &enter);
-    ASSERT_TRUE(enter.isAccepted());
-    QDropEvent drop({100, 100}, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-    QApplication::sendEvent(widget, &drop);
-    QTest::qWait(50);
-}
-
 void dropAt(QAbstractItemView* view, QPoint at, QMimeData* data) {
     QDragEnterEvent enter(at, Qt::MoveAction, data, Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(view->viewport(), &enter);
@@ -297,7 +284,7 @@ TEST(Package, APackTravelsByDragAndDropAndUndoTakesItOut) {
     writePresetFile(d.libraryRoot() / "Tin Heron/Lantern blue.bpreset", other);
     d.state().reloadPresets();
     const auto changed = bytesOf(d.libraryRoot());
-    dropFiles(&d.window(), {pack});
+    d.drop(&d.window(), {pack});
     auto* list = d.sheet()->findChild<QTreeWidget*>();
     EXPECT_EQ(list->topLevelItemCount(), 1);
     auto* choice = d.named<QComboBox>(d.sheet(), tr8("What happens with Lantern blue"));
@@ -346,7 +333,7 @@ TEST(Package, HostilePacksAreRefusedWithAReasonAndWriteNothing) {
         writeFileAtomically(pack, bytes);
         for (auto* button : d.window().findChildren<QPushButton*>())
             if (button->accessibleName() == tr8("Close the message") && button->isVisible()) d.click(button);
-        dropFiles(&d.window(), {pack});
+        d.drop(&d.window(), {pack});
         EXPECT_TRUE(noticeText(d).contains(QString::fromLatin1(reason)))
             << reason << ": " << noticeText(d).toStdString();
         EXPECT_TRUE(noticeText(d).contains(tr8("hostile.bpack")));

@@ -189,6 +189,17 @@ void BatchPage::makeTable() {
     table_->setObjectName(QStringLiteral("plan"));
     table_->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(table_, &QTableWidget::customContextMenuRequested, this, &BatchPage::showRowMenu);
+    connect(table_, &QTableWidget::itemChanged, this, [this](QTableWidgetItem* item) {
+        if (isFilling_ || item->column() != kPictureColumn) return;
+        if (runOfSet()) return showPlan(); // what runs is settled
+        std::set<std::filesystem::path> leftOut = settings_.leftOut;
+        const std::filesystem::path& file = state_.pictures().at(item->row()).file;
+        if (item->checkState() == Qt::Checked)
+            leftOut.erase(file);
+        else
+            leftOut.insert(file);
+        leaveOut(std::move(leftOut));
+    });
 }
 
 void BatchPage::setSettings(const BatchSettings& settings) {
@@ -342,6 +353,9 @@ BatchPlan BatchPage::plan() const {
                     wish.instead = BatchLook{entry->name, {*entry->preset}, false};
                 plan.wishes[{p, l}] = std::move(wish);
             }
+    for (std::size_t p = 0; p < plan.pictures.size() && !settings_.leftOut.empty(); ++p)
+        for (std::size_t l = 0; l < plan.looks.size(); ++l)
+            if (settings_.leftOut.contains(plan.pictures[p])) plan.wishes[{p, l}].isLeftOut = true;
     plan.outputs = settings_.outputs;
     plan.folder = settings_.folder;
     plan.ifExists = settings_.ifExists;
@@ -362,11 +376,14 @@ void BatchPage::showPlan() {
     const BatchPlan now = shownPlan();
     const int pictures = state_.pictures().size(), looks = static_cast<int>(now.looks.size());
     const auto kinds = static_cast<int>(now.outputs.size());
-    auto leftOut =
-        std::count_if(now.wishes.begin(), now.wishes.end(), [](const auto& w) { return w.second.isLeftOut; });
-    for (const BatchLook& look : now.looks)
-        for (int p = 0; p < pictures && !look.take.empty(); ++p)
-            leftOut += !ownGradeFor(look, state_.pictures().at(p).work);
+    int leftOut = 0;
+    for (int p = 0; p < pictures; ++p)
+        for (int l = 0; l < looks; ++l) {
+            const auto wish = now.wishes.find({static_cast<std::size_t>(p), static_cast<std::size_t>(l)});
+            const bool isWished = wish == now.wishes.end() || !wish->second.isLeftOut;
+            const BatchLook& look = now.looks[static_cast<std::size_t>(l)];
+            leftOut += !isWished || !ownGradeFor(look, state_.pictures().at(p).work);
+        }
     head_->setText(state_.pictures().name());
     QStringList factors = {counted(pictures, tr("picture"), tr("pictures")), counted(looks, tr("look"), tr("looks"))};
     if (kinds > 1) factors.append(counted(kinds, tr("kind of file"), tr("kinds of file")));
@@ -391,6 +408,7 @@ void BatchPage::showPlan() {
     if (!problem.isEmpty()) output_->showExample(problem, true);
     isPlanPossible_ = problem.isEmpty() && !settings_.folder.empty();
 
+    isFilling_ = true;
     QStringList heads = {QString(), tr("Picture"), tr("Prep")};
     for (const auto& look : now.looks)
         heads.append(!look.take.empty() ? tr("Take %1").arg(QString::fromStdString(look.take))
@@ -411,11 +429,17 @@ void BatchPage::showPlan() {
             item->setForeground(colour);
             table_->setItem(p, column, item);
         };
-        set(kPictureColumn, QString::fromStdString(state_.pictures().at(p).file.filename().string()),
-            theme::colours().text);
+        const std::filesystem::path& file = state_.pictures().at(p).file;
+        const bool isIn = !settings_.leftOut.contains(file);
+        set(kPictureColumn, QString::fromStdString(file.filename().string()),
+            isIn ? theme::colours().text : theme::colours().second);
+        QTableWidgetItem* name = table_->item(p, kPictureColumn);
+        name->setFlags(name->flags() | Qt::ItemIsUserCheckable);
+        name->setCheckState(isIn ? Qt::Checked : Qt::Unchecked);
         set(kPrepColumn, prepTextOf(p), theme::colours().second);
     }
     showCells(now);
+    isFilling_ = false;
     showRun();
 }
 

@@ -1,6 +1,7 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/batch/batch_run.h"
+#include "app/batch/folder_watcher.h"
 #include "app/batch/match_page.h"
 #include "app/batch/output_panel.h"
 #include "app/batch/survey_page.h"
@@ -46,6 +47,12 @@ public:
     /// On a small screen its panels scroll.
     QSize minimumSizeHint() const override { return {720, 400}; }
 
+    /// Shows what a plan from a file would make, to be run or watched with.
+    void offerPlan(const std::filesystem::path& file);
+    /// What arrives in a folder is made as a plan says, from now on.
+    void watchFolder(NamedPlan named, const std::filesystem::path& folder);
+    const FolderWatcher* watcher() const { return watcher_.get(); }
+
 Q_SIGNALS:
     void finished(); ///< no run goes on or waits any more
     /// A picture is to be opened in Grade, with a stage of it chosen where one is named.
@@ -68,6 +75,9 @@ private:
     QPushButton* makePlanButton();
     void savePlan(std::filesystem::path file);
     void runPlan(const std::filesystem::path& file);
+    void chooseWatched(const NamedPlan& named);
+    void showWatched();
+    void endWatching();
     /// What a run that was killed may have left of the files in hand is made over.
     void takeUpWhatWasCutOff(BatchPlan& plan) const;
     /// What a run that was killed had made, beyond what is remembered.
@@ -78,6 +88,7 @@ private:
     void showCells(const BatchPlan& plan);
     void showCell(int picture, int look, const std::vector<BatchJob>& jobs, const QString& waiting);
     void showRowMenu(const QPoint& at);
+    void leaveOut(std::set<std::filesystem::path> pictures);
     /// That of the run of this set that goes on, whatever was set since, or what is set.
     BatchPlan shownPlan() const;
     /// What has become of the files of that plan, in the run that goes on or the last one.
@@ -113,6 +124,8 @@ private:
     std::filesystem::path memoryFile_; ///< where it is kept; empty while no set is open
     QTimer rememberTimer_;
     bool isRecalling_ = false, isPlanPossible_ = false;
+    bool isFilling_ = false; ///< the table: no hand changes what changes in it
+    std::unique_ptr<FolderWatcher> watcher_;
     std::deque<std::unique_ptr<BatchRun>> runs_; ///< the first goes on, the others wait
     QString endText_;                            ///< of the last run of this set
     std::unique_ptr<KeptAwake> awake_;

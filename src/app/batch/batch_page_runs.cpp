@@ -24,6 +24,7 @@
 #include <QUrl>
 #include <QVBoxLayout>
 #include <cmath>
+#include <numeric>
 
 namespace baryton {
 
@@ -323,8 +324,10 @@ void BatchPage::showRun() {
                        : run && !own ? tr("Begins when the run of \"%1\" has ended").arg(run->setName())
                                      : QString());
     if (!run) {
-        progressText_->setText(isMatched || state_.pictures().size() == 0 ? endText_
-                                                                          : tr("Matching the light of the set…"));
+        const bool isMatching = !isMatched && state_.pictures().size() > 0;
+        progressText_->setText(isMatching ? tr("Matching the light of the set…")
+                               : watcher_ ? watcher_->progressText()
+                                          : endText_);
         const auto made = std::count_if(memory_->files.begin(), memory_->files.end(),
                                         [](const auto& file) { return isMade(file.job); });
         progress_->setValue(memory_->files.empty()
@@ -419,6 +422,12 @@ void BatchPage::showCell(int picture, int look, const std::vector<BatchJob>& job
     table_->setItem(picture, kFirstLook + look, item);
 }
 
+void BatchPage::leaveOut(std::set<std::filesystem::path> pictures) {
+    BatchSettings next = settings_;
+    next.leftOut = std::move(pictures);
+    change(tr("Batch: pictures"), next);
+}
+
 void BatchPage::showRowMenu(const QPoint& at) {
     const int row = table_->rowAt(at.y());
     if (row < 0) return;
@@ -432,6 +441,23 @@ void BatchPage::showRowMenu(const QPoint& at) {
     });
     auto* grade = menu->addAction(tr("Open in Grade"));
     connect(grade, &QAction::triggered, this, [this, row] { Q_EMIT gradeWanted(row, {}); });
+    menu->addSeparator();
+    const auto addOnly = [&](const QString& text, const std::vector<int>& pictures) {
+        auto* only = menu->addAction(text);
+        only->setEnabled(!run && !pictures.empty());
+        connect(only, &QAction::triggered, this, [this, pictures] {
+            std::set<std::filesystem::path> leftOut;
+            for (int i = 0; i < state_.pictures().size(); ++i)
+                if (std::find(pictures.begin(), pictures.end(), i) == pictures.end())
+                    leftOut.insert(state_.pictures().at(i).file);
+            leaveOut(std::move(leftOut));
+        });
+    };
+    std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
+    std::iota(all.begin(), all.end(), 0);
+    addOnly(tr("Only this picture"), {row});
+    addOnly(tr("Only those chosen in Grade (%1)").arg(state_.selection().size()), state_.selection());
+    addOnly(tr("All pictures"), all);
     menu->popup(table_->viewport()->mapToGlobal(at));
 }
 

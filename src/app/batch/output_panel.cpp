@@ -65,8 +65,8 @@ OutputPanel::OutputPanel(AppState& state, QWidget* parent) : QScrollArea(parent)
     panel_->setObjectName(QStringLiteral("panel"));
     panel_->setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QVBoxLayout(panel_);
-    layout->setContentsMargins(14, 12, 14, 12);
-    layout->setSpacing(8);
+    layout->setContentsMargins(14, 10, 14, 8);
+    layout->setSpacing(6);
     layout->addWidget(makeLabel(tr("Output"), "heading"));
     layout->addWidget(makeLabel(tr("LOOKS"), "section"));
     ownGrade_ = new QCheckBox(tr("Each picture's own grade"));

@@ -31,9 +31,13 @@ void Sheet::addFoot(QPushButton* main, QWidget* before) {
     connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
 }
 
-void Sheet::addCloseFoot(const char* role) {
+void Sheet::addCloseFoot(const char* role, QWidget* before) {
+    auto* foot = new QHBoxLayout;
+    if (before) foot->addWidget(before);
+    foot->addStretch(1);
     auto* close = makeButton(tr("Close"), role);
-    rows_->addWidget(close, 0, Qt::AlignRight);
+    foot->addWidget(close);
+    rows_->addLayout(foot);
     connect(close, &QPushButton::clicked, this, &QDialog::accept);
 }
 

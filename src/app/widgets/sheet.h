@@ -19,8 +19,8 @@ protected:
     QLabel* addNote(const QString& text);
     /// At the left `before`, if any; at the right Cancel and what the sheet is for, which Enter presses.
     void addFoot(QPushButton* main, QWidget* before = nullptr);
-    /// Of a sheet whose changes take effect at once.
-    void addCloseFoot(const char* role);
+    /// Of a sheet whose changes take effect at once; at the left `before`, if any.
+    void addCloseFoot(const char* role, QWidget* before = nullptr);
 
 private:
     QVBoxLayout* rows_;
