@@ -69,13 +69,13 @@ PictureWork startingWork() {
     return {startingGrade(), {}, kStartTake, {}};
 }
 
-/// A picture's own as far as it can be known ahead: what can't be read is told by the run.
-PictureWork knownWork(const BatchPlan& plan, std::size_t picture) {
+/// A picture's own as far as it can be known ahead; nothing of what can't be read, which the run tells.
+std::optional<PictureWork> knownWork(const BatchPlan& plan, std::size_t picture) {
     if (const auto known = plan.works.find(picture); known != plan.works.end()) return known->second;
     try {
         return loadWork(plan.pictures[picture]).value_or(startingWork());
     } catch (const Error&) {
-        return startingWork();
+        return plan.goesWithoutUnreadableGrades ? std::optional(startingWork()) : std::nullopt;
     }
 }
 
@@ -131,13 +131,14 @@ std::vector<BatchJob> jobsOf(const BatchPlan& plan) {
             const BatchLook look = lookFor(plan, p, l);
             const auto wish = plan.wishes.find({p, l});
             const Grade* own = work ? ownGradeFor(look, *work) : nullptr;
+            const bool hasNoTake = work && !own;
             const std::optional<PictureSize> framed =
                 asksSize && own ? knownSize(plan, p, gradeFor(look, *own, plan.prep)) : std::nullopt;
             for (std::size_t o = 0; o < plan.outputs.size(); ++o) {
                 BatchJob job;
                 job.picture = p, job.look = l, job.output = o;
                 if (wish != plan.wishes.end() && wish->second.isLeftOut) job.state = JobState::LeftOut;
-                if (!look.take.empty() && !own) job.state = JobState::LeftOut, job.warning = noTakeText(look.take);
+                if (hasNoTake) job.state = JobState::LeftOut, job.warning = noTakeText(look.take);
                 if (plan.elsewhere.contains(p)) job.state = JobState::Elsewhere;
                 NameParts parts{plan.pictures[p].stem().string(),
                                 look.name,

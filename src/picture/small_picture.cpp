@@ -19,9 +19,9 @@ using nlohmann::json;
 
 namespace {
 
-// A kept file: the mark, the length of the header (4 bytes), the header (CBOR), then the codes of red, green, blue
-// and alpha, row by row, 16 bits each, from the lowest to the highest value of the picture. Bytes lie as the machine
-// has them: the folder is this machine's own.
+// A kept file: the mark, a sum of all that comes behind the header's length (8 bytes), that length (4 bytes), the
+// header (CBOR), then the codes of red, green, blue and alpha, row by row, 16 bits each, from the lowest to the
+// highest value of the picture. Bytes lie as the machine has them: the folder is this machine's own.
 constexpr std::string_view kMark = "BarytonSmall1\n";
 constexpr double kCodes = 65535;
 constexpr std::size_t kMostHeader = 1 << 16;
@@ -41,19 +41,18 @@ std::string keyOf(const fs::path& file, const RawSettings& raw) {
                        static_cast<int>(raw.demosaic));
 }
 
-/// FNV-1a over words of eight bytes: what became of the codes on the disk shows.
-std::uint64_t sumOf(const std::vector<std::uint16_t>& codes) {
+/// FNV-1a over words of eight bytes: what became of a file on the disk shows.
+std::uint64_t sumOf(std::string_view bytes) {
     std::uint64_t sum = 0xcbf29ce484222325U;
-    std::size_t i = 0;
-    const std::size_t words = codes.size() / 4;
-    for (; i < words; ++i) {
+    for (std::size_t at = 0; at < bytes.size(); at += sizeof(sum)) {
         std::uint64_t word = 0;
-        std::memcpy(&word, codes.data() + 4 * i, sizeof(word));
+        std::memcpy(&word, bytes.data() + at, std::min(sizeof(word), bytes.size() - at));
         sum = (sum ^ word) * 0x100000001b3U;
     }
-    for (i *= 4; i < codes.size(); ++i) sum = (sum ^ codes[i]) * 0x100000001b3U;
     return sum;
 }
+
+constexpr std::size_t kPrefix = kMark.size() + sizeof(std::uint64_t) + sizeof(std::uint32_t);
 
 json jsonOf(const Shot& shot) {
     return {{"maker", shot.cameraMaker},
@@ -131,21 +130,23 @@ void keep(const fs::path& at, const std::string& key, const FileState& state, co
                                                             {"scale", picture.scale()},
                                                             {"low", coded.low},
                                                             {"high", coded.high},
-                                                            {"sum", sumOf(coded.codes)},
                                                             {"size", {small.size.width, small.size.height}},
                                                             {"bits", small.size.bits},
                                                             {"shot", jsonOf(small.shot)}});
-    std::string bytes(kMark);
+    std::string body(reinterpret_cast<const char*>(header.data()), header.size());
+    body.append(reinterpret_cast<const char*>(coded.codes.data()), coded.codes.size() * sizeof(std::uint16_t));
+    const std::uint64_t sum = sumOf(body);
     const auto length = static_cast<std::uint32_t>(header.size());
-    bytes.append(reinterpret_cast<const char*>(&length), sizeof(length));
-    bytes.append(reinterpret_cast<const char*>(header.data()), header.size());
-    bytes.append(reinterpret_cast<const char*>(coded.codes.data()), coded.codes.size() * sizeof(std::uint16_t));
+    std::string prefix(kMark);
+    prefix.append(reinterpret_cast<const char*>(&sum), sizeof(sum));
+    prefix.append(reinterpret_cast<const char*>(&length), sizeof(length));
     // Not flushed to the disk, as what must not be lost would be: after a power cut it is not whole, and made again.
     static std::atomic<unsigned> count = 0;
     fs::path part = at;
     part += fmt::format(".{}-{}", ::getpid(), ++count);
     std::ofstream out(part, std::ios::binary);
-    out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
+    out.write(prefix.data(), static_cast<std::streamsize>(prefix.size()));
+    out.write(body.data(), static_cast<std::streamsize>(body.size()));
     out.close();
     std::error_code failed;
     if (out) fs::rename(part, at, failed);
@@ -157,11 +158,14 @@ SmallPicture taken(const std::string& bytes, const std::string& key, const FileS
     const auto require = [](bool holds) {
         if (!holds) throw std::runtime_error("not kept");
     };
+    require(bytes.size() > kPrefix && bytes.starts_with(kMark));
+    std::uint64_t sum = 0;
     std::uint32_t length = 0;
-    std::size_t at = kMark.size() + sizeof(length);
-    require(bytes.size() > at && bytes.starts_with(kMark));
-    std::memcpy(&length, bytes.data() + kMark.size(), sizeof(length));
+    std::memcpy(&sum, bytes.data() + kMark.size(), sizeof(sum));
+    std::memcpy(&length, bytes.data() + kMark.size() + sizeof(sum), sizeof(length));
+    std::size_t at = kPrefix;
     require(length <= kMostHeader && bytes.size() - at >= length);
+    require(sum == sumOf(std::string_view(bytes).substr(at)));
     const auto first = bytes.begin() + static_cast<std::ptrdiff_t>(at);
     const json header = json::from_cbor(first, first + length);
     at += length;
@@ -175,7 +179,6 @@ SmallPicture taken(const std::string& bytes, const std::string& key, const FileS
     coded.codes.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(height) * (hasAlpha ? 4 : 3));
     require(bytes.size() - at == coded.codes.size() * sizeof(std::uint16_t));
     std::memcpy(coded.codes.data(), bytes.data() + at, bytes.size() - at);
-    require(header.at("sum") == sumOf(coded.codes));
     SmallPicture small;
     small.size = {header.at("size").at(0), header.at("size").at(1), header.at("bits")};
     small.shot = shotFrom(header.at("shot"));
@@ -185,10 +188,10 @@ SmallPicture taken(const std::string& bytes, const std::string& key, const FileS
     return small;
 }
 
-bool hasRoom(const fs::path& folder) {
+bool hasRoom(const fs::path& folder, std::uintmax_t leastFree) {
     std::error_code unknown;
     const fs::space_info space = fs::space(folder, unknown);
-    return !unknown && space.available > SmallStore::kLeastFree;
+    return !unknown && space.available > leastFree;
 }
 
 } // namespace
@@ -232,7 +235,8 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
         if (!at.empty()) fs::create_directories(folder_);
         // One that was written to while it was read is not kept: which of its states was seen, who knows.
         const FileState after = stateOf(file);
-        if (!at.empty() && after.bytes == state.bytes && after.written == state.written && hasRoom(folder_))
+        if (!at.empty() && after.bytes == state.bytes && after.written == state.written &&
+            hasRoom(folder_, leastFree_))
             keep(at, key, state, small, coded);
     } catch (const std::exception&) {
         // A folder that can't be written keeps nothing: the picture is there all the same.

@@ -137,6 +137,15 @@ TEST(Choices, TakesAreLooksOfThePicturesThatHaveThem) {
     const Picture evening = readPicture(folder / "out/Evening/fog-0.png").picture;
     const Picture wanted = Program::compile(graded(-1)).graded(readPicture(folder / "in/fog-0.png").picture);
     EXPECT_LT(largestDifference(evening, wanted), 1.6 / 255); // of dithering
+    // A grade that can't be read is a failure, not a picture without takes.
+    const std::string kept = readFile(gradeFileBeside(folder / "in/fog-1.png"));
+    writeFileAtomically(gradeFileBeside(folder / "in/fog-1.png"), kept.substr(0, kept.size() / 2));
+    const Result broken =
+        run(options + "--take Evening --out " + quoted(folder / "broken") + " " + season.set, folder);
+    EXPECT_EQ(broken.code, 1);
+    EXPECT_NE(broken.err.find("fog-1"), std::string::npos) << broken.err;
+    EXPECT_EQ(picturesIn(folder / "broken/Evening").size(), 1U);
+    writeFileAtomically(gradeFileBeside(folder / "in/fog-1.png"), kept);
     // What is in hand goes on from the last one.
     ASSERT_EQ(run(options + "--out " + quoted(folder / "own") + " " + season.set, folder).code, 0);
     EXPECT_TRUE(fs::exists(folder / "own/Noon/fog-0.png"));

@@ -12,7 +12,7 @@ namespace {
 struct Kept {
     TempFolder folder;
     fs::path file = folder / "cart.png";
-    SmallStore store{folder / "small"};
+    SmallStore store{folder / "small", 0};
 
     explicit Kept(int width = 64, int height = 40) { write(paintedPicture(width, height)); }
     void write(const Picture& picture) const { writePlain(file, picture, {FileFormat::Png, 16}); }
@@ -51,7 +51,7 @@ TEST(SmallPicture, IsTheSamePixelsReadFirstAndKept) {
 
 TEST(SmallPicture, KeepsValuesPastTheEndsAndHowItWasTaken) {
     const TempFolder folder;
-    const SmallStore store(folder / "small");
+    const SmallStore store(folder / "small", 0);
     const fs::path raw = demo() / "pictures/stage-door.dng";
     const SmallPicture plain = readSmallPicture(raw), first = store.read(raw), again = store.read(raw);
     EXPECT_FALSE(plain.shot.cameraModel.empty());
@@ -96,10 +96,19 @@ TEST(SmallPicture, WhateverLiesInTheFolderThePictureIsRight) {
         const SmallPicture again = kept.store.read(kept.file);
         ASSERT_TRUE(sameBytes(again.picture, first.picture)) << i;
         ASSERT_EQ(again.size.width, first.size.width) << i;
+        ASSERT_EQ(again.shot, first.shot) << i;
+        ASSERT_EQ(again.size.bits, first.size.bits) << i;
     }
     writeFileAtomically(kept.folder / "notes.txt", "The tin heron sleeps.");
-    const SmallStore blocked(kept.folder / "notes.txt/small"); // no folder can be made there
+    const SmallStore blocked(kept.folder / "notes.txt/small", 0); // no folder can be made there
     EXPECT_TRUE(sameBytes(blocked.read(kept.file).picture, first.picture));
+}
+
+TEST(SmallPicture, IsNotKeptWhereThereIsLittleRoomOrNoFolder) {
+    const Kept kept;
+    const SmallStore full(kept.folder / "full", ~std::uintmax_t(0)), none{fs::path()};
+    EXPECT_TRUE(sameBytes(full.read(kept.file).picture, none.read(kept.file).picture));
+    EXPECT_TRUE(!fs::exists(kept.folder / "full") || fs::is_empty(kept.folder / "full"));
 }
 
 TEST(SmallPicture, WhatWasNotUsedForLongestGoesFirst) {
