@@ -51,7 +51,7 @@ Mask softMask() {
     return mask;
 }
 
-Picture through(std::vector<Layer> look, std::vector<Stage> finish, const Picture& source) {
+Picture throughLayers(std::vector<Layer> look, std::vector<Stage> finish, const Picture& source) {
     Grade grade;
     grade.look = std::move(look), grade.finish = std::move(finish);
     return Program::compile(grade).graded(source);
@@ -62,9 +62,10 @@ Picture through(std::vector<Layer> look, std::vector<Stage> finish, const Pictur
 TEST(Local, InAPlainLayerAStageDoesWhatItDoesInTheFinish) {
     const Picture source = lampsAtNight(330, 220);
     for (const Stage& stage : localStages(0.7)) {
-        const Picture inLayer = through({layerOf("a", {darker(), stage})}, {}, source);
-        EXPECT_TRUE(sameBytes(inLayer, through({layerOf("a", {darker()})}, {stage}, source))) << stage.type;
-        EXPECT_GT(largestDifference(inLayer, through({layerOf("a", {darker()})}, {}, source)), 0.01) << stage.type;
+        const Picture inLayer = throughLayers({layerOf("a", {darker(), stage})}, {}, source);
+        EXPECT_TRUE(sameBytes(inLayer, throughLayers({layerOf("a", {darker()})}, {stage}, source))) << stage.type;
+        EXPECT_GT(largestDifference(inLayer, throughLayers({layerOf("a", {darker()})}, {}, source)), 0.01)
+            << stage.type;
     }
 }
 
@@ -81,9 +82,9 @@ TEST(Local, AMaskedLayerIsLaidOverWhateverLooksAroundInIt) {
             for (const Error& error : validate(grade)) ADD_FAILURE() << error.what();
             const Picture out = Program::compile(grade).graded(source);
             // The same in pieces, each a program of its own.
-            const Picture below = through({layerOf("a", {darker()})}, {}, source);
-            const Picture upper =
-                through({layerOf("b", {darker()})}, {}, through({layerOf("b", {saturation})}, {stage}, below));
+            const Picture below = throughLayers({layerOf("a", {darker()})}, {}, source);
+            const Picture upper = throughLayers({layerOf("b", {darker()})}, {},
+                                                throughLayers({layerOf("b", {saturation})}, {stage}, below));
             const Picture weights = Program::ofMask(grade, "b").graded(source);
             Picture laid = below;
             int held = 0;
@@ -101,9 +102,9 @@ TEST(Local, AMaskedLayerIsLaidOverWhateverLooksAroundInIt) {
                             static_cast<float>(lower[k] + share * (full[k] - lower[k]));
                 }
             EXPECT_GT(held, 1000);
-            const Picture want = through({grade.look[2]}, {}, laid);
+            const Picture want = throughLayers({grade.look[2]}, {}, laid);
             EXPECT_LT(largestDifference(out, want), 5e-5) << stage.type;
-            EXPECT_GT(largestDifference(out, through({grade.look[0], grade.look[2]}, {}, source)), 0.03);
+            EXPECT_GT(largestDifference(out, throughLayers({grade.look[0], grade.look[2]}, {}, source)), 0.03);
         }
 }
 

@@ -163,6 +163,11 @@ void ImportSheet::addItem(std::size_t index) {
                                              {}});
     row->setData(0, Qt::UserRole, static_cast<int>(index));
     row->setToolTip(NameColumn, QString::fromStdString(item.path));
+    if (item.preset && state_.hasKey()) { // its picture comes later, and moves nothing when it does
+        QPixmap empty(list_->iconSize());
+        empty.fill(theme::colours().well);
+        row->setIcon(NameColumn, empty);
+    }
     if (item.state == State::Refused) row->setForeground(StateColumn, theme::colours().error);
     if (!isAdded || item.state == State::Same) {
         row->setText(ChoiceColumn, QString::fromStdString(item.reason));
