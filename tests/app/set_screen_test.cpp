@@ -287,6 +287,18 @@ TEST(MatchScreen, ARunIsMatchedAndTheGradesStayAsTheyAre) {
     EXPECT_NEAR(light("meadow-cart-c"), light("meadow-cart"), 0.35);
     EXPECT_LT(own("meadow-cart-c"), own("meadow-cart") - 1);
     EXPECT_NEAR(light("meadow-cart-b"), own("meadow-cart-b"), 0.01) << "it was left as it is";
+    // What is graded elsewhere is matched anew when Batch is seen again, and not before.
+    d.click(d.button(&d.window(), tr8("Grade")));
+    Grade brighter = d.state().pictures().at(set.index("meadow-cart.jpg")).work.grade;
+    brighter.prep[0].parameters["stops"] = 0.5;
+    d.state().editPictures(tr8("Brighter"), {{set.index("meadow-cart.jpg"), brighter}}, 0);
+    QTest::qWait(600);
+    EXPECT_FALSE(set.batch->matchPage()->isMatching());
+    EXPECT_FALSE(set.batch->matchPage()->isReady());
+    d.click(d.button(&d.window(), tr8("Batch")));
+    EXPECT_FALSE(set.batch->startButton()->isEnabled());
+    ASSERT_TRUE(Driver::waitFor([&] { return set.batch->startButton()->isEnabled(); }, 60));
+    EXPECT_TRUE(prepCell().startsWith(tr8("matched: +2."))) << qPrintable(prepCell());
     d.menu(tr8("Edit"), tr8("Undo Batch: Prep"));
     EXPECT_FALSE(prepCell().contains(tr8("matched")));
 }

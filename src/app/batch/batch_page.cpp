@@ -205,9 +205,7 @@ void BatchPage::makeTable() {
 void BatchPage::setSettings(const BatchSettings& settings) {
     settings_ = settings;
     output_->setSettings(settings_);
-    const bool isMatched = settings_.prep == PrepChoice::Matched;
-    match_->setWanted(isMatched);
-    if (isMatched && !match_->isReady()) survey_->lookAtAll(); // which finds the scenes
+    matchWhereWanted();
     showPlan();
     if (!isRecalling_ && state_.pictures().size() > 0) rememberTimer_.start();
 }
@@ -362,6 +360,23 @@ BatchPlan BatchPage::plan() const {
     // As many as Preferences allow.
     plan.workers = static_cast<int>(tbb::global_control::active_value(tbb::global_control::max_allowed_parallelism));
     return plan;
+}
+
+void BatchPage::matchWhereWanted() {
+    const bool isWanted = settings_.prep == PrepChoice::Matched && isVisible();
+    match_->setWanted(isWanted);
+    if (isWanted && !match_->isReady()) survey_->lookAtAll(); // which finds the scenes
+}
+
+void BatchPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    matchWhereWanted();
+    showRun();
+}
+
+void BatchPage::hideEvent(QHideEvent* event) {
+    QWidget::hideEvent(event);
+    matchWhereWanted();
 }
 
 QString BatchPage::prepTextOf(int picture) const {

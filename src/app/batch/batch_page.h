@@ -58,6 +58,10 @@ Q_SIGNALS:
     /// A picture is to be opened in Grade, with a stage of it chosen where one is named.
     void gradeWanted(int picture, const QString& stageId);
 
+protected:
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
+
 private:
     /// Columns of the table; those of the looks follow.
     static constexpr int kPictureColumn = 1, kPrepColumn = 2, kFirstLook = 3;
@@ -104,6 +108,8 @@ private:
     /// What of the plan an earlier run has made, while nothing was set otherwise since.
     std::map<std::size_t, BatchJob> madeBefore(const BatchPlan& plan, bool retries) const;
     /// A hash of the grade that a picture would get now.
+    /// The light of the set is matched while it is to be and this is seen.
+    void matchWhereWanted();
     QString prepTextOf(int picture) const;
     std::string gradeHash(const BatchPlan& plan, std::size_t picture, std::size_t look) const;
     /// Of a file that no run has come to yet.

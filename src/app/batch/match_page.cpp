@@ -45,7 +45,7 @@ MatchPage::MatchPage(AppState& state, const SetSurvey& survey, QObject* parent)
     connect(&state.pictures(), &PictureSet::opened, this, [this] {
         runs_.clear(), byHand_.clear(), staying_.clear(), drawn_.clear();
         matched_ = {};
-        areByHand_ = isFound_ = false;
+        areByHand_ = false;
         chosen_ = -1;
         ++generation_;
         refreshSoon();
@@ -153,7 +153,12 @@ void MatchPage::makePanel() {
 }
 
 bool MatchPage::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == middle_ && event->type() == QEvent::Show) refreshSoon();
+    if (watched == middle_ && event->type() == QEvent::Show) {
+        if (isStale_)
+            refreshTimer_.start();
+        else
+            drawTimer_.start();
+    }
     return false;
 }
 
@@ -185,7 +190,7 @@ std::size_t MatchPage::runOf(int index) const {
 void MatchPage::setWanted(bool isWanted) {
     if (isWanted == isWanted_) return;
     isWanted_ = isWanted;
-    if (isWanted) refreshSoon();
+    if (isWanted && isStale_) refreshTimer_.start();
 }
 
 std::optional<PrepLight> MatchPage::lightFor(int index) const {
@@ -220,7 +225,7 @@ void MatchPage::refresh() {
                       if (generation != generation_) return;
                       matched_ = matched;
                       isMatching_ = false;
-                      isFound_ = true;
+                      isStale_ = refreshTimer_.isActive();
                       draw();
                       show();
                       showChosen();
@@ -366,6 +371,7 @@ void MatchPage::setRuns(std::vector<SceneRun> runs) {
     runs_ = std::move(runs);
     areByHand_ = true;
     matched_ = {};
+    isStale_ = true;
     refresh();
 }
 

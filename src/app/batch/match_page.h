@@ -31,13 +31,16 @@ public:
     /// The set is matched even while none of it is seen: a run asks for it.
     void setWanted(bool isWanted);
     /// What is shown is of the set as it is now.
-    bool isReady() const { return isFound_ && !isMatching_ && !refreshTimer_.isActive(); }
+    bool isReady() const { return !isStale_ && !isMatching_; }
     /// What a picture is to be set to; nothing where it stays as it stands.
     std::optional<PrepLight> lightFor(int index) const;
     /// How far other scenes are drawn to the key, 0…1.
     double betweenRuns() const { return between_->value() / 100; }
     QString summary() const { return summary_->text(); }
-    void refreshSoon() { refreshTimer_.start(); }
+    void refreshSoon() {
+        isStale_ = true;
+        refreshTimer_.start();
+    }
 
 Q_SIGNALS:
     void settled(); ///< what pictures are to be set to may be another
@@ -94,7 +97,7 @@ private:
     EachSmall smalls_;
     int chosen_ = -1, generation_ = 0;
     bool isMatching_ = false;
-    bool isFound_ = false;  ///< the set was matched once
+    bool isStale_ = true;   ///< what was found is not of the set as it is now
     bool isWanted_ = false; ///< by a run
     QTimer refreshTimer_, drawTimer_, showTimer_;
     std::shared_ptr<Task> task_;
