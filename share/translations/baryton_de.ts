@@ -5169,6 +5169,10 @@
         <source>All pictures</source>
         <translation>Alle Bilder</translation>
     </message>
+    <message>
+        <source> − %1 left out</source>
+        <translation> − %1 ausgelassen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::BatchRun</name>

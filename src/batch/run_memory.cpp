@@ -76,6 +76,11 @@ JobState stateFrom(const std::string& name) {
 
 } // namespace
 
+std::size_t RunMemory::wantedCount() const {
+    return static_cast<std::size_t>(std::count_if(
+        files.begin(), files.end(), [](const File& file) { return file.job.state != JobState::LeftOut; }));
+}
+
 bool RunMemory::wasInterrupted() const {
     return std::any_of(files.begin(), files.end(), [](const File& file) {
         return file.job.state == JobState::Waiting || file.job.state == JobState::Running ||

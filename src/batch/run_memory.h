@@ -45,6 +45,8 @@ struct RunMemory {
         BatchJob job;      ///< its picture and look as numbers mean nothing here; the output does
     };
     std::vector<File> files; ///< of the last run; empty when there was none
+    /// How many files the last run was to make.
+    std::size_t wantedCount() const;
     /// Whether the last run ended before all files were tried.
     bool wasInterrupted() const;
 };

@@ -153,6 +153,11 @@ TEST(BatchScreen, PicturesAreTickedAndOnlyThoseAreMade) {
     EXPECT_EQ(std::distance(fs::directory_iterator(s.out), {}), 1);
     EXPECT_TRUE(s.batch->progressText().startsWith(tr8("1 of 1 files are done")))
         << qPrintable(s.batch->progressText());
+    EXPECT_EQ(s.batch->findChild<QProgressBar*>()->value(), 1000) << "what is left out is not missing";
+    const auto labels = s.batch->findChildren<QLabel*>();
+    EXPECT_TRUE(std::any_of(labels.begin(), labels.end(), [](const QLabel* label) {
+        return label->text() == tr8("3 pictures × 1 look − 2 left out = 1 file");
+    }));
     // What was chosen in Grade is one press away.
     d.click(d.button(&d.window(), tr8("Grade")));
     d.chooseRow(d.window().gradePage()->tray(), 2);

@@ -234,7 +234,7 @@ void BatchPage::recall() {
     setSettings(settings);
     isRecalling_ = false;
     output_->setRunning(run != nullptr);
-    const auto all = memory_->files.size();
+    const auto all = memory_->wantedCount();
     const auto made = static_cast<std::size_t>(std::count_if(
         memory_->files.begin(), memory_->files.end(), [](const auto& f) { return f.job.state == JobState::Done; }));
     endText_.clear();
@@ -402,7 +402,8 @@ void BatchPage::showPlan() {
     head_->setText(state_.pictures().name());
     QStringList factors = {counted(pictures, tr("picture"), tr("pictures")), counted(looks, tr("look"), tr("looks"))};
     if (kinds > 1) factors.append(counted(kinds, tr("kind of file"), tr("kinds of file")));
-    counts_->setText(factors.join(QStringLiteral(" × ")) + QStringLiteral(" = ") +
+    const QString less = leftOut > 0 ? tr(" − %1 left out").arg(leftOut * kinds) : QString();
+    counts_->setText(factors.join(QStringLiteral(" × ")) + less + QStringLiteral(" = ") +
                      counted((pictures * looks - leftOut) * kinds, tr("file"), tr("files")));
     QString problem = output_->problem();
     try {

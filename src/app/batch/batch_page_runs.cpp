@@ -330,9 +330,8 @@ void BatchPage::showRun() {
                                           : endText_);
         const auto made = std::count_if(memory_->files.begin(), memory_->files.end(),
                                         [](const auto& file) { return isMade(file.job); });
-        progress_->setValue(memory_->files.empty()
-                                ? 0
-                                : static_cast<int>(1000 * made / static_cast<qsizetype>(memory_->files.size())));
+        const auto wanted = static_cast<qsizetype>(memory_->wantedCount());
+        progress_->setValue(wanted == 0 ? 0 : static_cast<int>(1000 * made / wanted));
         return;
     }
     QString text = run->progressText();
