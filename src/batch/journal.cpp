@@ -98,20 +98,23 @@ Journal::Journal(const fs::path& file, const NamedPlan& plan, const PlanPart& pa
         for (const fs::path& each : whatIsThere(plan.plan)) there.push_back(asUtf8(each.string()));
     std::error_code failed;
     fs::create_directories(file.parent_path(), failed);
-    fd_ = ::open(file.c_str(), O_WRONLY | O_CREAT | O_CLOEXEC | O_APPEND | (goesOn ? 0 : O_TRUNC), 0666);
+    // Whole or not there, so that a run killed at its first step can go on as well.
+    if (!goesOn)
+        writeFileAtomically(file, Json{{"format", kJournalFormat},
+                                       {"version", 1},
+                                       {"program", std::string(kProgram) + " " + kVersion},
+                                       {"plan", planHash(plan)},
+                                       {"part", part.number},
+                                       {"of", part.of},
+                                       {"there", std::move(there)}}
+                                          .dump() +
+                                      "\n");
+    fd_ = ::open(file.c_str(), O_WRONLY | O_CLOEXEC | O_APPEND);
     if (fd_ < 0)
         throw Error(file.string(), "", inWords("cannot write: {}", std::strerror(errno)),
                     words("the run keeps its journal there: choose a folder that can be written"));
     // What was cut off stays a line of its own.
-    write(goesOn ? "\n" + Json{{"goesOn", true}}.dump()
-                 : Json{{"format", kJournalFormat},
-                        {"version", 1},
-                        {"program", std::string(kProgram) + " " + kVersion},
-                        {"plan", planHash(plan)},
-                        {"part", part.number},
-                        {"of", part.of},
-                        {"there", std::move(there)}}
-                       .dump());
+    if (goesOn) write("\n" + Json{{"goesOn", true}}.dump());
 }
 
 Journal::~Journal() {

@@ -73,7 +73,8 @@ public:
         ::kill(child, SIGKILL);
         int status = 0;
         ::waitpid(child, &status, 0);
-        return WIFEXITED(status) && WEXITSTATUS(status) == 0;
+        if (WIFEXITED(status)) EXPECT_EQ(WEXITSTATUS(status), 0);
+        return WIFEXITED(status);
     }
 
     TempFolder folder;
