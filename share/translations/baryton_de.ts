@@ -300,7 +300,7 @@
     </message>
     <message>
         <source>Hue bands</source>
-        <translation>Farbtonbänder</translation>
+        <translation>Farbbänder</translation>
     </message>
     <message>
         <source>Up and Down turn the value, Left and Right the hue; comma and full stop choose a band, Page Up and Page Down the lane</source>
@@ -4634,6 +4634,278 @@
         <source>watch another folder, or have the plan write elsewhere</source>
         <translation>einen anderen Ordner beobachten oder den Plan anderswohin schreiben lassen</translation>
     </message>
+    <message>
+        <source>Can be part of a LUT.</source>
+        <translation>Kann Teil einer LUT sein.</translation>
+    </message>
+    <message>
+        <source>Stays out of a LUT: it needs to know where a pixel lies, or what lies around it.</source>
+        <translation>Bleibt aus einer LUT heraus: sie muss wissen, wo ein Bildpunkt liegt oder was um ihn liegt.</translation>
+    </message>
+    <message>
+        <source>What is this?</source>
+        <translation>Was ist das?</translation>
+    </message>
+    <message>
+        <source>Guide</source>
+        <translation>Anleitung</translation>
+    </message>
+    <message>
+        <source>develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, log, dng</source>
+        <translation>entwickeln, Kamera, Sensor, Negativ, Weißabgleich, Lichter, ausgebrannt, flach, log, dng</translation>
+    </message>
+    <message>
+        <source>It is there from the start for a camera&apos;s raw file. Say here what light was white, and take Flat where a film response or a strong curve follows.</source>
+        <translation>Bei der Rohdatei einer Kamera ist sie von Anfang an da. Hier sagt man, welches Licht weiß war, und nimmt Flach, wo ein Filmcharakter oder eine starke Kurve folgt.</translation>
+    </message>
+    <message>
+        <source>denoise, noise reduction, high iso, speckles, blotches, smooth, clean</source>
+        <translation>entrauschen, Bildrauschen, hohe ISO, Sprenkel, Flecken, glätten, sauber</translation>
+    </message>
+    <message>
+        <source>For pictures taken in little light, before anything makes the specks stand out. Less than what takes all of them away is mostly enough.</source>
+        <translation>Für Bilder aus wenig Licht, bevor etwas die Punkte hervorhebt. Weniger, als alle wegzunehmen, genügt meist.</translation>
+    </message>
+    <message>
+        <source>chromatic aberration, purple fringe, green fringe, colour seam, edges, lens</source>
+        <translation>chromatische Aberration, violetter Saum, grüner Saum, Farbsaum, Kanten, Objektiv</translation>
+    </message>
+    <message>
+        <source>Where bare twigs or a roof stand against a bright sky with a purple line along them.</source>
+        <translation>Wo kahle Zweige oder ein Dach vor hellem Himmel stehen und eine violette Linie daran entlangläuft.</translation>
+    </message>
+    <message>
+        <source>distortion, barrel, pincushion, lateral chromatic aberration, vignetting, corner shading, falloff, profile, wide angle, bent lines</source>
+        <translation>Verzeichnung, Tonne, Kissen, Farbquerfehler, Randabfall, dunkle Ecken, Profil, Weitwinkel, gebogene Linien</translation>
+    </message>
+    <message>
+        <source>For walls and horizons that bend, and corners that are darker than the middle. One press takes back what is known of the lens.</source>
+        <translation>Für Wände und Horizonte, die sich biegen, und Ecken, die dunkler sind als die Mitte. Ein Druck nimmt zurück, was vom Objektiv bekannt ist.</translation>
+    </message>
+    <message>
+        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama, perspective, keystone, converging lines, architecture</source>
+        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber, Perspektive, stürzende Linien, Architektur</translation>
+    </message>
+    <message>
+        <source>For a level horizon, uprights that stand, and the proportions of the page. What is outside is kept.</source>
+        <translation>Für einen waagrechten Horizont, Senkrechte, die stehen, und das Format der Seite. Was außen liegt, bleibt erhalten.</translation>
+    </message>
+    <message>
+        <source>brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright</source>
+        <translation>heller, dunkler, aufhellen, abdunkeln, nachbelichten, abwedeln, Blende, zu dunkel, zu hell</translation>
+    </message>
+    <message>
+        <source>For a picture that is too dark or too bright as a whole. In Prep it is this picture&apos;s own; in the Look it belongs to the style.</source>
+        <translation>Für ein Bild, das im Ganzen zu dunkel oder zu hell ist. In der Vorbereitung gehört sie diesem Bild; im Look gehört sie zum Stil.</translation>
+    </message>
+    <message>
+        <source>colour cast, too blue, too yellow, neutral grey, lamp light, daylight, kelvin</source>
+        <translation>Farbstich, zu blau, zu gelb, neutrales Grau, Lampenlicht, Tageslicht, Kelvin</translation>
+    </message>
+    <message>
+        <source>For a picture with a cast that is nobody&apos;s wish: press the picker on something that should be grey.</source>
+        <translation>Für ein Bild mit einem Stich, den niemand will: mit der Pipette auf etwas drücken, das grau sein soll.</translation>
+    </message>
+    <message>
+        <source>warmer, cooler, cold, evening, sunset, golden, winter, cosy</source>
+        <translation>wärmer, kühler, kalt, Abend, Sonnenuntergang, golden, Winter, behaglich</translation>
+    </message>
+    <message>
+        <source>For a style that is cooler or warmer than the picture, whatever light it was taken in.</source>
+        <translation>Für einen Stil, der kühler oder wärmer ist als das Bild, in welchem Licht es auch entstand.</translation>
+    </message>
+    <message>
+        <source>contrast, flat, punch, highlights, shadows, burn, burnt out, blown, recover, soft, matte, faded, fade, haze, roll off, too bright, too dark</source>
+        <translation>Kontrast, flau, knackig, Lichter, Schatten, ausgebrannt, überstrahlt, retten, weich, matt, verblasst, Dunst, auslaufen, zu hell, zu dunkel</translation>
+    </message>
+    <message>
+        <source>The first thing to try for a flat or a hard picture: the four ranges of brightness, each moved by itself without losing the folds.</source>
+        <translation>Das Erste, was man an einem flauen oder harten Bild versucht: die vier Bereiche der Helligkeit, jeder für sich bewegt, ohne Falten zu verlieren.</translation>
+    </message>
+    <message>
+        <source>black point, white point, gamma, haze, fog, paper, print, lift, faded, fade, matte</source>
+        <translation>Schwarzpunkt, Weißpunkt, Gamma, Dunst, Nebel, Papier, Druck, anheben, verblasst, matt</translation>
+    </message>
+    <message>
+        <source>To set where black and white lie: haze taken off, or paper that cannot print a full black.</source>
+        <translation>Um zu setzen, wo Schwarz und Weiß liegen: Dunst weg, oder Papier, das kein volles Schwarz druckt.</translation>
+    </message>
+    <message>
+        <source>contrast, s curve, matte, faded, fade, lifted blacks, soft, cross process, burn, dodge</source>
+        <translation>Kontrast, S-Kurve, matt, verblasst, angehobenes Schwarz, weich, crossentwickelt, nachbelichten, abwedeln</translation>
+    </message>
+    <message>
+        <source>For contrast drawn by hand, and for colours that differ between darks and lights: a faded black, a cool shadow.</source>
+        <translation>Für Kontrast von Hand, und für Farben, die in Tiefen und Lichtern verschieden sind: ein verblasstes Schwarz, ein kühler Schatten.</translation>
+    </message>
+    <message>
+        <source>colour balance, shadows, midtones, highlights, tint, mood, cinema, teal, grade</source>
+        <translation>Farbbalance, Schatten, Mitteltöne, Lichter, Tönung, Stimmung, Kino, petrol</translation>
+    </message>
+    <message>
+        <source>For the mood of a scene: darks to one colour, lights to the one across from it. Small pulls go far.</source>
+        <translation>Für die Stimmung einer Szene: Tiefen zu einer Farbe, Lichter zur gegenüberliegenden. Kleine Züge reichen weit.</translation>
+    </message>
+    <message>
+        <source>two colours, duotone, tint, shadows, highlights, mood, faded, old photograph</source>
+        <translation>zwei Farben, Duplex, Tönung, Schatten, Lichter, Stimmung, verblasst, altes Foto</translation>
+    </message>
+    <message>
+        <source>For two colours and a balance between them, where wheels would be more than is wanted.</source>
+        <translation>Für zwei Farben und ein Gleichgewicht dazwischen, wo Räder mehr wären als nötig.</translation>
+    </message>
+    <message>
+        <source>one colour, change a colour, selective, skin, sky, grass, leaves, autumn, skin tone</source>
+        <translation>eine Farbe, Farbe ändern, selektiv, Haut, Himmel, Gras, Laub, Herbst, Hautton</translation>
+    </message>
+    <message>
+        <source>For one colour among the others: a curtain, leaves, skin. Press on the picture to find its band.</source>
+        <translation>Für eine Farbe unter den anderen: ein Vorhang, Laub, Haut. Auf das Bild drücken findet ihr Band.</translation>
+    </message>
+    <message>
+        <source>selective, colour cast, complementary, cyan, magenta, yellow, ink, density, autumn</source>
+        <translation>selektiv, Farbstich, komplementär, Cyan, Magenta, Gelb, Druckfarbe, Dichte, Herbst</translation>
+    </message>
+    <message>
+        <source>For families of colour moved by hand in the terms of ink, mostly to take a cast out of one family.</source>
+        <translation>Für Farbfamilien, von Hand in den Begriffen der Druckfarben bewegt, meist um einer Familie einen Stich zu nehmen.</translation>
+    </message>
+    <message>
+        <source>vivid, colourful, muted, pastel, quiet, faded, fade, soft, grey, desaturate, skin</source>
+        <translation>bunt, kräftig, gedämpft, pastell, ruhig, verblasst, weich, grau, entsättigen, Haut</translation>
+    </message>
+    <message>
+        <source>clipping, clipped colours, too colourful, neon, lost folds, out of range, hold in, printable</source>
+        <translation>beschnitten, gekappte Farben, zu bunt, neon, verlorene Falten, außerhalb, fassen, druckbar</translation>
+    </message>
+    <message>
+        <source>At the end of a Look with strong colours: holds in what a file or a printer could not show, and keeps its folds.</source>
+        <translation>Am Ende eines Looks mit starken Farben: hält herein, was eine Datei oder ein Drucker nicht zeigen könnte, und behält die Falten.</translation>
+    </message>
+    <message>
+        <source>camera, calibrate, turn colours, other look, orange, teal</source>
+        <translation>Kamera, kalibrieren, Farben drehen, anderer Look, orange, petrol</translation>
+    </message>
+    <message>
+        <source>To make a camera&apos;s colours another camera&apos;s, and for styles that turn all hues of one kind together.</source>
+        <translation>Um die Farben einer Kamera zu denen einer anderen zu machen, und für Stile, die alle Farbtöne einer Art miteinander drehen.</translation>
+    </message>
+    <message>
+        <source>swap colours, infrared, cross process, matrix, mixer</source>
+        <translation>Farben tauschen, Infrarot, crossentwickelt, Matrix, Mischer</translation>
+    </message>
+    <message>
+        <source>For swapped channels, infrared, and other mixtures of what red, green and blue hold.</source>
+        <translation>Für vertauschte Kanäle, Infrarot und andere Mischungen aus dem, was Rot, Grün und Blau enthalten.</translation>
+    </message>
+    <message>
+        <source>black and white, grey, mono, old photograph, sepia, ink, filter, vintage</source>
+        <translation>schwarzweiß, grau, mono, altes Foto, Sepia, Tinte, Filter, alt</translation>
+    </message>
+    <message>
+        <source>For black and white: say how light each colour becomes, so that a red coat and green grass are not one grey.</source>
+        <translation>Für Schwarzweiß: sagt, wie hell jede Farbe wird, damit ein roter Mantel und grünes Gras nicht ein Grau sind.</translation>
+    </message>
+    <message>
+        <source>duotone, two colours, sepia, old photograph, vintage, poster, fade, faded</source>
+        <translation>Duplex, zwei Farben, Sepia, altes Foto, alt, Plakat, verblasst</translation>
+    </message>
+    <message>
+        <source>For duotones and printed looks: every brightness gets the colour that the gradient has there.</source>
+        <translation>Für Zweitöner und gedruckte Looks: jede Helligkeit bekommt die Farbe, die der Verlauf dort hat.</translation>
+    </message>
+    <message>
+        <source>gel, lamp, haze, fog, solid, paint, graduated, sky, blend, flat</source>
+        <translation>Folie, Lampe, Dunst, Nebel, einfarbig, Farbe, verlaufend, Himmel, mischen, flächig</translation>
+    </message>
+    <message>
+        <source>For haze, a coloured gel, a graduated sky: one colour or two, laid over by a mode and a strength.</source>
+        <translation>Für Dunst, eine Farbfolie, einen Himmel mit Verlauf: eine Farbe oder zwei, mit Mischung und Stärke darübergelegt.</translation>
+    </message>
+    <message>
+        <source>film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, nostalgia</source>
+        <translation>Film, analog, Abzug, Negativ, Dia, altes Foto, alt, verblasst, weich, Nostalgie</translation>
+    </message>
+    <message>
+        <source>For the way of film and print: how light fades into white and black, with the colours of its layers.</source>
+        <translation>Für die Art von Film und Abzug: wie Licht in Weiß und Schwarz ausläuft, mit den Farben seiner Schichten.</translation>
+    </message>
+    <message>
+        <source>cube, 3dl, look file, table, load</source>
+        <translation>cube, 3dl, Lookdatei, Tabelle, laden</translation>
+    </message>
+    <message>
+        <source>For a look that came as a file. Say what space it is meant for, and how much of it is wanted.</source>
+        <translation>Für einen Look, der als Datei kam. Hier sagt man, für welchen Farbraum er gedacht ist und wie viel davon man will.</translation>
+    </message>
+    <message>
+        <source>glow, haze, dreamy, soft light, lamps, stars, mist, diffusion, soft focus</source>
+        <translation>Leuchten, Glühen, Dunst, verträumt, weiches Licht, Lampen, Sterne, Nebel, Weichzeichner, Schein</translation>
+    </message>
+    <message>
+        <source>For lamps, mist and windows that glow into what is beside them.</source>
+        <translation>Für Lampen, Nebel und Fenster, die in das leuchten, was neben ihnen ist.</translation>
+    </message>
+    <message>
+        <source>sharpen, sharp, sharpness, clear, crisp, blur, soften, texture, unsharp, high pass</source>
+        <translation>schärfen, scharf, Schärfe, klar, knackig, weichzeichnen, Struktur, unscharf maskieren, Hochpass</translation>
+    </message>
+    <message>
+        <source>To make structure crisper or softer. Judge it at 100 %.</source>
+        <translation>Um Struktur knackiger oder weicher zu machen. Bei 100 % beurteilen.</translation>
+    </message>
+    <message>
+        <source>structure, texture, haze, mist, punch, clear, soften, fog, micro contrast</source>
+        <translation>Struktur, Textur, Dunst, Nebel, Biss, klar, weicher, Mikrokontrast</translation>
+    </message>
+    <message>
+        <source>For haze and flat light: the large forms stand out, without the blacks and whites moving.</source>
+        <translation>Für Dunst und flaches Licht: die großen Formen treten hervor, ohne dass Schwarz und Weiß wandern.</translation>
+    </message>
+    <message>
+        <source>glow, red edge, film, lamps, analogue, warm seam, night, old photograph</source>
+        <translation>Glühen, roter Rand, Film, Lampen, analog, warmer Saum, Nacht, altes Foto</translation>
+    </message>
+    <message>
+        <source>For the warm seam that film has round a lamp.</source>
+        <translation>Für den warmen Saum, den Film um eine Lampe hat.</translation>
+    </message>
+    <message>
+        <source>dark corners, burn, edges, frame, spotlight, focus, old photograph</source>
+        <translation>dunkle Ecken, Ränder, Rahmen, Scheinwerfer, Blickfang, altes Foto</translation>
+    </message>
+    <message>
+        <source>To lead the eye: the corners become darker or lighter, round a middle that you place.</source>
+        <translation>Um das Auge zu führen: die Ecken werden dunkler oder heller, um eine Mitte, die man setzt.</translation>
+    </message>
+    <message>
+        <source>texture, dust, scratches, steam, smoke, snow, rain, paper, light leak, flare, double exposure, logo, signature, picture in picture, layer a picture</source>
+        <translation>Textur, Staub, Kratzer, Dampf, Rauch, Schnee, Regen, Papier, Lichteinfall, Reflex, Doppelbelichtung, Logo, Unterschrift, Bild im Bild, Bild auflegen</translation>
+    </message>
+    <message>
+        <source>For steam, paper, scratches or a mark: another picture laid over this one.</source>
+        <translation>Für Dampf, Papier, Kratzer oder ein Zeichen: ein anderes Bild über diesem.</translation>
+    </message>
+    <message>
+        <source>film, noise, analogue, texture, old photograph, vintage, gritty, banding, print</source>
+        <translation>Film, Rauschen, analog, Textur, altes Foto, rau, Abrisse, Druck</translation>
+    </message>
+    <message>
+        <source>For texture like that of film, and to hide steps in a smooth sky.</source>
+        <translation>Für Struktur wie die von Film, und um Stufen in einem glatten Himmel zu verbergen.</translation>
+    </message>
+    <message>
+        <source>letterbox, black border, cinema, wide screen, band, title, mask, format, ratio</source>
+        <translation>schwarzer Rand, Kino, Breitbild, Streifen, Titel, Maske, Format, Seitenverhältnis</translation>
+    </message>
+    <message>
+        <source>For a wide frame within another format, and a band for a title.</source>
+        <translation>Für ein breites Bild in einem anderen Format, und ein Band für einen Titel.</translation>
+    </message>
+    <message>
+        <source>For more or less colour as a whole. Muted colours alone spares what is colourful already.</source>
+        <translation>Für mehr oder weniger Farbe im Ganzen. Matte Farben allein schont, was schon bunt ist.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5279,6 +5551,10 @@
         <source>Do not start</source>
         <translation>Nicht beginnen</translation>
     </message>
+    <message>
+        <source>Running</source>
+        <translation>Lauf</translation>
+    </message>
 </context>
 <context>
     <name>baryton::CarryTree</name>
@@ -5524,6 +5800,10 @@
         <source> · covers all</source>
         <translation> · deckt alles</translation>
     </message>
+    <message>
+        <source>What is this?</source>
+        <translation>Was ist das?</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ChannelMixEditor</name>
@@ -5612,6 +5892,10 @@
     <message>
         <source>Stay</source>
         <translation>Bleiben</translation>
+    </message>
+    <message>
+        <source>Running</source>
+        <translation>Lauf</translation>
     </message>
 </context>
 <context>
@@ -5912,6 +6196,14 @@
         <source>Layer</source>
         <translation>Ebene</translation>
     </message>
+    <message>
+        <source>What is this?</source>
+        <translation>Was ist das?</translation>
+    </message>
+    <message>
+        <source>What this does, and when people use it (F1)</source>
+        <translation>Was das tut, und wann man es nimmt (F1)</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ExportLutSheet</name>
@@ -5926,6 +6218,10 @@
     <message>
         <source> look</source>
         <translation> Look</translation>
+    </message>
+    <message>
+        <source>As a LUT</source>
+        <translation>Als LUT</translation>
     </message>
 </context>
 <context>
@@ -6013,6 +6309,10 @@
     <message>
         <source>a pack</source>
         <translation>ein Paket</translation>
+    </message>
+    <message>
+        <source>Packs</source>
+        <translation>Pakete</translation>
     </message>
 </context>
 <context>
@@ -6345,6 +6645,10 @@
         <source>How much of it covers the picture, in per cent</source>
         <translation>Wie stark es das Bild deckt, in Prozent</translation>
     </message>
+    <message>
+        <source>Encoding, mark, metadata</source>
+        <translation>Kodierung, Marke, Metadaten</translation>
+    </message>
 </context>
 <context>
     <name>baryton::FilmEditor</name>
@@ -6636,6 +6940,42 @@
         <source>New layer on an object, drawn round</source>
         <translation>Neue Ebene auf einem Objekt, das umfahren wird</translation>
     </message>
+    <message>
+        <source>The set</source>
+        <translation>Die Serie</translation>
+    </message>
+    <message>
+        <source>Samples</source>
+        <translation>Messpunkte</translation>
+    </message>
+    <message>
+        <source>Shelf</source>
+        <translation>Regal</translation>
+    </message>
+    <message>
+        <source>Takes and steps</source>
+        <translation>Fassungen und Schritte</translation>
+    </message>
+    <message>
+        <source>Compare</source>
+        <translation>Vergleichen</translation>
+    </message>
+    <message>
+        <source>The picture</source>
+        <translation>Das Bild</translation>
+    </message>
+    <message>
+        <source>Frame</source>
+        <translation>Ausschnitt</translation>
+    </message>
+    <message>
+        <source>The chain</source>
+        <translation>Die Kette</translation>
+    </message>
+    <message>
+        <source>Scopes</source>
+        <translation>Anzeigen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::GradientEditor</name>
@@ -6767,6 +7107,52 @@
     </message>
 </context>
 <context>
+    <name>baryton::Guide</name>
+    <message>
+        <source>Stages</source>
+        <translation>Stufen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::GuidePanel</name>
+    <message>
+        <source>Back</source>
+        <translation>Zurück</translation>
+    </message>
+    <message>
+        <source>The page that was read before</source>
+        <translation>Die Seite, die vorher gelesen wurde</translation>
+    </message>
+    <message>
+        <source>Contents</source>
+        <translation>Inhalt</translation>
+    </message>
+    <message>
+        <source>Search the guide</source>
+        <translation>In der Anleitung suchen</translation>
+    </message>
+    <message>
+        <source>Close the guide</source>
+        <translation>Anleitung schließen</translation>
+    </message>
+    <message>
+        <source>Close the guide (Escape)</source>
+        <translation>Anleitung schließen (Escape)</translation>
+    </message>
+    <message>
+        <source>Page of the guide</source>
+        <translation>Seite der Anleitung</translation>
+    </message>
+    <message>
+        <source>The pages of the guide are not where the program was installed.</source>
+        <translation>Die Seiten der Anleitung liegen nicht dort, wo das Programm installiert wurde.</translation>
+    </message>
+    <message>
+        <source>Nothing in the guide has all of these words.</source>
+        <translation>Nichts in der Anleitung hat alle diese Wörter.</translation>
+    </message>
+</context>
+<context>
     <name>baryton::HandleBar</name>
     <message>
         <source>handle %1 of %2 at %3</source>
@@ -6823,7 +7209,7 @@
     <name>baryton::HueLanes</name>
     <message>
         <source>Hue bands</source>
-        <translation>Farbtonbänder</translation>
+        <translation>Farbbänder</translation>
     </message>
     <message>
         <source>shift</source>
@@ -7006,6 +7392,10 @@
     <message>
         <source>%1 added, %2 left out</source>
         <translation>%1 hinzugefügt, %2 weggelassen</translation>
+    </message>
+    <message>
+        <source>Packs</source>
+        <translation>Pakete</translation>
     </message>
 </context>
 <context>
@@ -8180,6 +8570,10 @@ Einiges davon wurde seither geändert</translation>
         <source>They are in the set already</source>
         <translation>Sie sind schon dabei</translation>
     </message>
+    <message>
+        <source>Guide</source>
+        <translation>Anleitung</translation>
+    </message>
 </context>
 <context>
     <name>baryton::MaskPages</name>
@@ -9172,6 +9566,22 @@ Einiges davon wurde seither geändert</translation>
         <source>Survey the set with it</source>
         <translation>Den Satz damit durchsehen</translation>
     </message>
+    <message>
+        <source>Search</source>
+        <translation>Suchen</translation>
+    </message>
+    <message>
+        <source>Groups</source>
+        <translation>Gruppen</translation>
+    </message>
+    <message>
+        <source>Tiles</source>
+        <translation>Kacheln</translation>
+    </message>
+    <message>
+        <source>Details</source>
+        <translation>Einzelheiten</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PairStep</name>
@@ -9483,6 +9893,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Run</source>
         <translation>Ausführen</translation>
+    </message>
+    <message>
+        <source>Plans</source>
+        <translation>Pläne</translation>
     </message>
 </context>
 <context>
@@ -10163,6 +10577,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>Preset saved: %1 in %2, on the shelf and in Package (%3)</source>
         <translation>Vorgabe gesichert: %1 in %2, im Regal und unter Packen (%3)</translation>
     </message>
+    <message>
+        <source>Save a preset</source>
+        <translation>Eine Vorgabe sichern</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ScopePanel</name>
@@ -10571,6 +10989,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>stages come near it.</source>
         <translation>Stufen kommen ihr nahe.</translation>
+    </message>
+    <message>
+        <source>A LUT of unknown making</source>
+        <translation>Eine LUT unbekannter Herkunft</translation>
     </message>
 </context>
 <context>
@@ -11035,6 +11457,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>Nothing has arrived yet</source>
         <translation>Noch ist nichts angekommen</translation>
     </message>
+    <message>
+        <source>Plans</source>
+        <translation>Pläne</translation>
+    </message>
 </context>
 <context>
     <name>baryton::WelcomePage</name>
@@ -11055,10 +11481,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>Der Beispielsatz</translation>
     </message>
     <message>
-        <source>A copy of it: twelve pictures of a travelling marionette theatre</source>
-        <translation>Eine Kopie davon: zwölf Bilder eines reisenden Marionettentheaters</translation>
-    </message>
-    <message>
         <source>Or drop a folder, pictures, presets or LUTs anywhere on the window.</source>
         <translation>Oder einen Ordner, Bilder, Vorgaben oder LUTs irgendwo auf dem Fenster ablegen.</translation>
     </message>
@@ -11067,8 +11489,40 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>ZULETZT GEÖFFNET</translation>
     </message>
     <message>
-        <source>Nothing yet</source>
-        <translation>Noch nichts</translation>
+        <source>Grade</source>
+        <translation>Gestalten</translation>
+    </message>
+    <message>
+        <source>What should this look like?</source>
+        <translation>Wie soll das aussehen?</translation>
+    </message>
+    <message>
+        <source>Package</source>
+        <translation>Packen</translation>
+    </message>
+    <message>
+        <source>How do I keep it?</source>
+        <translation>Wie hebe ich es auf?</translation>
+    </message>
+    <message>
+        <source>Batch</source>
+        <translation>Stapel</translation>
+    </message>
+    <message>
+        <source>How does the whole set get it?</source>
+        <translation>Wie bekommt es die ganze Serie?</translation>
+    </message>
+    <message>
+        <source>Opens its page of the guide</source>
+        <translation>Öffnet ihre Seite der Anleitung</translation>
+    </message>
+    <message>
+        <source>A copy of it: pictures of a travelling marionette theatre, some of them graded</source>
+        <translation>Eine Kopie davon: Bilder eines reisenden Marionettentheaters, einige davon gestaltet</translation>
+    </message>
+    <message>
+        <source>Nothing yet: what you open stands here the next time</source>
+        <translation>Noch nichts: was Sie öffnen, steht das nächste Mal hier</translation>
     </message>
 </context>
 <context>
@@ -11344,86 +11798,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>Vor {} setzen</translation>
     </message>
     <message>
-        <source>brighter, darker, lighten, darken, burn, dodge, stop, too dark, too bright</source>
-        <translation>heller, dunkler, aufhellen, abdunkeln, nachbelichten, abwedeln, Blende, zu dunkel, zu hell</translation>
-    </message>
-    <message>
-        <source>colour cast, too blue, too yellow, neutral grey, lamp light, daylight, kelvin</source>
-        <translation>Farbstich, zu blau, zu gelb, neutrales Grau, Lampenlicht, Tageslicht, Kelvin</translation>
-    </message>
-    <message>
-        <source>warmer, cooler, cold, evening, sunset, golden, winter, cosy</source>
-        <translation>wärmer, kühler, kalt, Abend, Sonnenuntergang, golden, Winter, behaglich</translation>
-    </message>
-    <message>
-        <source>contrast, flat, punch, highlights, shadows, burn, burnt out, blown, recover, soft, matte, faded, fade, haze, roll off, too bright, too dark</source>
-        <translation>Kontrast, flau, knackig, Lichter, Schatten, ausgebrannt, überstrahlt, retten, weich, matt, verblasst, Dunst, auslaufen, zu hell, zu dunkel</translation>
-    </message>
-    <message>
-        <source>black point, white point, gamma, haze, fog, paper, print, lift, faded, fade, matte</source>
-        <translation>Schwarzpunkt, Weißpunkt, Gamma, Dunst, Nebel, Papier, Druck, anheben, verblasst, matt</translation>
-    </message>
-    <message>
-        <source>contrast, s curve, matte, faded, fade, lifted blacks, soft, cross process, burn, dodge</source>
-        <translation>Kontrast, S-Kurve, matt, verblasst, angehobenes Schwarz, weich, crossentwickelt, nachbelichten, abwedeln</translation>
-    </message>
-    <message>
-        <source>colour balance, shadows, midtones, highlights, tint, mood, cinema, teal, grade</source>
-        <translation>Farbbalance, Schatten, Mitteltöne, Lichter, Tönung, Stimmung, Kino, petrol</translation>
-    </message>
-    <message>
-        <source>two colours, duotone, tint, shadows, highlights, mood, faded, old photograph</source>
-        <translation>zwei Farben, Duplex, Tönung, Schatten, Lichter, Stimmung, verblasst, altes Foto</translation>
-    </message>
-    <message>
-        <source>one colour, change a colour, selective, skin, sky, grass, leaves, autumn, skin tone</source>
-        <translation>eine Farbe, Farbe ändern, selektiv, Haut, Himmel, Gras, Laub, Herbst, Hautton</translation>
-    </message>
-    <message>
-        <source>selective, colour cast, complementary, cyan, magenta, yellow, ink, density, autumn</source>
-        <translation>selektiv, Farbstich, komplementär, Cyan, Magenta, Gelb, Druckfarbe, Dichte, Herbst</translation>
-    </message>
-    <message>
-        <source>vivid, colourful, muted, pastel, quiet, faded, fade, soft, grey, desaturate, skin</source>
-        <translation>bunt, kräftig, gedämpft, pastell, ruhig, verblasst, weich, grau, entsättigen, Haut</translation>
-    </message>
-    <message>
-        <source>clipping, clipped colours, too colourful, neon, lost folds, out of range, hold in, printable</source>
-        <translation>beschnitten, gekappte Farben, zu bunt, neon, verlorene Falten, außerhalb, fassen, druckbar</translation>
-    </message>
-    <message>
-        <source>camera, calibrate, turn colours, other look, orange, teal</source>
-        <translation>Kamera, kalibrieren, Farben drehen, anderer Look, orange, petrol</translation>
-    </message>
-    <message>
-        <source>swap colours, infrared, cross process, matrix, mixer</source>
-        <translation>Farben tauschen, Infrarot, crossentwickelt, Matrix, Mischer</translation>
-    </message>
-    <message>
-        <source>black and white, grey, mono, old photograph, sepia, ink, filter, vintage</source>
-        <translation>schwarzweiß, grau, mono, altes Foto, Sepia, Tinte, Filter, alt</translation>
-    </message>
-    <message>
-        <source>film, analogue, print, negative, slide, old photograph, vintage, faded, fade, soft, nostalgia</source>
-        <translation>Film, analog, Abzug, Negativ, Dia, altes Foto, alt, verblasst, weich, Nostalgie</translation>
-    </message>
-    <message>
-        <source>cube, 3dl, look file, table, load</source>
-        <translation>cube, 3dl, Lookdatei, Tabelle, laden</translation>
-    </message>
-    <message>
-        <source>dark corners, burn, edges, frame, spotlight, focus, old photograph</source>
-        <translation>dunkle Ecken, Ränder, Rahmen, Scheinwerfer, Blickfang, altes Foto</translation>
-    </message>
-    <message>
-        <source>glow, haze, dreamy, soft light, lamps, stars, mist, diffusion, soft focus</source>
-        <translation>Leuchten, Glühen, Dunst, verträumt, weiches Licht, Lampen, Sterne, Nebel, Weichzeichner, Schein</translation>
-    </message>
-    <message>
-        <source>sharpen, sharp, sharpness, clear, crisp, blur, soften, texture, unsharp, high pass</source>
-        <translation>schärfen, scharf, Schärfe, klar, knackig, weichzeichnen, Struktur, unscharf maskieren, Hochpass</translation>
-    </message>
-    <message>
         <source>{} was not written by {} and stays</source>
         <translation>{} wurde nicht von {} geschrieben und bleibt</translation>
     </message>
@@ -11524,38 +11898,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>{} (das Bild blieb ohne seine eigene Bearbeitung)</translation>
     </message>
     <message>
-        <source>structure, texture, haze, mist, punch, clear, soften, fog, micro contrast</source>
-        <translation>Struktur, Textur, Dunst, Nebel, Biss, klar, weicher, Mikrokontrast</translation>
-    </message>
-    <message>
-        <source>glow, red edge, film, lamps, analogue, warm seam, night, old photograph</source>
-        <translation>Glühen, roter Rand, Film, Lampen, analog, warmer Saum, Nacht, altes Foto</translation>
-    </message>
-    <message>
-        <source>film, noise, analogue, texture, old photograph, vintage, gritty, banding, print</source>
-        <translation>Film, Rauschen, analog, Textur, altes Foto, rau, Abrisse, Druck</translation>
-    </message>
-    <message>
-        <source>letterbox, black border, cinema, wide screen, band, title, mask, format, ratio</source>
-        <translation>schwarzer Rand, Kino, Breitbild, Streifen, Titel, Maske, Format, Seitenverhältnis</translation>
-    </message>
-    <message>
-        <source>develop, camera, sensor, negative, demosaic, white balance, highlight recovery, blown, flat, log, dng</source>
-        <translation>entwickeln, Kamera, Sensor, Negativ, Weißabgleich, Lichter, ausgebrannt, flach, log, dng</translation>
-    </message>
-    <message>
-        <source>denoise, noise reduction, high iso, speckles, blotches, smooth, clean</source>
-        <translation>entrauschen, Bildrauschen, hohe ISO, Sprenkel, Flecken, glätten, sauber</translation>
-    </message>
-    <message>
-        <source>chromatic aberration, purple fringe, green fringe, colour seam, edges, lens</source>
-        <translation>chromatische Aberration, violetter Saum, grüner Saum, Farbsaum, Kanten, Objektiv</translation>
-    </message>
-    <message>
-        <source>crop, cut, trim, level, straighten, horizon, rotate, turn, mirror, flip, upside down, ratio, format, reframe, panorama, perspective, keystone, converging lines, architecture</source>
-        <translation>zuschneiden, beschneiden, Beschnitt, gerade richten, Horizont, drehen, Seitenverhältnis, Format, Panorama, spiegeln, kopfüber, Perspektive, stürzende Linien, Architektur</translation>
-    </message>
-    <message>
         <source>nothing is known of the lens {}</source>
         <translation>über das Objektiv {} ist nichts bekannt</translation>
     </message>
@@ -11588,20 +11930,8 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>von {} ist nicht bekannt: {}</translation>
     </message>
     <message>
-        <source>distortion, barrel, pincushion, lateral chromatic aberration, vignetting, corner shading, falloff, profile, wide angle, bent lines</source>
-        <translation>Verzeichnung, Tonne, Kissen, Farbquerfehler, Randabfall, dunkle Ecken, Profil, Weitwinkel, gebogene Linien</translation>
-    </message>
-    <message>
         <source>a text</source>
         <translation>ein Text</translation>
-    </message>
-    <message>
-        <source>duotone, two colours, sepia, old photograph, vintage, poster, fade, faded</source>
-        <translation>Duplex, zwei Farben, Sepia, altes Foto, alt, Plakat, verblasst</translation>
-    </message>
-    <message>
-        <source>texture, dust, scratches, steam, smoke, snow, rain, paper, light leak, flare, double exposure, logo, signature, picture in picture, layer a picture</source>
-        <translation>Textur, Staub, Kratzer, Dampf, Rauch, Schnee, Regen, Papier, Lichteinfall, Reflex, Doppelbelichtung, Logo, Unterschrift, Bild im Bild, Bild auflegen</translation>
     </message>
     <message>
         <source>a picture</source>
@@ -11614,10 +11944,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>a mask</source>
         <translation>eine Maske</translation>
-    </message>
-    <message>
-        <source>gel, lamp, haze, fog, solid, paint, graduated, sky, blend, flat</source>
-        <translation>Folie, Lampe, Dunst, Nebel, einfarbig, Farbe, verlaufend, Himmel, mischen, flächig</translation>
     </message>
     <message>
         <source>one shape</source>

@@ -174,6 +174,8 @@ Q_SIGNALS:
     void told(const QString& text, bool isProblem);
     /// A preset is to be tried on the whole set.
     void surveyWanted(const std::filesystem::path& preset);
+    /// A page of the guide is to be opened beside the work.
+    void guideWanted(const QString& page);
 
 private:
     using UndoParts = std::vector<std::unique_ptr<UndoPart>>;

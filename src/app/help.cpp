@@ -11,7 +11,7 @@
 namespace baryton {
 
 void showKeys(QWidget* parent) {
-    const auto tr = [](const char* text) { return QCoreApplication::translate("MainWindow", text); };
+    const auto tr = [](const char* text) { return QCoreApplication::translate("baryton", text); };
     auto* dialog = new QDialog(parent);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     dialog->setWindowTitle(tr("Keys"));
@@ -41,7 +41,7 @@ void showKeys(QWidget* parent) {
 }
 
 void showAbout(QWidget* parent, const std::filesystem::path& presets) {
-    const auto tr = [](const char* text) { return QCoreApplication::translate("MainWindow", text); };
+    const auto tr = [](const char* text) { return QCoreApplication::translate("baryton", text); };
     auto* dialog = new QDialog(parent);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     dialog->setWindowTitle(tr("About Baryton"));

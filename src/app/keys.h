@@ -70,6 +70,8 @@ enum class Command {
     Shelf,
     Panels,
     FullScreen,
+    WhatIsThis,
+    ShowGuide,
     ShowKeys,
     ShowAbout
 };

@@ -4,6 +4,7 @@
 #include "app/gesture_keeper.h"
 #include "app/grade/frame_view.h"
 #include "app/grade/stage_commands.h"
+#include "app/guide/guide_of.h"
 #include "app/keys.h"
 #include "app/library_commands.h"
 #include "app/preferences.h"
@@ -44,9 +45,12 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     tasks_ = new QStackedWidget;
     for (QWidget* page : std::initializer_list<QWidget*>{grade_, package_, batch_}) tasks_->addWidget(page);
     welcome_ = new WelcomePage;
+    setGuide(this, QStringLiteral("guide/window"));
+    setGuide(welcome_, QStringLiteral("guide/index"));
     tasks_->addWidget(welcome_);
     connect(welcome_, &WelcomePage::folderWanted, this, [this] { openDialog(true); });
     connect(welcome_, &WelcomePage::picturesWanted, this, [this] { openDialog(false); });
+    connect(welcome_, &WelcomePage::guideWanted, this, [this](const QString& page) { openGuide({page}); });
     connect(welcome_, &WelcomePage::pathWanted, this,
             [this](const QString& path) { openPaths({path.toStdString()}); });
     auto* centre = new QWidget;
@@ -55,7 +59,11 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     auto* layout = new QVBoxLayout(centre);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
-    layout->addWidget(tasks_, 1);
+    sides_ = new QSplitter;
+    sides_->setChildrenCollapsible(false);
+    sides_->setHandleWidth(1);
+    sides_->addWidget(tasks_);
+    layout->addWidget(sides_, 1);
     setCentralWidget(centre);
     makeCommands();
     makeTopBar();
@@ -77,6 +85,7 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
         const auto& points = grade_->samples().of(picture);
         return std::vector<QPointF>(points.begin(), points.end());
     };
+    connect(&state_, &AppState::guideWanted, this, [this](const QString& page) { openGuide({page}); });
     connect(&state_, &AppState::surveyWanted, this, [this](const std::filesystem::path& preset) {
         showTask(AppTask::Batch);
         batch_->surveyPage()->surveyPreset(preset);
@@ -317,6 +326,7 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
         event->type() != QEvent::ShortcutOverride)
         return QMainWindow::eventFilter(watched, event);
     const auto* key = static_cast<QKeyEvent*>(event);
+    if (event->type() == QEvent::KeyPress && answerFromDialog(*key)) return true;
     QWidget* focus = QApplication::focusWidget();
     const bool writes = qobject_cast<QLineEdit*>(focus) || qobject_cast<QPlainTextEdit*>(focus);
     // In an editor Ctrl+A is of what is written there; pictures are chosen in the tray or by the menu.

@@ -3,6 +3,7 @@
 #include "app/app_task.h"
 #include "app/batch/batch_page.h"
 #include "app/grade/grade_page.h"
+#include "app/guide/guide_panel.h"
 #include "app/keys.h"
 #include "app/package/package_page.h"
 #include "app/problem_line.h"
@@ -11,6 +12,7 @@
 #include <QElapsedTimer>
 #include <QMainWindow>
 #include <QMenuBar>
+#include <QSplitter>
 #include <QStackedWidget>
 
 namespace baryton {
@@ -24,12 +26,15 @@ public:
 
     AppState& state() { return state_; }
     GradePage* gradePage() const { return grade_; }
+    GuidePanel* guide() const { return guide_; }
     PackagePage* packagePage() const { return package_; }
     BatchPage* batchPage() const { return batch_; }
     /// Pictures and folders become the set, or join it; plans, presets and LUTs go where they belong.
     void openPaths(const std::vector<std::filesystem::path>& paths, bool adds = false);
     void showTask(AppTask task); ///< without pictures the welcome page stands in Grade's place
     AppTask task() const { return task_; }
+    /// Opens the guide beside the work, or, where a dialog asks, beside that.
+    void openGuide(const GuidePlace& place);
 
 Q_SIGNALS:
     /// A run that went on without the window has ended: nothing is left to do.
@@ -65,12 +70,17 @@ private:
     void updateUndo();
     void fitToMonitor(const Settings& settings);
     void showMessage(const QString& text, bool isProblem);
+    void closeGuide();
+    bool isGuideOpen() const { return guide_ && guide_->isVisible(); }
+    bool answerFromDialog(const QKeyEvent& key); ///< F1 while a dialog is open
 
     AppState state_;
     GradePage* grade_ = nullptr;
     PackagePage* package_ = nullptr;
     BatchPage* batch_ = nullptr;
     QStackedWidget* tasks_ = nullptr;
+    QSplitter* sides_ = nullptr;  ///< the tasks, and the guide beside them
+    GuidePanel* guide_ = nullptr; ///< once it was asked for
     class WelcomePage* welcome_ = nullptr;
     ProblemLine* problems_ = nullptr;
     QLabel *pictureText_ = nullptr, *frameText_ = nullptr;

@@ -50,7 +50,7 @@ void MainWindow::makeTopBar() {
             baryton::addStage(state_, id, AddAt::Chosen, part);
         });
     byName["Look"]->insertMenu(actions_.at(Command::DuplicateStage), add);
-    for (const char* name : {"View", "Picture", "Look"})
+    for (const char* name : {"View", "Picture", "Look", "Help"})
         connect(byName[name], &QMenu::aboutToShow, this, &MainWindow::checkActions);
     recent_ = new QMenu(tr("Open recent"), byName["File"]);
     byName["File"]->insertMenu(actions_.at(Command::SavePreset), recent_);

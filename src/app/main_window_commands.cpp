@@ -2,6 +2,7 @@
 #include "app/grade/paste_sheet.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/write_picture.h"
+#include "app/guide/guide_of.h"
 #include "app/help.h"
 #include "app/keys.h"
 #include "app/library_commands.h"
@@ -90,6 +91,11 @@ void MainWindow::makeCommands() {
         {Command::ZoomOut, [this] { grade_->view()->zoomTo(grade_->view()->scale() / 1.25); }},
         {Command::Shelf, [this] { showTask(AppTask::Grade), toggleSide(GradePage::Side::Shelf); }},
         {Command::FullScreen, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
+        {Command::WhatIsThis, [this] { openGuide(askedPlace(this)); }},
+        {Command::ShowGuide,
+         [this] {
+             isGuideOpen() ? closeGuide() : openGuide({Guide::contentsId()});
+         }},
         {Command::ShowKeys, [this] { showKeys(this); }},
         {Command::ShowAbout, [this] { showAbout(this, state_.library().root()); }},
     };
@@ -114,6 +120,7 @@ void MainWindow::checkActions() {
                                                {Command::Shelf, grade_->side() == GradePage::Side::Shelf},
                                                {Command::TakesAndSteps, grade_->side() == GradePage::Side::Steps},
                                                {Command::Panels, grade_->arePanelsShown()},
+                                               {Command::ShowGuide, isGuideOpen()},
                                                {Command::EditsAll, state_.editsAll()},
                                                {Command::WorkOnPicture, grade_->editorPanel()->isOnPicture()},
                                                {Command::SamplePoints, grade_->isSampling()},

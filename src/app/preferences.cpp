@@ -32,7 +32,9 @@ void applySettings(const Settings& settings) {
                                                       static_cast<std::size_t>(settings.threads));
 }
 
-PreferencesSheet::PreferencesSheet(QWidget* parent) : Sheet(tr("Preferences"), parent), settings_(loadSettings()) {
+PreferencesSheet::PreferencesSheet(QWidget* parent)
+    : Sheet(tr("Preferences"), QStringLiteral("guide/window#") + tr("Preferences"), parent),
+      settings_(loadSettings()) {
     auto* layout = rows();
     layout->setSpacing(12);
     auto* form = new QFormLayout;

@@ -13,6 +13,12 @@ static void initTranslations() {
 
 namespace baryton {
 
+namespace {
+
+QString spoken = QStringLiteral("en");
+
+} // namespace
+
 QStringList languages() {
     return {QStringLiteral("en"), QStringLiteral("de")};
 }
@@ -27,6 +33,7 @@ void speak(const QString& code) {
     for (QTranslator* each : {&own, &toolkit}) QCoreApplication::removeTranslator(each);
     QString chosen = code.isEmpty() ? QLocale::system().name().section(u'_', 0, 0) : code;
     if (!languages().contains(chosen)) chosen = QStringLiteral("en");
+    spoken = chosen;
     // English has a file as well: it holds the plurals.
     if (own.load(QStringLiteral(":/translations/baryton_") + chosen)) QCoreApplication::installTranslator(&own);
     if (toolkit.load(QStringLiteral("qtbase_") + chosen, QLibraryInfo::path(QLibraryInfo::TranslationsPath)))
@@ -41,6 +48,10 @@ void speak(const QString& code) {
                 return text.toStdString();
         return english;
     });
+}
+
+QString spokenLanguage() {
+    return spoken;
 }
 
 } // namespace baryton

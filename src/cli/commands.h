@@ -39,5 +39,7 @@ void addPlanCommands(CLI::App& app, int& code);
 void addSurveyCommands(CLI::App& app, int& code);
 void addWatchCommand(CLI::App& app, int& code);
 void addInfoCommands(CLI::App& app);
+/// After all others: it tells of them.
+void addDescribeCommand(CLI::App& app);
 
 } // namespace baryton

@@ -1,8 +1,10 @@
 #include "base/error.h"
 #include "cli/commands.h"
+#include "cli/describe.h"
 #include "grade/json.h"
 #include "stages/blend.h"
 #include "stages/limits.h"
+#include "stages/purposes.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
@@ -123,9 +125,9 @@ void writeMarkdown() {
     for (const StageType* type : stageTypes()) {
         std::string parts;
         for (const Part part : type->parts) parts += (parts.empty() ? "" : ", ") + partName(part);
-        std::cout << fmt::format("\n## {}\n\n{} Stands in {}; {}.\n\n![{} before and after](stages/{}.png)\n",
+        std::cout << fmt::format("\n## {}\n\n{} Stands in {}; {}.\n\n{}\n\n![{} before and after](stages/{}.png)\n",
                                  type->name, type->summary, parts, type->bakes() ? "bakes" : "does not bake",
-                                 type->name, type->id)
+                                 useOf(type->id), type->name, type->id)
                   << head;
         for (const auto& p : type->parameters)
             if (!isLimit(p)) row(p);
@@ -174,6 +176,18 @@ void addInfoCommands(CLI::App& app) {
             writeMarkdown();
         else
             listStages(*asJson);
+    });
+}
+
+void addDescribeCommand(CLI::App& app) {
+    auto* describe = app.add_subcommand("describe", "Print the manual page, or what completes commands in a shell");
+    auto as = std::make_shared<std::string>("man");
+    describe->add_option("--as", *as, "The manual page, or the completion for a shell")
+        ->check(CLI::IsMember({"man", "bash", "zsh", "fish"}))
+        ->capture_default_str();
+    describe->callback([&app, as] {
+        const CommandWords program = describeCommands(app);
+        std::cout << (*as == "man" ? manualPage(program) : completionFor(*as, program));
     });
 }
 

@@ -71,6 +71,7 @@ int main(int argc, char** argv) {
     addWatchCommand(app, code);
     addSurveyCommands(app, code);
     addInfoCommands(app);
+    addDescribeCommand(app);
     try {
         requireKnownCommands(app, {argv + 1, argv + argc});
         app.parse(asNames(argc, argv));

@@ -1,5 +1,6 @@
 // The interface in German: every text has one, none is cut, and the core speaks it too.
 #include "app/cut_text.h"
+#include "app/guide_places.h"
 #include "app/translation.h"
 #include "base/error.h"
 #include "base/file.h"
@@ -96,7 +97,7 @@ TEST(Language, TheCoresTextsAreFoundWhereverTheyStand) {
     speakGerman();
     // The collector puts a text of the core under what it takes for its class; those of the window have a real one.
     std::set<QString> ofWindow;
-    for (const char* name : {"app", "app/grade", "app/package", "app/batch", "app/widgets"})
+    for (const char* name : {"app", "app/grade", "app/package", "app/guide", "app/batch", "app/widgets"})
         for (const auto& entry :
              std::filesystem::directory_iterator(std::filesystem::path(BARYTON_SOURCE) / "src" / name)) {
             if (!entry.is_regular_file()) continue;
@@ -214,6 +215,20 @@ TEST(Language, CoreAndWindowSpeakIt) {
         const auto* card = d.window().gradePage()->chain()->card(id);
         return card && card->toolTip().contains(tr8("findet nichts zu tun"));
     }));
+}
+
+TEST(Language, ThePartsOfTheGuideAreThereInIt) {
+    Driver d({"workshop-window.jpg"});
+    d.start();
+    d.key("Ctrl+1");
+    const Guide guide(guideFolder(), tr8("de"));
+    EXPECT_EQ(guide.find(Guide::contentsId())->title, tr8("Anleitung"));
+    EXPECT_EQ(missingInGuide(&d.window(), guide), QStringList());
+    for (const char* entry : {"Vorgabe sichern…", "LUT ausgeben…", "Einstellungen…"}) {
+        d.menu(tr8("Datei"), tr8(entry));
+        EXPECT_EQ(missingInGuide(d.sheet(), guide), QStringList()) << entry;
+        d.sheet()->close();
+    }
 }
 
 TEST(Language, NothingIsCut) {

@@ -1,4 +1,5 @@
 // Makes the pictures of docs/screenshots: the real window on the demo set, each view after a little real work.
+#include "app/drawn_pictures.h"
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
 #include "app/package/stages_sheet.h"
@@ -42,95 +43,6 @@ void saveWithSheet(MainWindow& window, QDialog* sheet, const QString& folder, co
 }
 
 } // namespace
-
-/// What a lens does that bends colours unequally: red and blue a little aside.
-void leaveSeams(Picture& picture) {
-    constexpr int aside = 3;
-    for (const int plane : {0, 2})
-        for (int y = 0; y < picture.height(); ++y) {
-            float* row = picture.row(plane, y);
-            std::copy_backward(row, row + picture.width() - aside, row + picture.width());
-        }
-}
-
-/// Each stage at an example of what it does, on the picture that it is shown on.
-void stageStrips(const QString& folder) {
-    const std::pair<const char*, const char*> shown[] = {
-        {"raw", "stage-door"},
-        {"lens", "chart-table"},
-        {"frame", "dusk-horizon"},
-        {"noise", "backstage-mixed"},
-        {"defringe", "lantern-alley"},
-        {"exposure", "backstage-mixed"},
-        {"white-balance", "snow-yard"},
-        {"warmth", "lake-fog"},
-        {"tone", "lake-fog"},
-        {"levels", "lake-fog"},
-        {"curves", "workshop-window"},
-        {"wheels", "lantern-alley"},
-        {"split-tone", "portrait-light"},
-        {"hue-bands", "meadow-cart"},
-        {"push-table", "portrait-dark"},
-        {"saturation", "red-curtain"},
-        {"gamut", "red-curtain"},
-        {"primaries", "chart-table"},
-        {"channel-mix", "meadow-cart"},
-        {"monochrome", "chart-table"},
-        {"gradient-map", "dusk-horizon"},
-        {"fill", "backstage-mixed"},
-        {"film-response", "workshop-window"},
-        {"lut", "snow-yard"},
-        {"local-contrast", "lake-fog"},
-        {"bloom", "lantern-alley"},
-        {"halation", "lantern-alley"},
-        {"vignette", "red-curtain"},
-        {"detail", "chart-table"},
-        {"overlay", "red-curtain"},
-        {"grain", "workshop-window"},
-        {"bars", "lake-fog"},
-    };
-    for (const auto& [type, picture] : shown) {
-        const std::filesystem::path file = std::filesystem::path(BARYTON_SOURCE) / "demo/pictures" /
-                                           (std::string(picture) + (type == kRawType ? ".dng" : ".jpg"));
-        const Picture source = readThumbnail(file, 240);
-        Grade grade;
-        Stage stage = makeStage(grade, type);
-        stage.parameters = exampleOf(type);
-        grade.finish.push_back(stage);
-        QImage before = imageOf(Grade{}, source);
-        QImage after = imageOf(grade, source);
-        // What works on pixels of the full size is seen there.
-        const StageType& shownType = *findStageType(type);
-        if (shownType.footprint == Footprint::Narrow || shownType.id == "grain") {
-            Picture full = readPicture(file).picture;
-            if (shownType.id == "defringe") leaveSeams(full);
-            const QRect middle((full.width() - source.width()) / 2, (full.height() - source.height()) / 2,
-                               source.width(), source.height());
-            before = imageOf(Grade{}, full).copy(middle);
-            after = imageOf(grade, full).copy(middle);
-        }
-        if (type == kRawType) after = imageOf(Grade{}, readThumbnail(file, 240, rawOf(stage)));
-        if (type == kLensType) {
-            const Geometry geometry{correctionFor(lensOf(stage), {}), {}};
-            after = imageOf(Grade{}, placed(source, placementOf(geometry, source.width(), source.height())));
-        }
-        if (type == kFrameType) { // beside the whole, at the same scale
-            const QImage part =
-                imageOf(Grade{}, placed(source, placementOf(frameOf(stage), source.width(), source.height())));
-            after.fill(theme::colours().list);
-            QPainter(&after).drawImage((after.width() - part.width()) / 2, (after.height() - part.height()) / 2,
-                                       part);
-        }
-        QImage strip(before.width() * 2 + 4, before.height(), QImage::Format_RGB32);
-        strip.fill(theme::colours().list);
-        QPainter painter(&strip);
-        painter.drawImage(0, 0, before);
-        painter.drawImage(before.width() + 4, 0, after);
-        painter.end();
-        if (!strip.save(folder + u'/' + QString::fromLatin1(type) + QStringLiteral(".png")))
-            qFatal("cannot write a strip");
-    }
-}
 
 /// The library, two presets compared, and an archive before it is taken in.
 void packages(Driver& d, const QString& folder) {
@@ -427,7 +339,8 @@ int main(int argc, char** argv) {
     const QString folder = argc > 1 ? QString::fromLocal8Bit(argv[1]) : QStringLiteral(".");
     rawFile(folder);
     season(folder);
-    if (argc > 2) stageStrips(QString::fromLocal8Bit(argv[2]));
+    if (argc > 2) drawStageStrips(QString::fromLocal8Bit(argv[2]));
+    if (argc > 3) drawWelcome(QString::fromLocal8Bit(argv[3]));
     Driver d;
     welcome(d, folder);
     std::filesystem::copy(std::filesystem::path(BARYTON_SOURCE) / "share/presets", d.libraryRoot(),

@@ -1,5 +1,6 @@
 #include "app/batch/batch_page.h"
 #include "app/desktop_calls.h"
+#include "app/guide/guide_of.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
@@ -97,6 +98,14 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
     for (QWidget* each : std::initializer_list<QWidget*>{survey_->panel(), match_->panel(), output_})
         panels_->addWidget(each);
     panels_->setFixedWidth(330);
+    setGuide(this, QStringLiteral("guide/batch"));
+    for (const auto& [widget, part] :
+         std::initializer_list<std::pair<QWidget*, const char*>>{{survey_->middle(), QT_TR_NOOP("Survey")},
+                                                                 {survey_->panel(), QT_TR_NOOP("Survey")},
+                                                                 {match_->middle(), QT_TR_NOOP("Match")},
+                                                                 {match_->panel(), QT_TR_NOOP("Match")},
+                                                                 {table_, QT_TR_NOOP("Files")}})
+        setGuide(widget, QStringLiteral("guide/batch#") + tr(part));
     middle->addWidget(middles_, 1);
     middle->addWidget(makeRunBar());
     layout->addLayout(middle, 1);

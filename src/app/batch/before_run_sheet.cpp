@@ -7,7 +7,7 @@
 namespace baryton {
 
 BeforeRunSheet::BeforeRunSheet(const Foresight& seen, bool asks, QWidget* parent)
-    : Sheet(tr("Before the run begins"), parent) {
+    : Sheet(tr("Before the run begins"), QStringLiteral("guide/batch#") + tr("Running"), parent) {
     auto* layout = rows();
     layout->setSpacing(10);
     const auto size = [](std::uintmax_t bytes) {

@@ -5,7 +5,8 @@
 
 namespace baryton {
 
-ClosingSheet::ClosingSheet(QWidget* parent) : Sheet(tr("A batch is running"), parent) {
+ClosingSheet::ClosingSheet(QWidget* parent)
+    : Sheet(tr("A batch is running"), QStringLiteral("guide/batch#") + tr("Running"), parent) {
     auto* layout = rows();
     layout->setSpacing(10);
     layout->addWidget(makeLabel(tr("A batch is still running."), "heading"));

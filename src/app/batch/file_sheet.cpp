@@ -40,8 +40,9 @@ void addFileRow(QVBoxLayout* layout, const QString& label, QWidget* widget, bool
 } // namespace
 
 FileSheet::FileSheet(AppState& state, OutputSettings output, QWidget* parent)
-    : Sheet(tr("Files: encoding, mark, metadata"), parent), state_(state), output_(std::move(output)),
-      preview_(new QLabel) {
+    : Sheet(tr("Files: encoding, mark, metadata"), QStringLiteral("guide/batch#") + tr("Encoding, mark, metadata"),
+            parent),
+      state_(state), output_(std::move(output)), preview_(new QLabel) {
     auto* columns = new QHBoxLayout;
     columns->setSpacing(28);
     auto* left = new QVBoxLayout;

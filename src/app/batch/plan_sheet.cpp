@@ -22,7 +22,8 @@ int missingPictures(const BatchPlan& plan) {
 
 } // namespace
 
-PlanSheet::PlanSheet(const NamedPlan& named, QWidget* parent) : Sheet(tr("Run a plan"), parent) {
+PlanSheet::PlanSheet(const NamedPlan& named, QWidget* parent)
+    : Sheet(tr("Run a plan"), QStringLiteral("guide/batch#") + tr("Plans"), parent) {
     const BatchPlan& plan = named.plan;
     rows()->addWidget(makeLabel(QString::fromStdString(named.name), "heading"));
     QStringList looks, files;

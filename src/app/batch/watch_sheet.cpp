@@ -13,8 +13,8 @@ constexpr QSize kPicture(72, 48);
 } // namespace
 
 WatchSheet::WatchSheet(FolderWatcher& watcher, QWidget* parent)
-    : Sheet(tr("Watched folder"), parent), watcher_(watcher), counts_(makeLabel({}, "heading")),
-      list_(new QListWidget) {
+    : Sheet(tr("Watched folder"), QStringLiteral("guide/batch#") + tr("Plans"), parent), watcher_(watcher),
+      counts_(makeLabel({}, "heading")), list_(new QListWidget) {
     pool_.setMaxThreadCount(1);
     rows()->addWidget(counts_);
     addNote(tr("What arrives in %1 is made as it was set when the watching began, into %2. A file that is still "

@@ -422,6 +422,12 @@ void ChainView::openMenu(const std::string& stageId, QPoint at) {
     menu->addAction(tr("Copy the grade"), this, &ChainView::copyWanted);
     menu->addAction(tr("Paste to the chosen pictures…"), this, &ChainView::pasteWanted);
     menu->addAction(tr("Save as a preset…"), this, &ChainView::savePresetWanted);
+    menu->addSeparator();
+    menu->addAction(
+        tr("What is this?"), this,
+        [this, page = QStringLiteral("stage/") + QString::fromStdString(stageAt(state_.keyGrade(), *place).type)] {
+            Q_EMIT state_.guideWanted(page);
+        });
     menu->popup(at);
 }
 

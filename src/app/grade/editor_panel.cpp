@@ -1,6 +1,7 @@
 #include "app/grade/editor_panel.h"
 #include "app/grade/layer_editor.h"
 #include "app/grade/stage_commands.h"
+#include "app/guide/guide_of.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "stages/frame.h"
@@ -63,12 +64,19 @@ EditorPanel::EditorPanel(AppState& state, Role role, QWidget* parent)
     more_->setIcon(theme::icon(QStringLiteral("more")));
     more_->setAccessibleName(tr("Kept settings"));
     more_->setToolTip(tr("Settings kept for this kind of stage; pointing tries one"));
-    more_->setFixedWidth(26);
+    more_->setFixedWidth(22);
     reset_->setToolTip(tr("Back to how it was when the picture was opened; once more, to the defaults"));
     head->addWidget(dot_);
-    head->addSpacing(4);
+    head->addSpacing(2);
     head->addWidget(title_, 1);
     head->addWidget(onPicture_);
+    auto* what = makeButton({}, "flat");
+    what->setIcon(theme::icon(QStringLiteral("what")));
+    what->setFixedWidth(22);
+    what->setAccessibleName(tr("What is this?"));
+    what->setToolTip(tr("What this does, and when people use it (F1)"));
+    connect(what, &QPushButton::clicked, this, [this] { Q_EMIT state_.guideWanted(guideOf(this).page); });
+    head->addWidget(what);
     head->addWidget(more_);
     head->addWidget(reset_);
     if (role == Role::Pinned) {
@@ -326,6 +334,11 @@ void EditorPanel::rebuild() {
         none->setAlignment(Qt::AlignTop);
         page = none;
     }
+    const QString guide =
+        place           ? QStringLiteral("stage/") + QString::fromStdString(stageAt(state_.shownGrade(), *place).type)
+        : chosenLayer() ? QStringLiteral("guide/only-there")
+                        : QStringLiteral("guide/grade");
+    setGuide(this, guide);
     Q_EMIT litChanged({});
     // The old page may hold the very button whose click brought this about.
     if (QWidget* old = scroll_->takeWidget()) old->deleteLater();

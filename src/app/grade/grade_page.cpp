@@ -5,6 +5,7 @@
 #include "app/grade/sheets.h"
 #include "app/grade/stage_commands.h"
 #include "app/grade/tray_panel.h"
+#include "app/guide/guide_of.h"
 #include "app/render_image.h"
 #include "app/widgets/labels.h"
 #include "base/error.h"
@@ -76,6 +77,18 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     views_->addWidget(grid_);
     views_->addWidget(frame_);
     rows->addWidget(views_, 1);
+    setGuide(this, QStringLiteral("guide/grade"));
+    for (const auto& [widget, part] :
+         std::initializer_list<std::pair<QWidget*, const char*>>{{trayPanel_, QT_TR_NOOP("The set")},
+                                                                 {sampleList_, QT_TR_NOOP("Samples")},
+                                                                 {shelf_, QT_TR_NOOP("Shelf")},
+                                                                 {steps_, QT_TR_NOOP("Takes and steps")},
+                                                                 {compare_, QT_TR_NOOP("Compare")},
+                                                                 {views_, QT_TR_NOOP("The picture")},
+                                                                 {frame_, QT_TR_NOOP("Frame")},
+                                                                 {chain_, QT_TR_NOOP("The chain")},
+                                                                 {scopes_, QT_TR_NOOP("Scopes")}})
+        setGuide(widget, QStringLiteral("guide/grade#") + tr(part));
     area_ = new WorkArea({trayColumn, side_, middle, pinned_, panel_, makeChainBand(), scopes_});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);

@@ -4,7 +4,7 @@
 namespace baryton {
 
 PasteSheet::PasteSheet(const Grade& copied, const IncludeSet& ticked, std::size_t pictures, QWidget* parent)
-    : Sheet(tr("Paste with ticks"), parent) {
+    : Sheet(tr("Paste with ticks"), QStringLiteral("guide/package#") + tr("Paste with ticks"), parent) {
     resize(480, 560);
     auto* layout = rows();
     layout->addWidget(makeLabel(counted(static_cast<qsizetype>(pictures), tr("picture gets what is ticked"),

@@ -15,11 +15,11 @@
 namespace baryton {
 
 SavePresetSheet::SavePresetSheet(AppState& state, QWidget* parent)
-    : Sheet(tr("Save preset"), parent), state_(state), source_(state.keyGrade()), name_(new QLineEdit),
-      author_(new QLineEdit), cover_(new QCheckBox(tr("Cover: this picture"))),
-      keepBoth_(new QCheckBox(tr("Keep both"))), group_(new QComboBox), only_(makeButton(tr("Just one…"), "flat")),
-      notes_(new QPlainTextEdit), tree_(new CarryTree(true)), account_(makeLabel({}, "second")),
-      save_(makeButton(tr("Save preset"), "primary")) {
+    : Sheet(tr("Save preset"), QStringLiteral("guide/package#") + tr("Save a preset"), parent), state_(state),
+      source_(state.keyGrade()), name_(new QLineEdit), author_(new QLineEdit),
+      cover_(new QCheckBox(tr("Cover: this picture"))), keepBoth_(new QCheckBox(tr("Keep both"))),
+      group_(new QComboBox), only_(makeButton(tr("Just one…"), "flat")), notes_(new QPlainTextEdit),
+      tree_(new CarryTree(true)), account_(makeLabel({}, "second")), save_(makeButton(tr("Save preset"), "primary")) {
     resize(580, 660);
     tree_->setIsPreset();
     auto* layout = rows();
@@ -162,7 +162,8 @@ void SavePresetSheet::save() {
     accept();
 }
 
-ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent) : Sheet(tr("Export LUT"), parent) {
+ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent)
+    : Sheet(tr("Export LUT"), QStringLiteral("guide/package#") + tr("As a LUT"), parent) {
     resize(540, 350);
     auto* layout = rows();
     layout->setSpacing(10);

@@ -69,7 +69,7 @@ QImage withoutLeftOut(QImage image, const PairAccount& account) {
 } // namespace
 
 LearnSheet::LearnSheet(AppState& state, QWidget* parent)
-    : Sheet(tr("Learn a LUT"), parent), state_(state),
+    : Sheet(tr("Learn a LUT"), QStringLiteral("guide/package#") + tr("Learn a LUT"), parent), state_(state),
       way_(new Segments({tr("From a pattern"), tr("From pictures before and after")})),
       look_(new Segments({tr("As it is"), tr("What was seen"), tr("Left out")})), steps_(new QStackedWidget),
       beforeHead_(new QStackedWidget), pattern_(new PatternStep(state)), pair_(new PairStep),

@@ -66,8 +66,9 @@ std::string coverOf(AppState& state) {
 }
 
 ImportSheet::ImportSheet(AppState& state, ImportAccount account, QWidget* parent)
-    : Sheet(tr("Import"), parent), state_(state), account_(std::move(account)), list_(new QTreeWidget),
-      summary_(makeLabel({}, "second")), import_(makeButton(tr("Add"), "primary")) {
+    : Sheet(tr("Import"), QStringLiteral("guide/package#") + tr("Packs"), parent), state_(state),
+      account_(std::move(account)), list_(new QTreeWidget), summary_(makeLabel({}, "second")),
+      import_(makeButton(tr("Add"), "primary")) {
     resize(760, 560);
     auto* layout = rows();
     auto* head = new QHBoxLayout;
@@ -224,10 +225,11 @@ void ImportSheet::import() {
 }
 
 ExportPackSheet::ExportPackSheet(AppState& state, std::vector<LibraryEntry> entries, QWidget* parent)
-    : Sheet(tr("Export a pack"), parent), state_(state), entries_(std::move(entries)), list_(new QTreeWidget),
-      name_(new QLineEdit), author_(new QLineEdit), licence_(new QLineEdit), file_(new QLineEdit),
-      notes_(new QPlainTextEdit), cover_(new QCheckBox(tr("Cover: the key picture as it is graded"))),
-      summary_(makeLabel({}, "second")), write_(makeButton(tr("Write the pack"), "primary")) {
+    : Sheet(tr("Export a pack"), QStringLiteral("guide/package#") + tr("Packs"), parent), state_(state),
+      entries_(std::move(entries)), list_(new QTreeWidget), name_(new QLineEdit), author_(new QLineEdit),
+      licence_(new QLineEdit), file_(new QLineEdit), notes_(new QPlainTextEdit),
+      cover_(new QCheckBox(tr("Cover: the key picture as it is graded"))), summary_(makeLabel({}, "second")),
+      write_(makeButton(tr("Write the pack"), "primary")) {
     resize(520, 600);
     auto* layout = rows();
     const auto addLine = [&](QLineEdit* line, const QString& name, const QString& text) {

@@ -1,4 +1,5 @@
 #include "app/package/package_page.h"
+#include "app/guide/guide_of.h"
 #include "app/package/pack_sheets.h"
 #include "app/package/start_sheet.h"
 #include "app/package/tile_model.h"
@@ -45,6 +46,16 @@ PackagePage::PackagePage(AppState& state, QWidget* parent)
       tiles_(new StillList), model_(new PresetTileModel(this)), sort_(new QComboBox),
       ground_(new Segments({tr("Bare"), tr("As graded")})), wall_(new CheckWall(state)),
       split_(new QSplitter(Qt::Vertical)), details_(new PresetDetails(state)) {
+    setGuide(this, QStringLiteral("guide/package"));
+    for (const auto& [widget, part] :
+         std::initializer_list<std::pair<QWidget*, const char*>>{{search_, QT_TR_NOOP("Search")},
+                                                                 {groups_, QT_TR_NOOP("Groups")},
+                                                                 {checks_, QT_TR_NOOP("Check pictures")},
+                                                                 {tiles_, QT_TR_NOOP("Tiles")},
+                                                                 {ground_, QT_TR_NOOP("Tiles")},
+                                                                 {wall_, QT_TR_NOOP("Tiles")},
+                                                                 {details_, QT_TR_NOOP("Details")}})
+        setGuide(widget, QStringLiteral("guide/package#") + tr(part));
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(1);

@@ -62,9 +62,9 @@ void StageRow::paintEvent(QPaintEvent*) {
 }
 
 StagesSheet::StagesSheet(AppState& state, About about, QWidget* parent)
-    : Sheet(tr("As stages"), parent), state_(state), about_(std::move(about)), look_(gradeOf({about_.lut}, "LUT")),
-      row_(new StageRow), status_(makeLabel({}, "second")),
-      as_(new ShownPicture(tr("The picture with the LUT"), kFoundPicture)),
+    : Sheet(tr("As stages"), QStringLiteral("guide/package#") + tr("A LUT of unknown making"), parent), state_(state),
+      about_(std::move(about)), look_(gradeOf({about_.lut}, "LUT")), row_(new StageRow),
+      status_(makeLabel({}, "second")), as_(new ShownPicture(tr("The picture with the LUT"), kFoundPicture)),
       is_(new ShownPicture(tr("The picture with the stages"), kFoundPicture)),
       enough_(makeButton(tr("That is near enough"), "")),
       keepIt_(makeButton(tr("Keep as a preset"), about_.replaces.empty() ? "primary" : "")),

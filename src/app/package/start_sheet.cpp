@@ -11,7 +11,8 @@ enum Kind { Camera, FileType };
 }
 
 StartSheet::StartSheet(AppState& state, QWidget* parent)
-    : Sheet(tr("Start of new pictures"), parent), state_(state), rows_(new QVBoxLayout) {
+    : Sheet(tr("Start of new pictures"), QStringLiteral("guide/package#") + tr("Start of new pictures"), parent),
+      state_(state), rows_(new QVBoxLayout) {
     setMinimumWidth(560);
     auto* layout = rows();
     layout->setSpacing(10);

@@ -1,11 +1,14 @@
 #include "app/widgets/sheet.h"
+#include "app/guide/guide_of.h"
 #include "app/widgets/labels.h"
 
 #include <QHBoxLayout>
 
 namespace baryton {
 
-Sheet::Sheet(const QString& title, QWidget* parent) : QDialog(parent), rows_(new QVBoxLayout(this)) {
+Sheet::Sheet(const QString& title, const QString& guide, QWidget* parent)
+    : QDialog(parent), rows_(new QVBoxLayout(this)) {
+    setGuide(this, guide);
     setWindowTitle(title);
     setAttribute(Qt::WA_DeleteOnClose);
     rows_->setContentsMargins(16, 14, 16, 14);

@@ -11,7 +11,8 @@ namespace baryton {
 class Sheet : public QDialog {
     Q_OBJECT
 public:
-    Sheet(const QString& title, QWidget* parent);
+    /// `guide` is the place of the guide that tells of it: "guide/package#Packs".
+    Sheet(const QString& title, const QString& guide, QWidget* parent);
 
 protected:
     QVBoxLayout* rows() const { return rows_; } ///< what it holds, from top to bottom
