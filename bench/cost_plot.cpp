@@ -48,8 +48,7 @@ Grade chainOf(int stages) {
 double timeOf(const Program& program, const Picture& picture) {
     const auto run = [&] {
         program.run(
-            picture, FrameMap::whole(picture),
-            [](int, int, int, const float*, const float*, const float*) {}, 2);
+            picture, FrameMap::whole(picture), [](int, int, int, const float*, const float*, const float*) {}, 2);
     };
     return sideBySide({run}, 3)[0].median;
 }

@@ -4906,6 +4906,10 @@
         <source>For more or less colour as a whole. Muted colours alone spares what is colourful already.</source>
         <translation>Für mehr oder weniger Farbe im Ganzen. Matte Farben allein schont, was schon bunt ist.</translation>
     </message>
+    <message>
+        <source>Empty what was deleted…</source>
+        <translation>Gelöschtes leeren…</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6021,6 +6025,56 @@
     </message>
 </context>
 <context>
+    <name>baryton::CrashSheet</name>
+    <message>
+        <source>The last time</source>
+        <translation>Das letzte Mal</translation>
+    </message>
+    <message>
+        <source>After a crash</source>
+        <translation>Nach einem Absturz</translation>
+    </message>
+    <message>
+        <source>Baryton ended without being closed.</source>
+        <translation>Baryton endete, ohne geschlossen zu werden.</translation>
+    </message>
+    <message>
+        <source>Grades are kept as you work: nothing of them is lost, and a batch goes on where it was.</source>
+        <translation>Gestaltungen werden beim Arbeiten festgehalten: nichts davon ist verloren, und ein Stapel geht weiter, wo er war.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n more</source>
+        <translation>
+            <numerusform>%n weiteres</numerusform>
+            <numerusform>%n weitere</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Open was: %1</source>
+        <translation>Offen war: %1</translation>
+    </message>
+    <message>
+        <source>It was ended from outside, or the power went: there is no report.</source>
+        <translation>Es wurde von außen beendet, oder der Strom fiel aus: es gibt keinen Bericht.</translation>
+    </message>
+    <message>
+        <source>What is known of it. Nothing is sent anywhere; whoever mends the program can use it.</source>
+        <translation>Was man darüber weiß. Nichts wird irgendwohin gesendet; wer das Programm richtet, kann es brauchen.</translation>
+    </message>
+    <message>
+        <source>Report</source>
+        <translation>Bericht</translation>
+    </message>
+    <message>
+        <source>Copy the report</source>
+        <translation>Bericht kopieren</translation>
+    </message>
+    <message>
+        <source>Open it again</source>
+        <translation>Wieder öffnen</translation>
+    </message>
+</context>
+<context>
     <name>baryton::CurveView</name>
     <message>
         <source>%1 points</source>
@@ -6203,6 +6257,42 @@
     <message>
         <source>What this does, and when people use it (F1)</source>
         <translation>Was das tut, und wann man es nimmt (F1)</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::EmptyDeletedSheet</name>
+    <message>
+        <source>Empty what was deleted</source>
+        <translation>Gelöschtes leeren</translation>
+    </message>
+    <message>
+        <source>Where things are kept</source>
+        <translation>Wo was liegt</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n deleted groups, %1</source>
+        <translation>
+            <numerusform>%n gelöschte Gruppe, %1</numerusform>
+            <numerusform>%n gelöschte Gruppen, %1</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>They are kept for %n days and go then by themselves. Emptied now, they can&apos;t be brought back.</source>
+        <translation>
+            <numerusform>Sie werden %n Tag aufgehoben und gehen dann von selbst. Jetzt geleert, sind sie nicht zurückzuholen.</numerusform>
+            <numerusform>Sie werden %n Tage aufgehoben und gehen dann von selbst. Jetzt geleert, sind sie nicht zurückzuholen.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Empty</source>
+        <translation>Leeren</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n deleted groups are gone</source>
+        <translation>
+            <numerusform>%n gelöschte Gruppe ist weg</numerusform>
+            <numerusform>%n gelöschte Gruppen sind weg</numerusform>
+        </translation>
     </message>
 </context>
 <context>

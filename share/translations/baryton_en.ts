@@ -19,6 +19,40 @@
     </message>
 </context>
 <context>
+    <name>baryton::CrashSheet</name>
+    <message numerus="yes">
+        <source>%n more</source>
+        <translation>
+            <numerusform>%n more</numerusform>
+            <numerusform>%n more</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::EmptyDeletedSheet</name>
+    <message numerus="yes">
+        <source>%n deleted groups, %1</source>
+        <translation>
+            <numerusform>%n deleted group, %1</numerusform>
+            <numerusform>%n deleted groups, %1</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>They are kept for %n days and go then by themselves. Emptied now, they can&apos;t be brought back.</source>
+        <translation>
+            <numerusform>They are kept for %n day and go then by themselves. Emptied now, they can&apos;t be brought back.</numerusform>
+            <numerusform>They are kept for %n days and go then by themselves. Emptied now, they can&apos;t be brought back.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n deleted groups are gone</source>
+        <translation>
+            <numerusform>%n deleted group is gone</numerusform>
+            <numerusform>%n deleted groups are gone</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>baryton::FolderWatcher</name>
     <message numerus="yes">
         <source>Watching %1: %n files made</source>

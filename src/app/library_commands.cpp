@@ -1,4 +1,5 @@
 #include "app/library_commands.h"
+#include "app/package/empty_deleted_sheet.h"
 #include "app/package/pack_sheets.h"
 #include "app/welcome.h"
 #include "base/error.h"
@@ -49,6 +50,12 @@ void openImportDialog(AppState& state, QWidget* parent) {
 void bringGivenPresets(AppState& state, QWidget* parent) {
     const auto folder = givenPresetsFolder();
     if (!folder.empty()) importFiles(state, {folder}, parent);
+}
+
+void emptyDeleted(AppState& state, QWidget* parent) {
+    const Library::Deleted there = state.library().deleted();
+    if (there.groups == 0) return state.tell(say("Nothing that was deleted is kept"));
+    (new EmptyDeletedSheet(state, there, parent))->open();
 }
 
 PresetKeys::PresetKeys(AppState& state, QWidget* window) : QObject(window), state_(state), window_(window) {

@@ -13,6 +13,8 @@ void importFiles(AppState& state, const std::vector<std::filesystem::path>& file
 void openImportDialog(AppState& state, QWidget* parent);
 /// Offers the presets that come with the program once more.
 void bringGivenPresets(AppState& state, QWidget* parent);
+/// Removes the groups that were deleted for good, after asking.
+void emptyDeleted(AppState& state, QWidget* parent);
 
 /// The keys that presets have, in a window: each puts its preset on.
 class PresetKeys : public QObject {

@@ -1,4 +1,5 @@
 #include "app/behind.h"
+#include "app/crash_sheet.h"
 #include "app/main_window.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
@@ -39,7 +40,12 @@ int main(int argc, char** argv) {
     } catch (const baryton::Error& e) {
         problem = e.what();
     }
+    const auto broken = baryton::RunRecord::takeBroken();
+    baryton::RunRecord record;
+    record.catchSignals();
     baryton::MainWindow window(baryton::userLibraryFolder());
+    QObject::connect(&window, &baryton::MainWindow::opened, &window,
+                     [&record](const std::vector<std::filesystem::path>& paths) { record.setOpen(paths); });
     QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit);
     // Never larger than the screen, with room for the desktop's own frame and bars.
     constexpr QSize frame(16, 48);
@@ -47,6 +53,8 @@ int main(int argc, char** argv) {
     window.show();
     constexpr qint64 mostTileBytes = qint64(300) << 20;
     baryton::runBehind(*QThreadPool::globalInstance(), [] { baryton::trimTileFolder(mostTileBytes); });
+    baryton::runBehind(*QThreadPool::globalInstance(),
+                       [] { baryton::Library(baryton::userLibraryFolder()).emptyDeleted(); });
     // Lenses are read before anybody waits for them.
     baryton::runBehind(*QThreadPool::globalInstance(), [state = QPointer(&window.state())] {
         std::size_t fitting = 0;
@@ -63,5 +71,6 @@ int main(int argc, char** argv) {
     std::vector<std::filesystem::path> paths;
     for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());
     if (!paths.empty()) window.openPaths(paths);
+    if (!broken.empty()) window.tellOfCrash(broken);
     return QApplication::exec();
 }

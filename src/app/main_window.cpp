@@ -1,5 +1,6 @@
 #include "app/main_window.h"
 #include "app/batch/closing_sheet.h"
+#include "app/crash_sheet.h"
 #include "app/desktop_profile.h"
 #include "app/gesture_keeper.h"
 #include "app/grade/frame_view.h"
@@ -163,10 +164,19 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths, bool
     state_.keepHistories();
     if (!state_.pictures().open(pictures)) return;
     if (adds && state_.pictures().size() == before) state_.tell(tr("They are in the set already"));
+    for (auto& path : pictures) path = std::filesystem::absolute(path, ignored);
+    Q_EMIT opened(pictures);
     if (adds) return;
     showTask(AppTask::Grade);
     grade_->view()->setFocus();
-    rememberSet(QString::fromStdString(std::filesystem::absolute(pictures.front(), ignored).string()));
+    rememberSet(QString::fromStdString(pictures.front().string()));
+}
+
+void MainWindow::tellOfCrash(const std::vector<BrokenRun>& runs) {
+    auto* sheet = new CrashSheet(runs, this);
+    connect(sheet, &CrashSheet::openWanted, this,
+            [this](const std::vector<std::filesystem::path>& paths) { openPaths(paths); });
+    sheet->open();
 }
 
 bool MainWindow::isForLibrary(const std::filesystem::path& path) const {

@@ -7,6 +7,7 @@
 #include "app/keys.h"
 #include "app/package/package_page.h"
 #include "app/problem_line.h"
+#include "app/run_record.h"
 #include "app/settings.h"
 
 #include <QElapsedTimer>
@@ -36,7 +37,12 @@ public:
     /// Opens the guide beside the work, or, where a dialog asks, beside that.
     void openGuide(const GuidePlace& place);
 
+    /// Says that the last run was not closed, and offers what was open in it.
+    void tellOfCrash(const std::vector<BrokenRun>& runs);
+
 Q_SIGNALS:
+    /// What the set is made of now: a folder, or pictures.
+    void opened(const std::vector<std::filesystem::path>& paths);
     /// A run that went on without the window has ended: nothing is left to do.
     void endedInBackground();
 

@@ -42,6 +42,7 @@ void MainWindow::makeCommands() {
         {Command::Preferences, [this] { openPreferences(); }},
         {Command::ImportFiles, [this] { openImportDialog(state_, this); }},
         {Command::LearnLut, [this] { (new LearnSheet(state_, this))->open(); }},
+        {Command::EmptyDeleted, [this] { baryton::emptyDeleted(state_, this); }},
         {Command::ExportPack, [this] { package_->exportPack(); }},
         {Command::StartOfNew, [this] { package_->openStarts(); }},
         {Command::SurveySet, [this] { showTask(AppTask::Batch), batch_->showView(BatchPage::View::Survey); }},
@@ -92,10 +93,7 @@ void MainWindow::makeCommands() {
         {Command::Shelf, [this] { showTask(AppTask::Grade), toggleSide(GradePage::Side::Shelf); }},
         {Command::FullScreen, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }},
         {Command::WhatIsThis, [this] { openGuide(askedPlace(this)); }},
-        {Command::ShowGuide,
-         [this] {
-             isGuideOpen() ? closeGuide() : openGuide({Guide::contentsId()});
-         }},
+        {Command::ShowGuide, [this] { isGuideOpen() ? closeGuide() : openGuide({Guide::contentsId()}); }},
         {Command::ShowKeys, [this] { showKeys(this); }},
         {Command::ShowAbout, [this] { showAbout(this, state_.library().root()); }},
     };

@@ -13,6 +13,7 @@
 #include <QHBoxLayout>
 #include <QPainter>
 #include <QPointer>
+#include <QScrollArea>
 #include <QVBoxLayout>
 
 namespace baryton {
@@ -105,7 +106,18 @@ WelcomePage::WelcomePage(QWidget* parent) : QWidget(parent), recent_(new QHBoxLa
     setObjectName(QStringLiteral("well"));
     setAttribute(Qt::WA_StyledBackground);
     pool_.setMaxThreadCount(1);
-    auto* outer = new QHBoxLayout(this);
+    // A low window scrolls it.
+    auto* scroll = new QScrollArea;
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidgetResizable(true);
+    scroll->setObjectName(QStringLiteral("well"));
+    auto* page = new QWidget;
+    page->setObjectName(QStringLiteral("well"));
+    scroll->setWidget(page);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    whole->addWidget(scroll);
+    auto* outer = new QHBoxLayout(page);
     outer->addStretch(1);
     auto* middle = new QWidget;
     middle->setFixedWidth(kWidth);

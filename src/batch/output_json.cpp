@@ -85,7 +85,9 @@ OutputField size() {
             }};
 }
 
+// clang-format off: it takes the return type for a comparison
 #define BARYTON_MEMBER(member) [](auto& o) -> auto& { return o.member; }
+// clang-format on
 
 const std::vector<OutputField>& fields() {
     static const std::vector<OutputField> all = {

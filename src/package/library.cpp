@@ -328,6 +328,36 @@ LibraryEdit Library::removeGroup(const std::string& group) const {
     return edit;
 }
 
+Library::Deleted Library::deleted() const {
+    Deleted there;
+    std::error_code failed;
+    for (fs::directory_iterator it(root_ / kDeletedFolder, failed), end; !failed && it != end; it.increment(failed))
+        ++there.groups;
+    for (fs::recursive_directory_iterator it(root_ / kDeletedFolder, failed), end; !failed && it != end;
+         it.increment(failed)) {
+        std::error_code ignored;
+        if (it->is_regular_file(ignored)) there.bytes += it->file_size(ignored);
+    }
+    return there;
+}
+
+int Library::emptyDeleted(int days, std::time_t now) const {
+    std::vector<fs::path> old;
+    std::error_code failed;
+    const std::time_t before = now - std::time_t(days) * 24 * 3600;
+    for (fs::directory_iterator it(root_ / kDeletedFolder, failed), end; !failed && it != end; it.increment(failed)) {
+        // Moving a folder changes its status, not what it holds: that is when it came here.
+        struct stat found {};
+        if (::lstat(it->path().c_str(), &found) == 0 && (days == 0 || found.st_ctim.tv_sec < before))
+            old.push_back(it->path());
+    }
+    return static_cast<int>(std::count_if(old.begin(), old.end(), [](const fs::path& each) {
+        std::error_code left;
+        fs::remove_all(each, left);
+        return !left;
+    }));
+}
+
 LibraryEdit Library::orderGroups(const std::vector<std::string>& groups) const {
     LibraryIndex next = index();
     next.groupOrder = groups;

@@ -4,6 +4,7 @@
 #include "package/library_index.h"
 
 #include <array>
+#include <ctime>
 #include <filesystem>
 #include <map>
 #include <memory>
@@ -76,6 +77,17 @@ public:
     LibraryEdit renameGroup(const std::string& group, const std::string& name) const;
     /// The folder goes into .deleted beside the groups, with all that is in it.
     LibraryEdit removeGroup(const std::string& group) const;
+    /// What lies in .deleted.
+    struct Deleted {
+        int groups = 0;
+        std::uintmax_t bytes = 0;
+    };
+    Deleted deleted() const;
+    /// Removes for good what was deleted longer ago than so many days; all of it for 0. Gives how many groups went.
+    /// What can't be removed stays.
+    int emptyDeleted(int days = kDeletedDays, std::time_t now = std::time(nullptr)) const;
+    static constexpr int kDeletedDays = 60;
+
     LibraryEdit orderGroups(const std::vector<std::string>& groups) const;
     LibraryEdit setIndex(const LibraryIndex& index, const std::string& description) const;
 

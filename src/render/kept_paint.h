@@ -9,8 +9,8 @@
 
 namespace baryton {
 
-/// What the first strokes of a brush leave bare of the pixels of one view, kept from frame to frame: while a stroke is
-/// painted those before it stay as they are, and the same numbers go on from there. May be asked from any thread.
+/// What the first strokes of a brush leave bare of the pixels of one view, kept from frame to frame: while a stroke
+/// is painted those before it stay as they are, and the same numbers go on from there. May be asked from any thread.
 class KeptPaint {
 public:
     /// The pixels that a plane stands for.

@@ -276,4 +276,30 @@ TEST(Library, RefusesNamesThatAreNone) {
     errorOf([&] { library.rename(entry, "B"); });
 }
 
+TEST(Library, WhatWasDeletedIsKeptForSixtyDaysOrUntilAskedFor) {
+    const TempFolder folder;
+    const Library library(folder / "presets");
+    for (const char* group : {"Rehearsal", "First night"}) {
+        perform(library.add(exposurePreset("Dim", -0.5), group));
+        perform(library.removeGroup(group));
+    }
+    EXPECT_EQ(library.deleted().groups, 2);
+    EXPECT_GT(library.deleted().bytes, 100U);
+    constexpr std::time_t day = 24 * 3600;
+    EXPECT_EQ(library.emptyDeleted(), 0) << "they were deleted today";
+    EXPECT_EQ(library.emptyDeleted(Library::kDeletedDays, std::time(nullptr) + 59 * day), 0);
+    // A group of old files counts from the day it was deleted.
+    perform(library.add(exposurePreset("Dim", -0.5), "Old"));
+    fs::last_write_time(folder / "presets/Old/Dim.bpreset",
+                        fs::file_time_type::clock::now() - std::chrono::hours(24 * 400));
+    perform(library.removeGroup("Old"));
+    EXPECT_EQ(library.emptyDeleted(), 0);
+    EXPECT_EQ(library.emptyDeleted(Library::kDeletedDays, std::time(nullptr) + 61 * day), 3);
+    EXPECT_EQ(library.deleted().groups, 0);
+    perform(library.add(exposurePreset("Dim", -0.5), "Again"));
+    perform(library.removeGroup("Again"));
+    EXPECT_EQ(library.emptyDeleted(0, std::time(nullptr) + 1), 1);
+    EXPECT_EQ(Library(folder / "nothing").emptyDeleted(), 0);
+}
+
 } // namespace baryton::test

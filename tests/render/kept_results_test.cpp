@@ -1,6 +1,7 @@
 // What every shipped preset and 200 random grades gave in November 2026, before programs became plans: colours must
 // not move. `BARYTON_KEEP=results core_tests --gtest_filter=KeptResults.*` writes the results anew; only for a
-// change of colour that is meant. `BARYTON_KEEP=grades` draws the random grades anew, too. The random grades are kept as text, because a new stage changes what the generator draws.
+// change of colour that is meant. `BARYTON_KEEP=grades` draws the random grades anew, too. The random grades are kept
+// as text, because a new stage changes what the generator draws.
 #include "base/file.h"
 #include "grade/grade_json.h"
 #include "grade/json.h"
