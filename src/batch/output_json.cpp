@@ -85,7 +85,8 @@ OutputField size() {
             }};
 }
 
-// clang-format off: it takes the return type for a comparison
+// The formatter takes the return type for a comparison.
+// clang-format off
 #define BARYTON_MEMBER(member) [](auto& o) -> auto& { return o.member; }
 // clang-format on
 

@@ -4,6 +4,7 @@
 #include "picture/resample.h"
 
 #include <algorithm>
+#include <cmath>
 #include <cstring>
 #include <new>
 #include <sys/mman.h>

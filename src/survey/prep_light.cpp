@@ -1,4 +1,5 @@
 #include "survey/prep_light.h"
+#include "colour/illuminant.h"
 #include "stages/stage_type.h"
 
 #include <algorithm>
