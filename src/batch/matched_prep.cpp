@@ -5,6 +5,7 @@
 #include "base/words.h"
 #include "package/grade_store.h"
 #include "stages/raw.h"
+#include "stages/stage_type.h"
 #include "survey/match.h"
 #include "survey/read_seen.h"
 
