@@ -4910,6 +4910,22 @@
         <source>Empty what was deleted…</source>
         <translation>Gelöschtes leeren…</translation>
     </message>
+    <message>
+        <source>Soft proof</source>
+        <translation>Druckansicht</translation>
+    </message>
+    <message>
+        <source>Soft proof as…</source>
+        <translation>Druckansicht als…</translation>
+    </message>
+    <message>
+        <source>this profile can&apos;t show what a device makes of a picture</source>
+        <translation>dieses Profil kann nicht zeigen, was ein Gerät aus einem Bild macht</translation>
+    </message>
+    <message>
+        <source>choose the ICC profile of a printer, a press or a screen</source>
+        <translation>wählen Sie das ICC-Profil eines Druckers, einer Presse oder eines Bildschirms</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -8664,6 +8680,14 @@ Einiges davon wurde seither geändert</translation>
         <source>Guide</source>
         <translation>Anleitung</translation>
     </message>
+    <message>
+        <source>Pictures are shown as this device would print or show them; View, Soft proof ends it</source>
+        <translation>Bilder werden gezeigt, wie dieses Gerät sie drucken oder zeigen würde; Ansicht, Druckansicht beendet es</translation>
+    </message>
+    <message>
+        <source>Proof: %1</source>
+        <translation>Ansicht als: %1</translation>
+    </message>
 </context>
 <context>
     <name>baryton::MaskPages</name>
@@ -10423,6 +10447,85 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>its colour profile can&apos;t be used to read a picture</source>
         <translation>mit seinem Farbprofil lässt sich kein Bild lesen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ProofSheet</name>
+    <message>
+        <source>Soft proof</source>
+        <translation>Druckansicht</translation>
+    </message>
+    <message>
+        <source>The picture as this device will print or show it, as far as this screen can show that.</source>
+        <translation>Das Bild, wie dieses Gerät es drucken oder zeigen wird, soweit dieser Bildschirm das zeigen kann.</translation>
+    </message>
+    <message>
+        <source>Profile</source>
+        <translation>Profil</translation>
+    </message>
+    <message>
+        <source>Perceptual</source>
+        <translation>Perzeptiv</translation>
+    </message>
+    <message>
+        <source>Relative</source>
+        <translation>Relativ</translation>
+    </message>
+    <message>
+        <source>Saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>Absolute</source>
+        <translation>Absolut</translation>
+    </message>
+    <message>
+        <source>Intent</source>
+        <translation>Wiedergabe</translation>
+    </message>
+    <message>
+        <source>How colours that the device has not are brought in: as in the files that are made for it</source>
+        <translation>Wie Farben hereingeholt werden, die das Gerät nicht hat: wie in den Dateien, die dafür gemacht werden</translation>
+    </message>
+    <message>
+        <source>Black point compensation</source>
+        <translation>Tiefenkompensierung</translation>
+    </message>
+    <message>
+        <source>The picture&apos;s black becomes the device&apos;s own</source>
+        <translation>Das Schwarz des Bildes wird das des Geräts</translation>
+    </message>
+    <message>
+        <source>Paper white</source>
+        <translation>Papierweiß</translation>
+    </message>
+    <message>
+        <source>White as the paper is, black as the ink is: look at it for a while, without white beside it</source>
+        <translation>Weiß, wie das Papier ist, Schwarz, wie die Tinte ist: eine Weile ansehen, ohne Weiß daneben</translation>
+    </message>
+    <message>
+        <source>Mark what lies outside</source>
+        <translation>Markieren, was außerhalb liegt</translation>
+    </message>
+    <message>
+        <source>Stripes over colours that the device has not, by more than ΔE 2</source>
+        <translation>Streifen über Farben, die das Gerät nicht hat, um mehr als ΔE 2</translation>
+    </message>
+    <message>
+        <source>ICC file…</source>
+        <translation>ICC-Datei…</translation>
+    </message>
+    <message>
+        <source>The device&apos;s profile</source>
+        <translation>Das Profil des Geräts</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>ICC-Profile (*.icc *.icm)</translation>
+    </message>
+    <message>
+        <source>All files (*)</source>
+        <translation>Alle Dateien (*)</translation>
     </message>
 </context>
 <context>

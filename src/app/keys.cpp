@@ -63,6 +63,8 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::Beside, marked("View"), marked("Beside"), "D", {IsOnOrOff}},
         {Command::Grid, marked("View"), marked("Grid of pictures"), "G", {IsOnOrOff}},
         {Command::ClipMarks, marked("View"), marked("Clip marks"), "C", {IsOnOrOff}},
+        {Command::SoftProof, marked("View"), marked("Soft proof"), "Ctrl+Shift+P", {IsOnOrOff}},
+        {Command::SoftProofAs, marked("View"), marked("Soft proof as…"), ""},
         {Command::FitWindow, marked("View"), marked("Fit the window"), "Ctrl+0", {StartsGroup}},
         {Command::FullSize, marked("View"), marked("Full size (100 %)"), "Ctrl+Alt+0"},
         {Command::DoubleSize, marked("View"), marked("Double size (200 %)"), ""},

@@ -63,6 +63,8 @@ enum class Command {
     Beside,
     Grid,
     ClipMarks,
+    SoftProof,
+    SoftProofAs,
     FitWindow,
     FullSize,
     DoubleSize,

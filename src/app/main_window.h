@@ -73,6 +73,10 @@ private:
     void openPreferences();
     void takeSettings(const Settings& settings);
     void askBeforeClosing(); ///< while a batch runs
+    bool isProofing() const;
+    QString proof(const std::optional<ProofWish>& wish); ///< what is wrong with it, if anything
+    void toggleProof();
+    void openProofSheet();
     void updateUndo();
     void fitToMonitor(const Settings& settings);
     void showMessage(const QString& text, bool isProblem);
@@ -89,7 +93,7 @@ private:
     GuidePanel* guide_ = nullptr; ///< once it was asked for
     class WelcomePage* welcome_ = nullptr;
     ProblemLine* problems_ = nullptr;
-    QLabel *pictureText_ = nullptr, *frameText_ = nullptr;
+    QLabel *pictureText_ = nullptr, *proofText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_, frameTimer_;
     double lastFrame_ = 0;    ///< milliseconds
     QElapsedTimer maskShown_; ///< since the command that shows the mask; invalid once its key was let go

@@ -84,6 +84,10 @@ void MainWindow::makeStatusBar() {
     bar->addWidget(pictureText_);
     bar->addWidget(problems_, 1);
     bar->addPermanentWidget(problems_->button());
+    proofText_ = makeLabel({}, "accent");
+    proofText_->setToolTip(
+        tr("Pictures are shown as this device would print or show them; View, Soft proof ends it"));
+    bar->addPermanentWidget(proofText_);
     bar->addPermanentWidget(frameText_);
     bar->setContentsMargins(8, 0, 8, 0);
     connect(grade_, &GradePage::pictureText, pictureText_, &QLabel::setText);

@@ -3,6 +3,7 @@
 #include "lut/bake.h"
 #include "picture/profile.h"
 #include "picture/quantise.h"
+#include "picture/soft_proof.h"
 
 #include <algorithm>
 #include <memory>
@@ -14,13 +15,53 @@ namespace baryton {
 
 namespace {
 
-std::mutex monitorLock;
-std::shared_ptr<const Program> monitor; ///< from the working encoding to the monitor's numbers
-std::string monitorId;
+/// What is done to graded pixels for the screen.
+struct Shown {
+    std::shared_ptr<const Program> monitor; ///< from the working encoding to the monitor's numbers; none for sRGB
+    std::shared_ptr<const Program>
+        outside; ///< how far a colour is outside of what is proofed, in tens of ΔE; or none
+    std::string id;
+};
 
-std::shared_ptr<const Program> monitorProgram() {
-    const std::lock_guard<std::mutex> guard(monitorLock);
-    return monitor;
+std::mutex shownLock;
+Shown shownNow;
+std::string monitorIcc;
+std::shared_ptr<const SoftProof> proof;
+bool marksOutside = false;
+
+Shown shown() {
+    const std::lock_guard<std::mutex> guard(shownLock);
+    return shownNow;
+}
+
+constexpr int kCube = 33;
+
+/// A program that looks colours up in what a function makes of a grid of them.
+template <class Fill>
+std::shared_ptr<const Program> cubeOf(Fill fill) {
+    LutTable table = bakeLook(Grade{}, kCube, "screen");
+    fill(table.grid.data(), table.grid.size() / 3);
+    return std::make_shared<const Program>(Program::compile(lutGrade(table, "screen")));
+}
+
+/// From the monitor's profile and the proof, as they are set.
+Shown madeShown(const std::string& icc, const SoftProof* proofed, bool marks) {
+    Shown made;
+    const bool isPlain = icc.empty() || profileKind(icc) == ProfileKind::Srgb;
+    if (proofed)
+        made.monitor =
+            cubeOf([&](float* rgb, std::size_t count) { proofed->show(isPlain ? std::string() : icc, rgb, count); });
+    else if (!isPlain)
+        made.monitor = cubeOf([&](float* rgb, std::size_t count) { toDevice(icc, rgb, count); });
+    if (proofed && marks)
+        made.outside = cubeOf([&](float* rgb, std::size_t count) {
+            std::vector<float> distance(count);
+            proofed->outside(rgb, distance.data(), count);
+            for (std::size_t i = 0; i < count; ++i) rgb[3 * i] = rgb[3 * i + 1] = rgb[3 * i + 2] = distance[i] / 10;
+        });
+    if (made.monitor)
+        made.id = (isPlain ? std::string() : contentHash(icc)) + (proofed ? proofed->id() : std::string());
+    return made;
 }
 
 /// A picture as the region that shows all of it.
@@ -54,33 +95,67 @@ QImage quantisedImage(const Program& program, const ViewSource& source, const Ta
 } // namespace
 
 void setMonitorProfile(const std::string& icc) {
+    std::shared_ptr<const SoftProof> proofed;
+    bool marks = false;
     {
-        const std::lock_guard<std::mutex> guard(monitorLock);
-        if (monitor && monitorId == contentHash(icc)) return;
+        const std::lock_guard<std::mutex> guard(shownLock);
+        if (monitorIcc == icc) return;
+        proofed = proof, marks = marksOutside;
     }
-    std::shared_ptr<const Program> program;
-    if (!icc.empty() && profileKind(icc) != ProfileKind::Srgb) {
-        constexpr int size = 33;
-        LutTable table = bakeLook(Grade{}, size, "monitor");
-        toDevice(icc, table.grid.data(), table.grid.size() / 3);
-        program = std::make_shared<const Program>(Program::compile(lutGrade(table, "monitor")));
+    Shown made = madeShown(icc, proofed.get(), marks);
+    const std::lock_guard<std::mutex> guard(shownLock);
+    monitorIcc = icc, shownNow = std::move(made);
+}
+
+void setSoftProof(const std::optional<ProofWish>& wish) {
+    auto proofed = wish ? std::make_shared<const SoftProof>(*wish) : nullptr;
+    std::string icc;
+    {
+        const std::lock_guard<std::mutex> guard(shownLock);
+        icc = monitorIcc;
     }
-    const std::lock_guard<std::mutex> guard(monitorLock);
-    monitor = std::move(program);
-    monitorId = monitor ? contentHash(icc) : std::string();
+    const bool marks = wish && wish->marksOutside;
+    Shown made = madeShown(icc, proofed.get(), marks);
+    const std::lock_guard<std::mutex> guard(shownLock);
+    proof = std::move(proofed), marksOutside = marks, shownNow = std::move(made);
+}
+
+std::string proofName() {
+    const std::lock_guard<std::mutex> guard(shownLock);
+    return proof ? proof->name() : std::string();
 }
 
 std::string monitorProfileId() {
-    const std::lock_guard<std::mutex> guard(monitorLock);
-    return monitorId;
+    return shown().id;
 }
 
+namespace {
+
+/// Stripes over what is outside: what lies below stays to be seen.
+void markOutside(QImage& image, const Program& outside, const Picture& graded) {
+    constexpr float limit = SoftProof::kOutside / 10;
+    constexpr int stripe = 4;
+    constexpr QRgb dark = 0xff202020, light = 0xfff0f0f0;
+    uchar* const bits = image.bits(); // rows are written from several threads
+    const auto stride = static_cast<std::size_t>(image.bytesPerLine());
+    runOverView(outside, wholeOf(graded), [&](int x, int y, int count, const float* far, const float*, const float*) {
+        auto* out = reinterpret_cast<QRgb*>(bits + stride * static_cast<std::size_t>(y)) + x;
+        for (int i = 0; i < count; ++i)
+            if (far[i] > limit && (x + i + y) % (3 * stripe) < stripe)
+                out[i] = ((x + i + y) / (3 * stripe)) % 2 == 0 ? dark : light;
+    });
+}
+
+} // namespace
+
 QImage imageOf(const Program& program, const ViewSource& source, const Task* task) {
-    const auto toMonitor = monitorProgram();
-    if (!toMonitor) return quantisedImage(program, source, task);
+    const Shown screen = shown();
+    if (!screen.monitor) return quantisedImage(program, source, task);
     Picture graded(source.width, source.height);
     runOverView(program, source, into(graded), 0, task);
-    return quantisedImage(*toMonitor, wholeOf(graded), task);
+    QImage image = quantisedImage(*screen.monitor, wholeOf(graded), task);
+    if (screen.outside) markOutside(image, *screen.outside, graded);
+    return image;
 }
 
 QImage greyOf(const Program& program, const ViewSource& source) {

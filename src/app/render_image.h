@@ -1,8 +1,10 @@
 #pragma once
+#include "picture/soft_proof.h"
 #include "render/program.h"
 #include "render/view.h"
 
 #include <QImage>
+#include <optional>
 #include <string>
 
 namespace baryton {
@@ -11,7 +13,14 @@ namespace baryton {
 /// folded into a cube of 33³. Throws Error when the profile can't be used; nothing then changes.
 void setMonitorProfile(const std::string& icc);
 
-/// A name for the monitor profile's content; empty for sRGB.
+/// Shows every image made from now on as another device would; nothing for as it is. Throws Error as SoftProof does;
+/// nothing then changes.
+void setSoftProof(const std::optional<ProofWish>& wish);
+/// What the profile that is proofed calls itself; empty where none is.
+std::string proofName();
+
+/// A name for how images are fitted to the screen: the monitor profile's content, and what is proofed; empty for
+/// sRGB.
 std::string monitorProfileId();
 
 /// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be, through the monitor's

@@ -33,6 +33,16 @@ Settings loadSettings() {
         std::clamp(file.value(QStringLiteral("pictureMegabytes"), s.pictureMegabytes).toInt(), 0, 1000000);
     s.cacheMegabytes = std::clamp(file.value(QStringLiteral("cacheMegabytes"), s.cacheMegabytes).toInt(), 100, 64000);
     s.threads = std::clamp(file.value(QStringLiteral("threads"), 0).toInt(), 0, 256);
+    const auto named = [&](const char* key) { return text(key).toStdString(); };
+    const auto isOn = [&](const char* key, bool standard) {
+        return file.value(QLatin1String(key), standard).toBool();
+    };
+    s.proof.profile.space = spaceFromName(named("proof/space")).value_or(s.proof.profile.space);
+    s.proof.profile.file = named("proof/file");
+    s.proof.profile.intent = intentFromName(named("proof/intent")).value_or(s.proof.profile.intent);
+    s.proof.profile.hasBlackPoint = isOn("proof/blackPoint", s.proof.profile.hasBlackPoint);
+    s.proof.hasPaperWhite = isOn("proof/paperWhite", s.proof.hasPaperWhite);
+    s.proof.marksOutside = isOn("proof/marks", s.proof.marksOutside);
     return s;
 }
 
@@ -53,6 +63,12 @@ void saveSettings(const Settings& s) {
     file.setValue(QStringLiteral("cacheMegabytes"), s.cacheMegabytes);
     file.setValue(QStringLiteral("pictureMegabytes"), s.pictureMegabytes);
     file.setValue(QStringLiteral("threads"), s.threads);
+    file.setValue(QStringLiteral("proof/space"), QString::fromStdString(spaceName(s.proof.profile.space)));
+    file.setValue(QStringLiteral("proof/file"), QString::fromStdString(s.proof.profile.file.string()));
+    file.setValue(QStringLiteral("proof/intent"), QString::fromStdString(intentName(s.proof.profile.intent)));
+    file.setValue(QStringLiteral("proof/blackPoint"), s.proof.profile.hasBlackPoint);
+    file.setValue(QStringLiteral("proof/paperWhite"), s.proof.hasPaperWhite);
+    file.setValue(QStringLiteral("proof/marks"), s.proof.marksOutside);
 }
 
 QStringList recentSets() {

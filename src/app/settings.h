@@ -1,5 +1,6 @@
 #pragma once
 #include "app/theme/theme.h"
+#include "picture/soft_proof.h"
 
 #include <QString>
 #include <QStringList>
@@ -18,6 +19,7 @@ struct Settings {
     int cacheMegabytes = 900; ///< for decoded pictures
     int pictureMegabytes = 0; ///< that one picture may take; 0: as memory_limit.h has it
     int threads = 0;          ///< 0: all cores
+    ProofWish proof{};        ///< as what pictures are proofed, where that is asked for
 
     bool operator==(const Settings&) const = default;
 };
