@@ -131,18 +131,19 @@ std::string monitorProfileId() {
 
 namespace {
 
-/// Stripes over what is outside: what lies below stays to be seen.
+/// Thin lines over what is outside, a dark one beside a light one: what lies below stays to be seen.
 void markOutside(QImage& image, const Program& outside, const Picture& graded) {
     constexpr float limit = SoftProof::kOutside / 10;
-    constexpr int stripe = 4;
+    constexpr int apart = 8;
     constexpr QRgb dark = 0xff202020, light = 0xfff0f0f0;
     uchar* const bits = image.bits(); // rows are written from several threads
     const auto stride = static_cast<std::size_t>(image.bytesPerLine());
     runOverView(outside, wholeOf(graded), [&](int x, int y, int count, const float* far, const float*, const float*) {
         auto* out = reinterpret_cast<QRgb*>(bits + stride * static_cast<std::size_t>(y)) + x;
-        for (int i = 0; i < count; ++i)
-            if (far[i] > limit && (x + i + y) % (3 * stripe) < stripe)
-                out[i] = ((x + i + y) / (3 * stripe)) % 2 == 0 ? dark : light;
+        for (int i = 0; i < count; ++i) {
+            const int line = (x + i + y) % apart;
+            if (line < 2 && far[i] > limit) out[i] = line == 0 ? dark : light;
+        }
     });
 }
 

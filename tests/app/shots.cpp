@@ -286,6 +286,18 @@ void severalPictures(Driver& d, const QString& folder) {
 }
 
 /// What stands there when nothing is open yet.
+/// A stage, and what the guide says of it.
+void guide(Driver& d, const QString& folder) {
+    GradePage* grade = d.window().gradePage();
+    d.chooseStage("hue-bands");
+    d.settle();
+    d.click(d.named<QPushButton>(grade->editorPanel(), QStringLiteral("What is this?")));
+    QTest::qWait(400);
+    save(&d.window(), folder, QStringLiteral("guide"));
+    d.menu(QStringLiteral("Help"), QStringLiteral("Guide"));
+    d.settle();
+}
+
 void welcome(Driver& d, const QString& folder) {
     rememberSet(QString::fromStdString(d.folder().string()));
     MainWindow window(d.libraryRoot());
@@ -425,6 +437,7 @@ int main(int argc, char** argv) {
     framing(d, folder, row("lake-fog.jpg"));
     grain(d, folder, row("lantern-alley.jpg"));
     bandsOnThePicture(d, folder, row("meadow-cart.jpg"));
+    guide(d, folder);
     takesAndReference(d, folder, row("dusk-horizon.jpg"));
     severalPictures(d, folder);
     d.click(d.button(grade, QStringLiteral("Grid")));
