@@ -285,7 +285,6 @@ void severalPictures(Driver& d, const QString& folder) {
     save(&d.window(), folder, QStringLiteral("grade-grid"));
 }
 
-/// What stands there when nothing is open yet.
 /// A stage, and what the guide says of it.
 void guide(Driver& d, const QString& folder) {
     GradePage* grade = d.window().gradePage();
@@ -298,6 +297,7 @@ void guide(Driver& d, const QString& folder) {
     d.settle();
 }
 
+/// What stands there when nothing is open yet.
 void welcome(Driver& d, const QString& folder) {
     rememberSet(QString::fromStdString(d.folder().string()));
     MainWindow window(d.libraryRoot());
