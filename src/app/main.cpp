@@ -23,6 +23,7 @@ int main(int argc, char** argv) {
     std::setlocale(LC_NUMERIC, "C"); // numbers in files are the same everywhere
     QApplication::setApplicationName(QStringLiteral("baryton"));
     QApplication::setApplicationDisplayName(QStringLiteral("Baryton"));
+    QGuiApplication::setDesktopFileName(QStringLiteral("baryton")); // by which Wayland finds the icon
     QApplication::setApplicationVersion(QStringLiteral(BARYTON_VERSION));
     QCommandLineParser parser;
     parser.setApplicationDescription(QStringLiteral("Baryton: colour styles for whole sets of pictures"));
