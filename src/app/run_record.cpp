@@ -6,6 +6,7 @@
 
 #include <array>
 #include <csignal>
+#include <cstdio>
 #include <cstdlib>
 #include <cstring>
 #include <exception>
@@ -107,9 +108,13 @@ RunRecord::RunRecord(const fs::path& folder) {
     std::error_code failed;
     fs::create_directories(folder, failed);
     file_ = folder / (std::to_string(::getpid()) + ".run");
-    fd_ = ::open(file_.c_str(), O_RDWR | O_CREAT | O_TRUNC | O_APPEND | O_NOFOLLOW | O_CLOEXEC, 0600);
-    if (fd_ >= 0) ::flock(fd_, LOCK_EX | LOCK_NB);
+    // It gets its name once it is locked: another start would take it for one that nobody holds.
+    const fs::path unlocked = folder / (std::to_string(::getpid()) + ".new");
+    fd_ = ::open(unlocked.c_str(), O_RDWR | O_CREAT | O_TRUNC | O_APPEND | O_NOFOLLOW | O_CLOEXEC, 0600);
+    if (fd_ < 0) return;
+    ::flock(fd_, LOCK_EX | LOCK_NB);
     write();
+    ::rename(unlocked.c_str(), file_.c_str());
 }
 
 RunRecord::~RunRecord() {

@@ -46,17 +46,19 @@ void setLook(QTextDocument& document) {
         format.setTopMargin(level > 1 ? 16 : 0);
         format.setBottomMargin(level > 0 ? 6 : 9);
         bool isPicture = false;
-        for (auto it = block.begin(); !it.atEnd(); ++it) {
-            const QTextFragment fragment = it.fragment();
-            isPicture = isPicture || fragment.charFormat().isImageFormat();
+        std::vector<QTextFragment> fragments; // first all, then changed: a change may join them
+        for (auto it = block.begin(); !it.atEnd(); ++it) fragments.push_back(it.fragment());
+        for (const QTextFragment& fragment : fragments) {
+            const QTextCharFormat as = fragment.charFormat();
+            isPicture = isPicture || as.isImageFormat();
             // In the typeface that comes with the program, which has two weights.
             QTextCharFormat letters;
-            if (fragment.charFormat().fontFixedPitch()) {
+            if (as.fontFixedPitch()) {
                 letters.setFontFamilies(document.defaultFont().families());
                 letters.setFontFixedPitch(false);
                 letters.setBackground(colours.raised);
             }
-            if (fragment.charFormat().fontWeight() > QFont::DemiBold) letters.setFontWeight(QFont::DemiBold);
+            if (as.fontWeight() > QFont::DemiBold) letters.setFontWeight(QFont::DemiBold);
             if (letters.isEmpty()) continue;
             QTextCursor part(&document);
             part.setPosition(fragment.position());
@@ -164,6 +166,11 @@ QVariant GuideBrowser::loadResource(int type, const QUrl& name) {
     if (image.width() > most) image = image.scaledToWidth(most, Qt::SmoothTransformation);
     image.setDevicePixelRatio(ratio);
     return image;
+}
+
+void GuideBrowser::changeEvent(QEvent* event) {
+    QTextBrowser::changeEvent(event);
+    if (event->type() == QEvent::PaletteChange && !markdown_.isEmpty()) again_.start(); // another theme
 }
 
 void GuideBrowser::resizeEvent(QResizeEvent* event) {

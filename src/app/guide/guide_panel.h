@@ -23,6 +23,7 @@ public:
 
 protected:
     QVariant loadResource(int type, const QUrl& name) override;
+    void changeEvent(QEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void doSetSource(const QUrl& url, QTextDocument::ResourceType type) override;
 
