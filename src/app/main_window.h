@@ -73,8 +73,10 @@ private:
     void openPreferences();
     void takeSettings(const Settings& settings);
     void askBeforeClosing(); ///< while a batch runs
-    bool isProofing() const;
-    QString proof(const std::optional<ProofWish>& wish); ///< what is wrong with it, if anything
+    /// Behind the window; `told` gets what is wrong with it, if anything, once it is seen. The last wish counts.
+    void proof(const std::optional<ProofWish>& wish, const std::function<void(const QString&)>& told);
+    void showProof(const std::function<void()>& show, const QString& problem,
+                   const std::function<void(const QString&)>& told);
     void toggleProof();
     void openProofSheet();
     void updateUndo();
@@ -103,7 +105,9 @@ private:
     std::vector<QPushButton*> taskButtons_;
     AppTask task_ = AppTask::Grade;
     bool watchesScreen_ = false;
-    QString toldMonitor_; ///< what is wrong with the monitor's profile, as it was told
+    bool isProofing_ = false; ///< or about to
+    int proofAsked_ = 0;      ///< wishes for it, counted
+    QString toldMonitor_;     ///< what is wrong with the monitor's profile, as it was told
     enum class Leaving { No, WhenStopped, InBackground } leaving_ = Leaving::No; ///< with a batch that still runs
     bool closesWithoutGrades_ = false; ///< it was said that grades are not on the disk
     std::map<Command, std::function<void()>> commands_;

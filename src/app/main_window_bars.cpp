@@ -83,11 +83,11 @@ void MainWindow::makeStatusBar() {
     frameText_->setToolTip(tr("How long the last frame took to render"));
     bar->addWidget(pictureText_);
     bar->addWidget(problems_, 1);
-    bar->addPermanentWidget(problems_->button());
     proofText_ = makeLabel({}, "accent");
     proofText_->setToolTip(
         tr("Pictures are shown as this device would print or show them; View, Soft proof ends it"));
-    bar->addPermanentWidget(proofText_);
+    bar->addPermanentWidget(proofText_); // before what is pressed: it comes and goes
+    bar->addPermanentWidget(problems_->button());
     bar->addPermanentWidget(frameText_);
     bar->setContentsMargins(8, 0, 8, 0);
     connect(grade_, &GradePage::pictureText, pictureText_, &QLabel::setText);

@@ -121,7 +121,7 @@ void MainWindow::checkActions() {
                                                {Command::TakesAndSteps, grade_->side() == GradePage::Side::Steps},
                                                {Command::Panels, grade_->arePanelsShown()},
                                                {Command::ShowGuide, isGuideOpen()},
-                                               {Command::SoftProof, isProofing()},
+                                               {Command::SoftProof, isProofing_},
                                                {Command::EditsAll, state_.editsAll()},
                                                {Command::WorkOnPicture, grade_->editorPanel()->isOnPicture()},
                                                {Command::SamplePoints, grade_->isSampling()},

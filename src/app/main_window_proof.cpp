@@ -1,48 +1,62 @@
 // Soft proof: what is shown, as another device would.
+#include "app/behind.h"
 #include "app/main_window.h"
 #include "app/proof_sheet.h"
 #include "app/render_image.h"
 #include "app/settings.h"
 #include "base/error.h"
 
+#include <QCoreApplication>
+#include <QPointer>
+
 namespace baryton {
 
-bool MainWindow::isProofing() const {
-    return !proofText_->text().isEmpty();
+void MainWindow::proof(const std::optional<ProofWish>& wish, const std::function<void(const QString&)>& told) {
+    isProofing_ = wish.has_value();
+    runBehind(*QThreadPool::globalInstance(), [window = QPointer(this), wish, told, asked = ++proofAsked_] {
+        std::function<void()> show;
+        QString problem;
+        try {
+            show = prepareSoftProof(wish);
+        } catch (const Error& e) {
+            problem = QString::fromStdString(e.what());
+            show = prepareSoftProof(std::nullopt);
+        }
+        tellWindow(qApp, [window, show, problem, told, asked] {
+            if (window && window->proofAsked_ == asked) window->showProof(show, problem, told);
+        });
+    });
 }
 
-QString MainWindow::proof(const std::optional<ProofWish>& wish) {
+void MainWindow::showProof(const std::function<void()>& show, const QString& problem,
+                           const std::function<void(const QString&)>& told) {
     const std::string before = monitorProfileId();
-    QString problem;
-    try {
-        setSoftProof(wish);
-    } catch (const Error& e) {
-        setSoftProof(std::nullopt);
-        problem = QString::fromStdString(e.what());
-    }
-    const QString name = QString::fromStdString(proofName());
-    proofText_->setText(name.isEmpty() ? QString() : tr("Proof: %1").arg(name));
+    show();
+    if (!problem.isEmpty()) isProofing_ = false;
+    proofText_->setText(isProofing_ ? tr("Proof: %1").arg(QString::fromStdString(proofName())) : QString());
     if (monitorProfileId() != before) {
         state_.pictures().redrawAll();
         Q_EMIT state_.shownGradeChanged();
     }
-    return problem;
+    told(problem);
 }
 
 void MainWindow::toggleProof() {
-    const QString problem = isProofing() ? proof(std::nullopt) : proof(loadSettings().proof);
-    if (!problem.isEmpty()) showMessage(problem, true);
+    proof(isProofing_ ? std::nullopt : std::optional(loadSettings().proof), [this](const QString& problem) {
+        if (!problem.isEmpty()) showMessage(problem, true);
+    });
 }
 
 void MainWindow::openProofSheet() {
     auto* sheet = new ProofSheet(loadSettings().proof, this);
-    const auto take = [this, sheet](const ProofWish& wish) {
-        const QString problem = proof(wish);
-        sheet->setProblem(problem);
-        if (!problem.isEmpty()) return;
-        Settings settings = loadSettings();
-        settings.proof = wish;
-        saveSettings(settings);
+    const auto take = [this, sheet = QPointer(sheet)](const ProofWish& wish) {
+        proof(wish, [sheet, wish](const QString& problem) {
+            if (sheet) sheet->setProblem(problem);
+            if (!problem.isEmpty()) return;
+            Settings settings = loadSettings();
+            settings.proof = wish;
+            saveSettings(settings);
+        });
     };
     connect(sheet, &ProofSheet::wished, this, take);
     take(loadSettings().proof); // what is set is seen

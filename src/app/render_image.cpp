@@ -107,7 +107,7 @@ void setMonitorProfile(const std::string& icc) {
     monitorIcc = icc, shownNow = std::move(made);
 }
 
-void setSoftProof(const std::optional<ProofWish>& wish) {
+std::function<void()> prepareSoftProof(const std::optional<ProofWish>& wish) {
     auto proofed = wish ? std::make_shared<const SoftProof>(*wish) : nullptr;
     std::string icc;
     {
@@ -115,9 +115,16 @@ void setSoftProof(const std::optional<ProofWish>& wish) {
         icc = monitorIcc;
     }
     const bool marks = wish && wish->marksOutside;
-    Shown made = madeShown(icc, proofed.get(), marks);
-    const std::lock_guard<std::mutex> guard(shownLock);
-    proof = std::move(proofed), marksOutside = marks, shownNow = std::move(made);
+    return [proofed, marks, icc, made = madeShown(icc, proofed.get(), marks)] {
+        std::string now;
+        {
+            const std::lock_guard<std::mutex> guard(shownLock);
+            now = monitorIcc;
+        }
+        Shown fitting = now == icc ? made : madeShown(now, proofed.get(), marks); // another monitor meanwhile
+        const std::lock_guard<std::mutex> guard(shownLock);
+        proof = proofed, marksOutside = marks, shownNow = std::move(fitting);
+    };
 }
 
 std::string proofName() {

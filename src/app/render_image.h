@@ -4,6 +4,7 @@
 #include "render/view.h"
 
 #include <QImage>
+#include <functional>
 #include <optional>
 #include <string>
 
@@ -13,9 +14,10 @@ namespace baryton {
 /// folded into a cube of 33³. Throws Error when the profile can't be used; nothing then changes.
 void setMonitorProfile(const std::string& icc);
 
-/// Shows every image made from now on as another device would; nothing for as it is. Throws Error as SoftProof does;
-/// nothing then changes.
-void setSoftProof(const std::optional<ProofWish>& wish);
+/// Makes ready to show images as another device would; nothing: as they are. It takes some tenths of a second, in any
+/// thread. What it gives, called in the window's thread, shows every image so from then on. Throws Error as SoftProof
+/// does.
+std::function<void()> prepareSoftProof(const std::optional<ProofWish>& wish);
 /// What the profile that is proofed calls itself; empty where none is.
 std::string proofName();
 

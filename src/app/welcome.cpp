@@ -5,7 +5,6 @@
 #include "app/shipped.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
-#include "base/error.h"
 #include "base/file.h"
 #include "picture/small_picture.h"
 
@@ -29,7 +28,7 @@ fs::path demoFolder() {
     return shippedFolder("demo/pictures", "demo/pictures");
 }
 
-/// The first picture that lies there, with its frame as it was left; empty where there is none that can be read.
+/// The first picture that lies there, as it came; empty where there is none that can be read.
 QImage firstPictureOf(const fs::path& set) {
     try {
         std::error_code ignored;
@@ -40,7 +39,7 @@ QImage firstPictureOf(const fs::path& set) {
             file = files.front();
         }
         return imageOf(Grade(), SmallStore().read(file).picture);
-    } catch (const Error&) {
+    } catch (const std::exception&) { // that it can't be read, or shown, is told when it is opened
         return {};
     }
 }
@@ -194,6 +193,10 @@ void WelcomePage::showEvent(QShowEvent*) {
     open_->setFocus();
 }
 
+void WelcomePage::hideEvent(QHideEvent*) {
+    pool_.clear(); // nobody looks any more, and what was opened wants to be read
+}
+
 void WelcomePage::fill() {
     while (QLayoutItem* item = recent_->takeAt(0)) {
         delete item->widget();
@@ -231,6 +234,8 @@ fs::path openDemoSet() {
     // Once: a grade that was taken off is not to come back.
     if (const fs::path grades = shippedFolder("demo/grades", "demo/grades"); isNew && !grades.empty())
         fs::copy(grades, copy, how, ignored);
+    if (const fs::path overlays = shippedFolder("demo/overlays", "demo/overlays"); !overlays.empty())
+        fs::copy(overlays, copy / "overlays", how, ignored);
     return failed ? demo : copy;
 }
 

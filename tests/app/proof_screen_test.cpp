@@ -55,13 +55,15 @@ TEST(ProofScreen, ShowsThePictureAsTheDeviceWillMarksWhatItHasNotAndLeavesFilesA
     std::filesystem::remove(file);
     for (QCheckBox* each : sheet->findChildren<QCheckBox*>())
         if (each->text() == tr8("Paper white")) d.click(each, {8, each->height() / 2.0});
-    bool isSaid = false;
-    for (QLabel* each : sheet->findChildren<QLabel*>()) isSaid = isSaid || each->text().contains(tr8("small.icc"));
-    EXPECT_TRUE(isSaid);
+    EXPECT_TRUE(Driver::waitFor([&] {
+        const auto labels = sheet->findChildren<QLabel*>();
+        return std::any_of(labels.begin(), labels.end(),
+                           [](const QLabel* each) { return each->text().contains(tr8("small.icc")); });
+    }));
     auto* profile = d.named<QComboBox>(sheet, tr8("Profile"));
     profile->setCurrentIndex(1);
     Q_EMIT profile->activated(1);
-    EXPECT_EQ(proofName(), "Display P3");
+    EXPECT_TRUE(Driver::waitFor([] { return proofName() == "Display P3"; }));
     d.click(d.button(sheet, tr8("Close")));
     d.key("Ctrl+Shift+P");
     d.settle();

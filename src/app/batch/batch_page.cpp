@@ -99,13 +99,11 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
         panels_->addWidget(each);
     panels_->setFixedWidth(330);
     setGuide(this, QStringLiteral("guide/batch"));
-    for (const auto& [widget, part] :
-         std::initializer_list<std::pair<QWidget*, const char*>>{{survey_->middle(), QT_TR_NOOP("Survey")},
-                                                                 {survey_->panel(), QT_TR_NOOP("Survey")},
-                                                                 {match_->middle(), QT_TR_NOOP("Match")},
-                                                                 {match_->panel(), QT_TR_NOOP("Match")},
-                                                                 {table_, QT_TR_NOOP("Files")}})
-        setGuide(widget, QStringLiteral("guide/batch#") + tr(part));
+    setGuideParts(QStringLiteral("guide/batch"), {{survey_->middle(), tr("Survey")},
+                                                  {survey_->panel(), tr("Survey")},
+                                                  {match_->middle(), tr("Match")},
+                                                  {match_->panel(), tr("Match")},
+                                                  {table_, tr("Files")}});
     middle->addWidget(middles_, 1);
     middle->addWidget(makeRunBar());
     layout->addLayout(middle, 1);

@@ -78,17 +78,15 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     views_->addWidget(frame_);
     rows->addWidget(views_, 1);
     setGuide(this, QStringLiteral("guide/grade"));
-    for (const auto& [widget, part] :
-         std::initializer_list<std::pair<QWidget*, const char*>>{{trayPanel_, QT_TR_NOOP("The set")},
-                                                                 {sampleList_, QT_TR_NOOP("Samples")},
-                                                                 {shelf_, QT_TR_NOOP("Shelf")},
-                                                                 {steps_, QT_TR_NOOP("Takes and steps")},
-                                                                 {compare_, QT_TR_NOOP("Compare")},
-                                                                 {views_, QT_TR_NOOP("The picture")},
-                                                                 {frame_, QT_TR_NOOP("Frame")},
-                                                                 {chain_, QT_TR_NOOP("The chain")},
-                                                                 {scopes_, QT_TR_NOOP("Scopes")}})
-        setGuide(widget, QStringLiteral("guide/grade#") + tr(part));
+    setGuideParts(QStringLiteral("guide/grade"), {{trayPanel_, tr("The set")},
+                                                  {sampleList_, tr("Samples")},
+                                                  {shelf_, tr("Shelf")},
+                                                  {steps_, tr("Takes and steps")},
+                                                  {compare_, tr("Compare")},
+                                                  {views_, tr("The picture")},
+                                                  {frame_, tr("Frame")},
+                                                  {chain_, tr("The chain")},
+                                                  {scopes_, tr("Scopes")}});
     area_ = new WorkArea({trayColumn, side_, middle, pinned_, panel_, makeChainBand(), scopes_});
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);

@@ -24,6 +24,10 @@ void setGuide(QWidget* widget, const QString& place) {
     widget->setProperty(kProperty, place);
 }
 
+void setGuideParts(const QString& page, const std::vector<std::pair<QWidget*, QString>>& parts) {
+    for (const auto& [widget, part] : parts) setGuide(widget, page + u'#' + part);
+}
+
 GuidePlace guideOf(const QWidget* widget) {
     QStringList names;
     for (const QWidget* at = widget; at; at = at->isWindow() ? nullptr : at->parentWidget()) {

@@ -9,6 +9,7 @@
 #include <QHBoxLayout>
 #include <QImageReader>
 #include <QKeyEvent>
+#include <QRegularExpression>
 #include <QScrollBar>
 #include <QTextBlock>
 #include <QTextTable>
@@ -178,7 +179,7 @@ void GuideBrowser::resizeEvent(QResizeEvent* event) {
     if (event->size().width() != event->oldSize().width()) again_.start();
 }
 
-// Pages are put in by show(); a link never opens a file by itself.
+// Pages are put in by showPage(); a link never opens a file by itself.
 void GuideBrowser::doSetSource(const QUrl&, QTextDocument::ResourceType) {}
 
 GuidePanel::GuidePanel(QWidget* parent)
@@ -216,6 +217,7 @@ GuidePanel::GuidePanel(QWidget* parent)
     connect(close, &QPushButton::clicked, this, &GuidePanel::closeWanted);
     connect(contents, &QPushButton::clicked, this, [this] { open({Guide::contentsId()}); });
     connect(back_, &QPushButton::clicked, this, [this] {
+        if (!search_->text().isEmpty()) return search_->clear(); // to the page that was searched from
         if (before_.empty()) return;
         const GuidePlace last = before_.back();
         before_.pop_back();
@@ -251,14 +253,18 @@ void GuidePanel::showPlace(const GuidePlace& place) {
 
 void GuidePanel::search(const QString& words) {
     if (words.simplified().isEmpty()) return showPlace(place_);
+    back_->setEnabled(true);
     const auto hits = guide_.search(words);
     QStringList lines;
+    // A link in a paragraph counts from the page that it stands on.
+    static const QRegularExpression link(QStringLiteral(R"(\[([^\]]*)\]\([^)]+\))"));
     for (const Guide::Hit& hit : hits) {
         const QString part = hit.place.parts.value(0);
-        const QString link = hit.place.page + (part.isEmpty() ? QString() : u'#' + part);
+        const QString target = hit.place.page + (part.isEmpty() ? QString() : u'#' + part);
         lines.append(
-            QStringLiteral("## [%1](%2)").arg(hit.title, QString::fromLatin1(QUrl::toPercentEncoding(link, "/#"))));
-        lines.append(hit.line.startsWith(u'|') ? hit.line.section(u'|', 1).replace(u'|', u' ') : hit.line);
+            QStringLiteral("## [%1](%2)").arg(hit.title, QString::fromLatin1(QUrl::toPercentEncoding(target, "/#"))));
+        QString line = hit.line.startsWith(u'|') ? hit.line.section(u'|', 1).replace(u'|', u' ') : hit.line;
+        lines.append(line.replace(link, QStringLiteral("\\1")));
     }
     browser_->showMarkdown(hits.empty() ? tr("Nothing in the guide has all of these words.")
                                         : lines.join(QStringLiteral("\n\n")));

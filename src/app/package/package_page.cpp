@@ -1,7 +1,5 @@
 #include "app/package/package_page.h"
 #include "app/guide/guide_of.h"
-#include "app/package/pack_sheets.h"
-#include "app/package/start_sheet.h"
 #include "app/package/tile_model.h"
 #include "app/picture_model.h"
 #include "app/settings.h"
@@ -15,7 +13,6 @@
 #include <QDesktopServices>
 #include <QFileInfo>
 #include <QHBoxLayout>
-#include <QMenu>
 #include <QMouseEvent>
 #include <QScrollArea>
 #include <QScrollBar>
@@ -47,15 +44,13 @@ PackagePage::PackagePage(AppState& state, QWidget* parent)
       ground_(new Segments({tr("Bare"), tr("As graded")})), wall_(new CheckWall(state)),
       split_(new QSplitter(Qt::Vertical)), details_(new PresetDetails(state)) {
     setGuide(this, QStringLiteral("guide/package"));
-    for (const auto& [widget, part] :
-         std::initializer_list<std::pair<QWidget*, const char*>>{{search_, QT_TR_NOOP("Search")},
-                                                                 {groups_, QT_TR_NOOP("Groups")},
-                                                                 {checks_, QT_TR_NOOP("Check pictures")},
-                                                                 {tiles_, QT_TR_NOOP("Tiles")},
-                                                                 {ground_, QT_TR_NOOP("Tiles")},
-                                                                 {wall_, QT_TR_NOOP("Tiles")},
-                                                                 {details_, QT_TR_NOOP("Details")}})
-        setGuide(widget, QStringLiteral("guide/package#") + tr(part));
+    setGuideParts(QStringLiteral("guide/package"), {{search_, tr("Search")},
+                                                    {groups_, tr("Groups")},
+                                                    {checks_, tr("Check pictures")},
+                                                    {tiles_, tr("Tiles")},
+                                                    {ground_, tr("Tiles")},
+                                                    {wall_, tr("Tiles")},
+                                                    {details_, tr("Details")}});
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(1);
@@ -237,68 +232,6 @@ QWidget* PackagePage::makeRight() {
     scroll->setWidget(details_);
     outer->addWidget(scroll);
     return panel;
-}
-
-void PackagePage::deleteChosen() {
-    const auto entries = selected();
-    if (entries.empty()) return;
-    state_.editLibrary([&] { return state_.library().remove(entries); });
-    state_.tell(entries.size() == 1
-                    ? tr("Deleted: %1. Undo brings it back.").arg(QString::fromStdString(entries.front().name))
-                    : tr("%1 presets deleted. Undo brings them back.").arg(entries.size()));
-}
-
-void PackagePage::toggleSelectedFavourite() {
-    for (const LibraryEntry& entry : selected()) state_.toggleFavourite(entry);
-}
-
-void PackagePage::exportPack(const QString& group) {
-    std::vector<LibraryEntry> entries = selected();
-    if (!group.isEmpty() || entries.size() < 2) {
-        entries.clear();
-        const std::string wanted = (group.isEmpty() ? groups_->group() : group).toStdString();
-        for (const auto& entry : state_.presets())
-            if (wanted.empty() || entry.group == wanted) entries.push_back(entry);
-    }
-    (new ExportPackSheet(state_, entries, this))->open();
-}
-
-void PackagePage::openStarts() {
-    (new StartSheet(state_, this))->open();
-}
-
-void PackagePage::openMenu(QPoint at) {
-    const QModelIndex index = tiles_->indexAt(at);
-    if (!index.isValid()) return;
-    // A menu asked for by key, or after a choice was taken back, is of the tile it opens on.
-    if (!tiles_->selectionModel()->isSelected(index)) tiles_->setCurrentIndex(index);
-    const auto entries = selected();
-    auto* menu = new QMenu(this);
-    menu->setAttribute(Qt::WA_DeleteOnClose);
-    menu->addAction(tr("Apply"), details_, &PresetDetails::apply);
-    menu->addAction(tr("Favourite, or no longer"), this, &PackagePage::toggleSelectedFavourite);
-    if (entries.size() == 1 && entries.front().preset)
-        menu->addAction(tr("Survey the set with it"), this,
-                        [this, file = entries.front().file] { Q_EMIT state_.surveyWanted(file); });
-    menu->addSeparator();
-    if (entries.size() == 1) {
-        menu->addAction(tr("Rename"), details_, &PresetDetails::rename);
-        menu->addAction(tr("Duplicate"), details_, &PresetDetails::duplicate);
-        menu->addAction(tr("Save over with the key picture's values"), details_, &PresetDetails::saveOver);
-    }
-    auto* move = menu->addMenu(tr("Move to"));
-    for (const auto& group : state_.library().groups())
-        move->addAction(QString::fromStdString(group), this, [this, entries, group] {
-            state_.editLibrary([&] { return state_.library().move(entries, group); });
-        });
-    menu->addAction(tr("Export as a pack…"), this,
-                    [this, entries] { (new ExportPackSheet(state_, entries, this))->open(); });
-    menu->addAction(tr("Show the file"), this, [file = entries.front().file] {
-        QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.parent_path().string())));
-    });
-    menu->addSeparator();
-    menu->addAction(tr("Delete"), this, &PackagePage::deleteChosen);
-    menu->popup(tiles_->viewport()->mapToGlobal(at));
 }
 
 std::vector<LibraryEntry> PackagePage::selected() const {
