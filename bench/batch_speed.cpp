@@ -24,13 +24,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-void writeJpeg(const fs::path& file, const Picture& picture) {
-    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
-    for (int y = 0; y < picture.height(); ++y)
-        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
-    writePicture(file, eight, {}, {FileFormat::Jpeg, 8, 90});
-}
-
 /// Scenes of 24 MP, each several times under another name.
 std::vector<fs::path> writtenSet(const fs::path& folder, int ofEach) {
     std::vector<fs::path> files;
@@ -51,6 +44,15 @@ std::vector<fs::path> writtenSet(const fs::path& folder, int ofEach) {
 
 } // namespace
 
+void decodeAtAnEighth(const std::vector<fs::path>& files) {
+    inPieces(static_cast<int>(files.size()), 1, 0, [&](int first, int last) {
+        for (int i = first; i < last; ++i)
+            vips::VImage::jpegload(files[static_cast<std::size_t>(i)].c_str(),
+                                   vips::VImage::option()->set("shrink", 8))
+                .copy_memory();
+    });
+}
+
 void compareSurvey(const Grade& look, const fs::path& folder) {
     const std::vector<fs::path> files = writtenSet(folder / "survey", 6);
     const auto count = files.size();
@@ -63,21 +65,17 @@ void compareSurvey(const Grade& look, const fs::path& folder) {
             for (int i = first; i < last; ++i) work(static_cast<std::size_t>(i));
         });
     };
-    const auto t = sideBySide(
-        {[&] {
-             each([&](std::size_t i) {
-                 vips::VImage::jpegload(files[i].c_str(), vips::VImage::option()->set("shrink", 8)).copy_memory();
-             });
-         },
-         [&] {
-             fs::remove_all(folder / "small");
-             each([&](std::size_t i) { seen[i] = store.read(files[i]); });
-         },
-         [&] { each([&](std::size_t i) { seen[i] = store.read(files[i]); }); },
-         [&] { each([&](std::size_t i) { pictures[i] = surveyPicture(seen[i], look); }); },
-         [&] { each([&](std::size_t i) { measureLook(look, pictures[i]); }); },
-         [&] { each([&](std::size_t i) { scenes[i] = runPicture(seen[i], look); }); }, [&] { runsOf(scenes); }},
-        3);
+    const auto t = sideBySide({[&] { decodeAtAnEighth(files); },
+                               [&] {
+                                   fs::remove_all(folder / "small");
+                                   each([&](std::size_t i) { seen[i] = store.read(files[i]); });
+                               },
+                               [&] { each([&](std::size_t i) { seen[i] = store.read(files[i]); }); },
+                               [&] { each([&](std::size_t i) { pictures[i] = surveyPicture(seen[i], look); }); },
+                               [&] { each([&](std::size_t i) { measureLook(look, pictures[i]); }); },
+                               [&] { each([&](std::size_t i) { scenes[i] = runPicture(seen[i], look); }); },
+                               [&] { runsOf(scenes); }},
+                              3);
     const auto cost = [&](std::size_t which) { return t[which].median / static_cast<double>(count); };
     const auto tell = [&](const char* work, std::size_t which) {
         row(work, cost(which), times(cost(which) / cost(0)));

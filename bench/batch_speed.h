@@ -3,8 +3,12 @@
 #include "picture/picture.h"
 
 #include <filesystem>
+#include <vector>
 
 namespace baryton::bench {
+
+/// Files decoded at an eighth by the JPEG library, in as many threads as there are.
+void decodeAtAnEighth(const std::vector<std::filesystem::path>& files);
 
 /// A set of 24 MP JPEGs looked at before its run, against the JPEG library that decodes them at an eighth.
 void compareSurvey(const Grade& look, const std::filesystem::path& folder);

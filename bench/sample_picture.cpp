@@ -7,6 +7,13 @@
 
 namespace baryton::bench {
 
+void writeJpeg(const std::filesystem::path& file, const Picture& picture) {
+    QuantisedPicture eight(picture.width(), picture.height(), 3, 8);
+    for (int y = 0; y < picture.height(); ++y)
+        eight.setRow(y, 0, picture.width(), picture.row(0, y), picture.row(1, y), picture.row(2, y), nullptr);
+    writePicture(file, eight, {}, {FileFormat::Jpeg, 8, 90});
+}
+
 Picture samplePicture(const std::filesystem::path& source, int width, int height) {
     Picture picture = resized(readPicture(source).picture, width, height);
     std::uint32_t state = 1;

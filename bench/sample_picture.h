@@ -11,6 +11,9 @@ namespace baryton::bench {
 /// that neighbouring pixels differ as they do in a real file. Always the same.
 Picture samplePicture(const std::filesystem::path& source, int width = 6000, int height = 4000);
 
+/// With eight bits, of quality 90.
+void writeJpeg(const std::filesystem::path& file, const Picture& picture);
+
 struct Timing {
     double median = 0, low = 0, high = 0; ///< milliseconds
 };

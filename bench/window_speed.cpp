@@ -99,7 +99,8 @@ Layer paintedLayer() {
 
 } // namespace
 
-DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder) {
+DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
+                    bool withSecond) {
     storeGrade(file, completed(grade));
     MainWindow window(folder / "presets");
     window.resize(1280, 800);
@@ -110,6 +111,7 @@ DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const
     window.openPaths({file});
     runUntil([&] { return whole; });
     window.gradePage()->scopes()->kinds()->button(3)->click();
+    if (withSecond) window.toggleSecond();
     const auto choose = [&](const char* type) {
         for (const StagePlace& place : stagePlaces(window.state().keyGrade()))
             if (stageAt(window.state().keyGrade(), place).type == type)
@@ -215,7 +217,16 @@ ManyTimes manyTimes(const std::filesystem::path& pictures, const std::filesystem
     window.openPaths({pictures});
     QApplication::processEvents();
     times.usable = since(clock);
-    PictureSet& set = window.state().pictures();
+    const QListView* tray = window.gradePage()->tray();
+    const PictureSet& set = window.state().pictures();
+    const auto areDrawn = [&](const QRect& where) {
+        for (int i = 0; i < set.size(); ++i)
+            if (tray->visualRect(tray->model()->index(i, 0)).intersects(where) && set.at(i).thumbnail.isNull())
+                return false;
+        return true;
+    };
+    runUntil([&] { return areDrawn(tray->viewport()->rect()); });
+    times.inSight = since(clock);
     runUntil([&] {
         for (int i = 0; i < set.size(); ++i)
             if (set.at(i).thumbnail.isNull()) return false;

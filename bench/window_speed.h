@@ -19,7 +19,9 @@ OpenTimes openTimes(const std::filesystem::path& file, const std::filesystem::pa
 struct DragTimes {
     std::vector<double> curve, wheel, band, brush;
 };
-DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder);
+/// `withSecond`: while the second window shows the picture as well.
+DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
+                    bool withSecond = false);
 
 /// Milliseconds until all nine pictures of the grid show a preset that is pointed at, for several presets in turn.
 std::vector<double> gridTimes(const std::filesystem::path& pictures, const std::filesystem::path& presets,
@@ -33,9 +35,10 @@ struct SetTimes {
 };
 SetTimes setTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder);
 
-/// A folder of many pictures opened: until the window answers, until all thumbnails are drawn, and the memory held.
+/// A folder of many pictures opened: until the window answers, until the thumbnails in sight and until all are drawn,
+/// and the memory held.
 struct ManyTimes {
-    double usable = 0, thumbnails = 0, megabytes = 0;
+    double usable = 0, inSight = 0, thumbnails = 0, megabytes = 0;
 };
 ManyTimes manyTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder);
 

@@ -4926,6 +4926,10 @@
         <source>choose the ICC profile of a printer, a press or a screen</source>
         <translation>wählen Sie das ICC-Profil eines Druckers, einer Presse oder eines Bildschirms</translation>
     </message>
+    <message>
+        <source>Picture in a second window</source>
+        <translation>Bild in einem zweiten Fenster</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -8590,10 +8594,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Bild</translation>
     </message>
     <message>
-        <source>the monitor&apos;s profile</source>
-        <translation>das Profil des Bildschirms</translation>
-    </message>
-    <message>
         <source>Undo</source>
         <translation>Rückgängig</translation>
     </message>
@@ -9940,6 +9940,65 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::PictureWindow</name>
+    <message>
+        <source>A second window</source>
+        <translation>Ein zweites Fenster</translation>
+    </message>
+    <message>
+        <source>Picture in the second window</source>
+        <translation>Bild im zweiten Fenster</translation>
+    </message>
+    <message>
+        <source>Picture – Baryton</source>
+        <translation>Bild – Baryton</translation>
+    </message>
+    <message>
+        <source>%1, the picture – Baryton</source>
+        <translation>%1, das Bild – Baryton</translation>
+    </message>
+    <message>
+        <source>No reference yet: Picture, Reference picture… takes one.</source>
+        <translation>Noch keine Referenz: Bild, Referenzbild… nimmt eine.</translation>
+    </message>
+    <message>
+        <source>No picture is open.</source>
+        <translation>Kein Bild ist geöffnet.</translation>
+    </message>
+    <message>
+        <source>Show what Grade shows</source>
+        <translation>Zeigen, was Gestalten zeigt</translation>
+    </message>
+    <message>
+        <source>Show the version before</source>
+        <translation>Die Fassung vorher zeigen</translation>
+    </message>
+    <message>
+        <source>Show the reference</source>
+        <translation>Die Referenz zeigen</translation>
+    </message>
+    <message>
+        <source>The same place as in Grade</source>
+        <translation>Dieselbe Stelle wie in Gestalten</translation>
+    </message>
+    <message>
+        <source>Fit the window</source>
+        <translation>Ins Fenster einpassen</translation>
+    </message>
+    <message>
+        <source>Full size (100 %)</source>
+        <translation>Volle Größe (100 %)</translation>
+    </message>
+    <message>
+        <source>Full screen</source>
+        <translation>Ganzer Bildschirm</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+</context>
+<context>
     <name>baryton::PlanSheet</name>
     <message>
         <source>Run a plan</source>
@@ -10100,10 +10159,6 @@ Einiges davon wurde seither geändert</translation>
         <translation>Was der Bildschirm aus Zahlen macht; alles Gezeigte wird ihm angepasst, Dateien nicht</translation>
     </message>
     <message>
-        <source>Monitor profile in force</source>
-        <translation>Geltendes Bildschirmprofil</translation>
-    </message>
-    <message>
         <source>none set for this monitor: taken as sRGB</source>
         <translation>für diesen Bildschirm keines gesetzt: gilt als sRGB</translation>
     </message>
@@ -10158,6 +10213,22 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Two</source>
         <translation>Zwei</translation>
+    </message>
+    <message>
+        <source>Second monitor profile</source>
+        <translation>Zweiter Bildschirm</translation>
+    </message>
+    <message>
+        <source>The same for the monitor that the second window, with the picture alone, stands on</source>
+        <translation>Dasselbe für den Bildschirm, auf dem das zweite Fenster mit dem Bild allein steht</translation>
+    </message>
+    <message>
+        <source>%1 in force</source>
+        <translation>%1, das gilt</translation>
+    </message>
+    <message>
+        <source>closed now</source>
+        <translation>jetzt geschlossen</translation>
     </message>
 </context>
 <context>
@@ -10859,6 +10930,13 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>pointer</source>
         <translation>Zeiger</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ScreenFit</name>
+    <message>
+        <source>the monitor&apos;s profile</source>
+        <translation>das Profil des Bildschirms</translation>
     </message>
 </context>
 <context>

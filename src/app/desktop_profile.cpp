@@ -85,11 +85,11 @@ std::string colordProfile(const QString& output) {
     return {};
 }
 
-void fetchMonitorProfile(const Settings& settings, const QScreen* screen, QObject* context,
+void fetchMonitorProfile(const MonitorWish& wish, const QScreen* screen, QObject* context,
                          const std::function<void(const std::string& icc, const QString& problem)>& take) {
-    if (settings.monitor == Settings::Monitor::File && !settings.monitorProfile.isEmpty()) {
+    if (wish.kind == MonitorWish::Kind::File && !wish.file.isEmpty()) {
         try {
-            take(readFile(settings.monitorProfile.toStdString(), kMostProfileBytes), {});
+            take(readFile(wish.file.toStdString(), kMostProfileBytes), {});
         } catch (const Error& e) {
             take({}, QString::fromStdString(e.what()));
         }
@@ -97,7 +97,7 @@ void fetchMonitorProfile(const Settings& settings, const QScreen* screen, QObjec
     }
     const QString platform = QGuiApplication::platformName();
     const bool isX = platform == QLatin1String("xcb");
-    if (settings.monitor != Settings::Monitor::Desktop || !screen ||
+    if (wish.kind != MonitorWish::Kind::Desktop || !screen ||
         (!isX && !platform.startsWith(QLatin1String("wayland"))))
         return take({}, {});
     // Both count monitors with the primary one first.

@@ -73,6 +73,7 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::Shelf, marked("View"), marked("Shelf of presets"), "Ctrl+L", {StartsGroup, IsOnOrOff}},
         {Command::Panels, marked("View"), marked("Panels"), "F8", {IsOnOrOff}},
         {Command::FullScreen, marked("View"), marked("Full screen"), "F11"},
+        {Command::SecondWindow, marked("View"), marked("Picture in a second window"), "F9", {IsOnOrOff}},
         {Command::WhatIsThis, marked("Help"), marked("What is this?"), "F1"},
         {Command::ShowGuide, marked("Help"), marked("Guide"), "Shift+F1", {IsOnOrOff}},
         {Command::ShowKeys, marked("Help"), marked("Keys…"), "Ctrl+F1", {StartsGroup}},

@@ -73,6 +73,7 @@ enum class Command {
     Shelf,
     Panels,
     FullScreen,
+    SecondWindow,
     WhatIsThis,
     ShowGuide,
     ShowKeys,

@@ -1,5 +1,6 @@
 #include "app/behind.h"
 #include "app/crash_sheet.h"
+#include "app/desktop_chooser.h"
 #include "app/main_window.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
@@ -19,6 +20,7 @@
 #include <iostream>
 
 int main(int argc, char** argv) {
+    baryton::preferDesktopChooser();
     QApplication application(argc, argv);
     std::setlocale(LC_NUMERIC, "C"); // numbers in files are the same everywhere
     QApplication::setApplicationName(QStringLiteral("baryton"));
@@ -52,6 +54,7 @@ int main(int argc, char** argv) {
     constexpr QSize frame(16, 48);
     window.resize(window.size().boundedTo(window.screen()->availableSize() - frame));
     window.show();
+    window.openSecondAgain();
     constexpr qint64 mostTileBytes = qint64(300) << 20;
     baryton::runBehind(*QThreadPool::globalInstance(), [] { baryton::trimTileFolder(mostTileBytes); });
     baryton::runBehind(*QThreadPool::globalInstance(),

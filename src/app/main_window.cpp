@@ -1,7 +1,6 @@
 #include "app/main_window.h"
 #include "app/batch/closing_sheet.h"
 #include "app/crash_sheet.h"
-#include "app/desktop_profile.h"
 #include "app/gesture_keeper.h"
 #include "app/grade/frame_view.h"
 #include "app/grade/stage_commands.h"
@@ -9,7 +8,6 @@
 #include "app/keys.h"
 #include "app/library_commands.h"
 #include "app/preferences.h"
-#include "app/render_image.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/welcome.h"
@@ -27,7 +25,6 @@
 #include <QMimeData>
 #include <QPlainTextEdit>
 #include <QVBoxLayout>
-#include <QWindow>
 #include <cmath>
 #include <utility>
 
@@ -113,18 +110,16 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
     connect(gestures, &GestureKeeper::takenBack, grade_->frameView(), &FrameView::takeBackLine);
     connect(gestures, &GestureKeeper::takenBack, grade_, &GradePage::takeBackPull);
     qApp->installEventFilter(this);
+    fitToScreens();
     takeSettings(loadSettings());
     restoreGeometry(layoutState(QStringLiteral("window")));
     if (layoutState(QStringLiteral("panels")) == "hidden") grade_->showPanels(false);
     updateUndo();
     showTask(AppTask::Grade);
-    // The desktop may set another profile while the window is away.
-    connect(qApp, &QGuiApplication::applicationStateChanged, this, [this](Qt::ApplicationState now) {
-        if (now == Qt::ApplicationActive) fitToMonitor(loadSettings());
-    });
 }
 
 MainWindow::~MainWindow() {
+    second_.reset();
     qApp->removeEventFilter(this);
     // The pages speak to the state as they go; it must not speak back.
     state_.disconnect(this);
@@ -224,42 +219,20 @@ void MainWindow::fillRecent() {
 }
 
 void MainWindow::openPreferences() {
-    auto* sheet = new PreferencesSheet(this);
+    auto* sheet = new PreferencesSheet(second_ ? second_->screen() : nullptr, this);
     connect(sheet, &PreferencesSheet::changed, this, &MainWindow::takeSettings);
     sheet->open();
 }
 
 void MainWindow::takeSettings(const Settings& settings) {
     applySettings(settings);
-    fitToMonitor(settings);
+    screens_->setSettings(settings);
     state_.pictures().setPairsAsOne(settings.pairsAsOne);
     state_.pictures().setKeptBytes(static_cast<std::size_t>(settings.cacheMegabytes) << 20);
     setMemoryLimit(static_cast<std::size_t>(settings.pictureMegabytes) << 20);
     if (state_.before().kind == Before::Kind::Source || state_.before().kind == Before::Kind::PrepOnly)
         state_.setBefore({settings.beforeIsPrep ? Before::Kind::PrepOnly : Before::Kind::Source, {}, {}});
     for (QWidget* each : findChildren<QWidget*>()) each->update();
-}
-
-void MainWindow::fitToMonitor(const Settings& settings) {
-    fetchMonitorProfile(settings, screen(), this, [this](const std::string& icc, QString problem) {
-        const std::string before = monitorProfileId();
-        try {
-            setMonitorProfile(icc);
-        } catch (const Error& e) {
-            setMonitorProfile({});
-            problem = QString::fromStdString(e.inFile(tr("the monitor's profile").toStdString()).what());
-        }
-        if (!problem.isEmpty() && problem != toldMonitor_) showMessage(problem, true);
-        toldMonitor_ = problem;
-        if (monitorProfileId() == before) return;
-        state_.pictures().redrawAll();
-        Q_EMIT state_.shownGradeChanged();
-    });
-}
-
-void MainWindow::showEvent(QShowEvent*) {
-    if (std::exchange(watchesScreen_, true)) return;
-    connect(windowHandle(), &QWindow::screenChanged, this, [this] { fitToMonitor(loadSettings()); });
 }
 
 void MainWindow::updateUndo() {
@@ -314,13 +287,15 @@ void MainWindow::closeEvent(QCloseEvent* event) {
         event->ignore();
         return;
     }
+    closeSecond();
     rememberLayout(QStringLiteral("window"), saveGeometry());
     rememberLayout(QStringLiteral("panels"), grade_->arePanelsShown() ? "shown" : "hidden");
     event->accept();
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
-    if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+    // What comes from here is open here already.
+    if (event->mimeData()->hasUrls() && !event->source()) event->acceptProposedAction();
 }
 
 void MainWindow::dropEvent(QDropEvent* event) {
@@ -346,7 +321,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
         event->accept();
         return true;
     }
-    if (!writes && isActiveWindow() && key->key() == Qt::Key_B && key->modifiers() == Qt::NoModifier &&
+    const bool hasKeys = isActiveWindow() || (second_ && second_->isActiveWindow());
+    if (!writes && hasKeys && key->key() == Qt::Key_B && key->modifiers() == Qt::NoModifier &&
         task_ == AppTask::Grade) {
         if (event->type() != QEvent::ShortcutOverride && !key->isAutoRepeat())
             grade_->holdBefore(event->type() == QEvent::KeyPress);

@@ -3,11 +3,13 @@
 #include "app/app_task.h"
 #include "app/batch/batch_page.h"
 #include "app/grade/grade_page.h"
+#include "app/grade/picture_window.h"
 #include "app/guide/guide_panel.h"
 #include "app/keys.h"
 #include "app/package/package_page.h"
 #include "app/problem_line.h"
 #include "app/run_record.h"
+#include "app/screen_fit.h"
 #include "app/settings.h"
 
 #include <QElapsedTimer>
@@ -15,6 +17,7 @@
 #include <QMenuBar>
 #include <QSplitter>
 #include <QStackedWidget>
+#include <memory>
 
 namespace baryton {
 
@@ -27,6 +30,7 @@ public:
 
     AppState& state() { return state_; }
     GradePage* gradePage() const { return grade_; }
+    PictureWindow* second() const { return second_.get(); } ///< with the picture alone; null while it is closed
     GuidePanel* guide() const { return guide_; }
     PackagePage* packagePage() const { return package_; }
     BatchPage* batchPage() const { return batch_; }
@@ -37,6 +41,8 @@ public:
     /// Opens the guide beside the work, or, where a dialog asks, beside that.
     void openGuide(const GuidePlace& place);
 
+    void toggleSecond();    ///< opens or closes the second window
+    void openSecondAgain(); ///< where it was open at the last closing
     /// Says that the last run was not closed, and offers what was open in it.
     void tellOfCrash(const std::vector<BrokenRun>& runs);
 
@@ -48,7 +54,6 @@ Q_SIGNALS:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
-    void showEvent(QShowEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -73,14 +78,12 @@ private:
     void openPreferences();
     void takeSettings(const Settings& settings);
     void askBeforeClosing(); ///< while a batch runs
-    /// Behind the window; `told` gets what is wrong with it, if anything, once it is seen. The last wish counts.
-    void proof(const std::optional<ProofWish>& wish, const std::function<void(const QString&)>& told);
-    void showProof(const std::function<void()>& show, const QString& problem,
-                   const std::function<void(const QString&)>& told);
+    void fitToScreens();
     void toggleProof();
     void openProofSheet();
+    void closeSecond();              ///< with the window
+    PictureView* viewInHand() const; ///< that of the window that has the keys
     void updateUndo();
-    void fitToMonitor(const Settings& settings);
     void showMessage(const QString& text, bool isProblem);
     void closeGuide();
     bool isGuideOpen() const { return guide_ && guide_->isVisible(); }
@@ -104,10 +107,8 @@ private:
     IncludeSet ticked_; ///< of the copied grade, what a paste gives
     std::vector<QPushButton*> taskButtons_;
     AppTask task_ = AppTask::Grade;
-    bool watchesScreen_ = false;
-    bool isProofing_ = false; ///< or about to
-    int proofAsked_ = 0;      ///< wishes for it, counted
-    QString toldMonitor_;     ///< what is wrong with the monitor's profile, as it was told
+    ScreenFit* screens_ = nullptr;
+    std::unique_ptr<PictureWindow> second_;                                      ///< while it is open
     enum class Leaving { No, WhenStopped, InBackground } leaving_ = Leaving::No; ///< with a batch that still runs
     bool closesWithoutGrades_ = false; ///< it was said that grades are not on the disk
     std::map<Command, std::function<void()>> commands_;

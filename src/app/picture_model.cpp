@@ -1,9 +1,11 @@
 #include "app/picture_model.h"
+#include "app/dragged_files.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "stages/stage_type.h"
 
 #include <QAbstractItemView>
+#include <QMimeData>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -49,6 +51,20 @@ QVariant PictureModel::data(const QModelIndex& index, int role) const {
     default:
         return {};
     }
+}
+
+Qt::ItemFlags PictureModel::flags(const QModelIndex& index) const {
+    return QAbstractListModel::flags(index) | Qt::ItemIsDragEnabled;
+}
+
+QStringList PictureModel::mimeTypes() const {
+    return {QStringLiteral("text/uri-list")};
+}
+
+QMimeData* PictureModel::mimeData(const QModelIndexList& indexes) const {
+    std::vector<std::filesystem::path> files;
+    for (const QModelIndex& each : indexes) files.push_back(pictures_.at(each.row()).file);
+    return asDragged(files);
 }
 
 void beginCard(QPainter& painter, const QRectF& box, const QColor& fill) {

@@ -14,6 +14,7 @@
 #include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
+#include <QPointer>
 #include <QScreen>
 #include <QVBoxLayout>
 #include <memory>
@@ -32,7 +33,7 @@ void applySettings(const Settings& settings) {
                                                       static_cast<std::size_t>(settings.threads));
 }
 
-PreferencesSheet::PreferencesSheet(QWidget* parent)
+PreferencesSheet::PreferencesSheet(const QScreen* second, QWidget* parent)
     : Sheet(tr("Preferences"), QStringLiteral("guide/window#") + tr("Preferences"), parent),
       settings_(loadSettings()) {
     auto* layout = rows();
@@ -64,7 +65,12 @@ PreferencesSheet::PreferencesSheet(QWidget* parent)
                 tr("A raw file and the JPEG beside it that has its name, when their folder is opened"),
                 {tr("One picture"), tr("Two")}, settings_.pairsAsOne ? 0 : 1,
                 [](Settings& s, int i) { s.pairsAsOne = i == 0; });
-    addMonitor(form);
+    addMonitor(form, tr("Monitor profile"),
+               tr("What the monitor makes of numbers; everything shown is fitted to it, files are not"),
+               &Settings::monitor, parent ? parent->screen() : nullptr);
+    addMonitor(form, tr("Second monitor profile"),
+               tr("The same for the monitor that the second window, with the picture alone, stands on"),
+               &Settings::secondMonitor, second);
     addLanguage(form);
     const auto addNumber = [&](const QString& label, const QString& tip, int low, int high, int step, int value,
                                auto set) {
@@ -93,49 +99,53 @@ PreferencesSheet::PreferencesSheet(QWidget* parent)
     addCloseFoot("primary");
 }
 
-void PreferencesSheet::addMonitor(QFormLayout* form) {
+void PreferencesSheet::addMonitor(QFormLayout* form, const QString& name, const QString& tip,
+                                  MonitorWish Settings::*of, const QScreen* screen) {
     auto* rows = new QVBoxLayout;
     rows->setSpacing(4);
     auto* choice = new Segments({tr("The desktop's"), tr("sRGB"), tr("A file…")});
-    choice->setAccessibleName(tr("Monitor profile"));
-    choice->setToolTip(tr("What the monitor makes of numbers; everything shown is fitted to it, files are not"));
-    choice->setCurrent(static_cast<int>(settings_.monitor));
+    choice->setAccessibleName(name);
+    choice->setToolTip(tip);
+    choice->setCurrent(static_cast<int>((settings_.*of).kind));
     auto* account = makeLabel({}, "second");
-    account->setAccessibleName(tr("Monitor profile in force"));
+    account->setAccessibleName(tr("%1 in force").arg(name));
     rows->addWidget(choice);
     rows->addWidget(account);
-    form->addRow(tr("Monitor profile"), rows);
-    const auto tell = [this, account] {
-        const QScreen* screen = parentWidget() ? parentWidget()->screen() : nullptr;
-        fetchMonitorProfile(
-            settings_, screen, account, [this, account](const std::string& icc, const QString& problem) {
-                const QString name = icc.empty()
-                                         ? QString()
-                                         : QColorSpace::fromIccProfile(QByteArray::fromStdString(icc)).description();
-                QString text = problem;
-                if (text.isEmpty() && settings_.monitor == Settings::Monitor::File) text = settings_.monitorProfile;
-                if (settings_.monitor == Settings::Monitor::Desktop)
-                    text = icc.empty()      ? tr("none set for this monitor: taken as sRGB")
-                           : name.isEmpty() ? tr("One of %1 bytes, without a name").arg(icc.size())
-                                            : name;
-                account->setText(text);
-                account->setVisible(!text.isEmpty());
-            });
+    form->addRow(name, rows);
+    const auto tell = [this, account, of, screen = QPointer(screen)] {
+        fetchMonitorProfile(settings_.*of, screen, account,
+                            [this, account, of, screen](const std::string& icc, const QString& problem) {
+                                const QString called =
+                                    icc.empty()
+                                        ? QString()
+                                        : QColorSpace::fromIccProfile(QByteArray::fromStdString(icc)).description();
+                                QString text = problem;
+                                if (text.isEmpty() && (settings_.*of).kind == MonitorWish::Kind::File)
+                                    text = (settings_.*of).file;
+                                if ((settings_.*of).kind == MonitorWish::Kind::Desktop)
+                                    text = !screen            ? tr("closed now")
+                                           : icc.empty()      ? tr("none set for this monitor: taken as sRGB")
+                                           : called.isEmpty() ? tr("One of %1 bytes, without a name").arg(icc.size())
+                                                              : called;
+                                account->setText(text);
+                                account->setVisible(!text.isEmpty());
+                            });
     };
     tell();
-    const auto set = [this, tell](Settings::Monitor monitor, const QString& file) {
-        take([&](Settings& s) { s.monitor = monitor, s.monitorProfile = file; });
+    const auto set = [this, tell, of](const MonitorWish& wish) {
+        take([&](Settings& s) { s.*of = wish; });
         tell();
     };
-    connect(choice, &Segments::chosen, this, [this, set, choice](int index) {
-        if (index < 2) return set(static_cast<Settings::Monitor>(index), settings_.monitorProfile);
+    connect(choice, &Segments::chosen, this, [this, set, choice, of](int index) {
+        if (index < 2) return set({static_cast<MonitorWish::Kind>(index), (settings_.*of).file});
         auto* dialog = new QFileDialog(this, tr("Monitor profile"), {}, tr("ICC profiles (*.icc *.icm)"));
         dialog->setAttribute(Qt::WA_DeleteOnClose);
         dialog->setFileMode(QFileDialog::ExistingFile);
-        connect(dialog, &QFileDialog::fileSelected, this,
-                [set](const QString& file) { set(Settings::Monitor::File, file); });
+        connect(dialog, &QFileDialog::fileSelected, this, [set](const QString& file) {
+            set({MonitorWish::Kind::File, file});
+        });
         connect(dialog, &QFileDialog::rejected, this,
-                [this, choice] { choice->setCurrent(static_cast<int>(settings_.monitor)); });
+                [this, choice, of] { choice->setCurrent(static_cast<int>((settings_.*of).kind)); });
         dialog->open();
     });
 }

@@ -3,6 +3,7 @@
 #include "app/widgets/sheet.h"
 
 #include <QFormLayout>
+#include <QScreen>
 
 namespace baryton {
 
@@ -10,13 +11,15 @@ namespace baryton {
 class PreferencesSheet : public Sheet {
     Q_OBJECT
 public:
-    explicit PreferencesSheet(QWidget* parent = nullptr);
+    /// `second`: the screen of the second window, null where that is closed.
+    explicit PreferencesSheet(const QScreen* second, QWidget* parent = nullptr);
 
 Q_SIGNALS:
     void changed(const baryton::Settings& settings);
 
 private:
-    void addMonitor(QFormLayout* form);
+    void addMonitor(QFormLayout* form, const QString& name, const QString& tip, MonitorWish Settings::*of,
+                    const QScreen* screen);
     void addLanguage(QFormLayout* form);
     void take(const std::function<void(Settings&)>& change);
     Settings settings_;

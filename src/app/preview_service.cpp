@@ -1,5 +1,4 @@
 #include "app/preview_service.h"
-#include "app/render_image.h"
 #include "grade/cut_grade.h"
 #include "lut/accelerate.h"
 
@@ -20,7 +19,8 @@ const Picture& levelOf(const Pyramid& pyramid, int most) {
 constexpr auto kTogether = std::chrono::milliseconds(120); // requests closer than this belong to one movement
 } // namespace
 
-PreviewService::PreviewService(QObject* parent) : QObject(parent), worker_([this] { work(); }) {}
+PreviewService::PreviewService(Monitor monitor, QObject* parent)
+    : QObject(parent), monitor_(monitor), worker_([this] { work(); }) {}
 
 PreviewService::~PreviewService() {
     {
@@ -85,9 +85,9 @@ void PreviewService::work() {
         try {
             if (isNew) {
                 skipped += scopesDue;
-                reportDue = true;
+                reportDue = request.wantsAccounts;
                 render(request, since, exactDue);
-                scopesDue = true, scopesQuick = exactDue;
+                scopesDue = request.wantsAccounts, scopesQuick = exactDue;
             } else if (scopesDue) {
                 scopesDue = false;
                 skipped = 0;
@@ -95,7 +95,7 @@ void PreviewService::work() {
             } else if (exactDue) {
                 exactDue = false;
                 render(request, Clock::now(), false);
-                scopesDue = true, scopesQuick = false;
+                scopesDue = request.wantsAccounts, scopesQuick = false;
             } else {
                 reportDue = false;
                 report(request);
@@ -144,7 +144,7 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
         source.frame.isMoving = true;
         exact = false;
     }
-    if (program.stepCount() < longProgram) return imageOf(program, source);
+    if (program.stepCount() < longProgram) return imageOf(program, source, monitor_);
     exact = false;
     // What stands ahead of the stage in hand stays as it is while that stage is changed.
     const std::string inHand = request.inputsOf.empty() ? std::string() : request.inputsOf.front();
@@ -160,10 +160,10 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
                     head_.frame.base = std::make_shared<const BaseLevel>(head_.frame.base->graded({head, {}}));
                 cachedHead_ = std::move(head);
             }
-            return imageOf(tail, head_);
+            return imageOf(tail, head_, monitor_);
         }
     }
-    return imageOf(accelerated(request.grade), source);
+    return imageOf(accelerated(request.grade), source, monitor_);
 }
 
 void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since,
@@ -189,10 +189,10 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
         if (isElsewhere) cachedBefore_.reset();
     }
     PreviewFrame frame;
-    frame.after = quickly ? quickImage(request, program, frame.exact) : imageOf(program, source_);
+    frame.after = quickly ? quickImage(request, program, frame.exact) : imageOf(program, source_, monitor_);
     if (request.before) {
         if (before) {
-            before_ = imageOf(*before, source_);
+            before_ = imageOf(*before, source_, monitor_);
             cachedBefore_ = request.before;
         }
         frame.before = before_;

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/render_image.h"
 #include "render/diagnose.h"
 #include "render/histogram.h"
 #include "render/kept_paint.h"
@@ -26,6 +27,7 @@ struct PreviewRequest {
     std::vector<std::string> inputsOf; ///< the stages whose input is wanted for their editors, the one in hand first
     std::string maskOf = {};           ///< the layer whose mask is wanted; empty for none
     enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
+    bool wantsAccounts = true;                                            ///< histograms, and what each stage does
     int scene = 0; ///< comes back with the frame: by it who asked tells what is shown from what no longer is
 };
 
@@ -63,7 +65,7 @@ struct PreviewScopes {
 class PreviewService : public QObject {
     Q_OBJECT
 public:
-    explicit PreviewService(QObject* parent = nullptr);
+    explicit PreviewService(Monitor monitor = Monitor::Main, QObject* parent = nullptr);
     ~PreviewService() override;
 
     void request(PreviewRequest request);
@@ -85,6 +87,7 @@ private:
     StageInput inputOf(const PreviewRequest& request, const std::string& stageId);
     void report(const PreviewRequest& request);
 
+    const Monitor monitor_;
     mutable std::mutex lock_;
     std::condition_variable wake_;
     std::optional<PreviewRequest> next_;

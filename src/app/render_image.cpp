@@ -6,6 +6,7 @@
 #include "picture/soft_proof.h"
 
 #include <algorithm>
+#include <array>
 #include <memory>
 #include <mutex>
 #include <new>
@@ -23,15 +24,17 @@ struct Shown {
     std::string id;
 };
 
-std::mutex shownLock;
-Shown shownNow;
-std::string monitorIcc;
-std::shared_ptr<const SoftProof> proof;
-bool marksOutside = false;
+struct Screens {
+    std::array<Shown, kMonitors> monitors;
+    std::string proofName;
+};
 
-Shown shown() {
-    const std::lock_guard<std::mutex> guard(shownLock);
-    return shownNow;
+std::mutex screensLock;
+Screens screensNow;
+
+Screens screens() {
+    const std::lock_guard<std::mutex> guard(screensLock);
+    return screensNow;
 }
 
 constexpr int kCube = 33;
@@ -94,46 +97,33 @@ QImage quantisedImage(const Program& program, const ViewSource& source, const Ta
 
 } // namespace
 
-void setMonitorProfile(const std::string& icc) {
-    std::shared_ptr<const SoftProof> proofed;
-    bool marks = false;
-    {
-        const std::lock_guard<std::mutex> guard(shownLock);
-        if (monitorIcc == icc) return;
-        proofed = proof, marks = marksOutside;
+std::function<void()> prepareScreens(const ScreenWish& wish) {
+    Screens made;
+    std::unique_ptr<const SoftProof> proof;
+    if (wish.proof) proof = std::make_unique<const SoftProof>(*wish.proof), made.proofName = proof->name();
+    for (std::size_t i = 0; i < kMonitors; ++i) {
+        if (!wish.profiles[i]) continue;
+        const bool isAsMain = i > 0 && wish.profiles[i] == wish.profiles[0];
+        made.monitors[i] = isAsMain ? made.monitors[0]
+                                    : madeShown(*wish.profiles[i], proof.get(), proof && wish.proof->marksOutside);
     }
-    Shown made = madeShown(icc, proofed.get(), marks);
-    const std::lock_guard<std::mutex> guard(shownLock);
-    monitorIcc = icc, shownNow = std::move(made);
-}
-
-std::function<void()> prepareSoftProof(const std::optional<ProofWish>& wish) {
-    auto proofed = wish ? std::make_shared<const SoftProof>(*wish) : nullptr;
-    std::string icc;
-    {
-        const std::lock_guard<std::mutex> guard(shownLock);
-        icc = monitorIcc;
-    }
-    const bool marks = wish && wish->marksOutside;
-    return [proofed, marks, icc, made = madeShown(icc, proofed.get(), marks)] {
-        std::string now;
-        {
-            const std::lock_guard<std::mutex> guard(shownLock);
-            now = monitorIcc;
-        }
-        Shown fitting = now == icc ? made : madeShown(now, proofed.get(), marks); // another monitor meanwhile
-        const std::lock_guard<std::mutex> guard(shownLock);
-        proof = proofed, marksOutside = marks, shownNow = std::move(fitting);
+    return [made = std::move(made)] {
+        const std::lock_guard<std::mutex> guard(screensLock);
+        screensNow = made;
     };
 }
 
-std::string proofName() {
-    const std::lock_guard<std::mutex> guard(shownLock);
-    return proof ? proof->name() : std::string();
+void checkMonitorProfile(const std::string& icc) {
+    float grey[3] = {0.5F, 0.5F, 0.5F};
+    if (!icc.empty() && profileKind(icc) != ProfileKind::Srgb) toDevice(icc, grey, 1);
 }
 
-std::string monitorProfileId() {
-    return shown().id;
+std::string proofName() {
+    return screens().proofName;
+}
+
+std::string screenId(Monitor monitor) {
+    return screens().monitors[static_cast<std::size_t>(monitor)].id;
 }
 
 namespace {
@@ -156,8 +146,8 @@ void markOutside(QImage& image, const Program& outside, const Picture& graded) {
 
 } // namespace
 
-QImage imageOf(const Program& program, const ViewSource& source, const Task* task) {
-    const Shown screen = shown();
+QImage imageOf(const Program& program, const ViewSource& source, Monitor monitor, const Task* task) {
+    const Shown screen = screens().monitors[static_cast<std::size_t>(monitor)];
     if (!screen.monitor) return quantisedImage(program, source, task);
     Picture graded(source.width, source.height);
     runOverView(program, source, into(graded), 0, task);
@@ -179,7 +169,7 @@ QImage greyOf(const Program& program, const ViewSource& source) {
 }
 
 QImage imageOf(const Program& program, const Picture& picture, const Task* task) {
-    return imageOf(program, wholeOf(picture), task);
+    return imageOf(program, wholeOf(picture), Monitor::Main, task);
 }
 
 QImage imageOf(const Picture& graded) {

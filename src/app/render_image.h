@@ -4,34 +4,46 @@
 #include "render/view.h"
 
 #include <QImage>
+#include <array>
 #include <functional>
 #include <optional>
 #include <string>
 
 namespace baryton {
 
-/// Sets the profile of the monitor (the bytes of an ICC file; none for sRGB) for every image made from now on. It is
-/// folded into a cube of 33³. Throws Error when the profile can't be used; nothing then changes.
-void setMonitorProfile(const std::string& icc);
+/// The monitors that pictures are shown on: the window's, and that of the second window with the picture alone.
+enum class Monitor { Main, Second };
+constexpr std::size_t kMonitors = 2;
 
-/// Makes ready to show images as another device would; nothing: as they are. It takes some tenths of a second, in any
-/// thread. What it gives, called in the window's thread, shows every image so from then on. Throws Error as SoftProof
-/// does.
-std::function<void()> prepareSoftProof(const std::optional<ProofWish>& wish);
+/// What images are fitted to.
+struct ScreenWish {
+    /// The profile of each monitor, as the bytes of an ICC file: empty for sRGB, none where nothing is shown.
+    std::array<std::optional<std::string>, kMonitors> profiles{std::string(), std::nullopt};
+    std::optional<ProofWish> proof{}; ///< images are shown as this device would show or print them
+
+    bool operator==(const ScreenWish&) const = default;
+};
+
+/// Makes ready to fit images so; what it gives, called in the window's thread, does it to every image from then on.
+/// Profiles become cubes of 33³: some 50 ms for a monitor, some tenths of a second with a proof, in any thread.
+/// Throws Error when a profile can't be used (of a proof, as SoftProof does).
+std::function<void()> prepareScreens(const ScreenWish& wish);
+/// Throws Error when this is no profile that a monitor can have.
+void checkMonitorProfile(const std::string& icc);
+
 /// What the profile that is proofed calls itself; empty where none is.
 std::string proofName();
+/// A name for how images are fitted to a monitor: the content of its profile, and what is proofed; empty for sRGB.
+std::string screenId(Monitor monitor = Monitor::Main);
 
-/// A name for how images are fitted to the screen: the monitor profile's content, and what is proofed; empty for
-/// sRGB.
-std::string monitorProfileId();
-
-/// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be, through the monitor's
-/// profile.
-QImage imageOf(const Program& program, const ViewSource& source, const Task* task = nullptr);
+/// Graded pixels as the screen takes them: 8 bits, quantised exactly as a file would be, through the profile
+/// of the monitor that they are for.
+QImage imageOf(const Program& program, const ViewSource& source, Monitor monitor = Monitor::Main,
+               const Task* task = nullptr);
 
 /// What a program gives as numbers from 0 to 1 in its first plane, as 8-bit grey: for no eye, so by no profile.
 QImage greyOf(const Program& program, const ViewSource& source);
-/// The same as imageOf of a whole picture.
+/// A whole picture, for the window's monitor.
 QImage imageOf(const Program& program, const Picture& picture, const Task* task = nullptr);
 QImage imageOf(const Grade& grade, const Picture& picture);
 /// Of pixels that are graded already.

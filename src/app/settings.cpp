@@ -14,6 +14,23 @@ QSettings store() {
                      QStringLiteral("baryton"));
 }
 
+MonitorWish monitorFrom(const QString& kind, const QString& file) {
+    if (kind == QLatin1String("srgb")) return {MonitorWish::Kind::Srgb, file};
+    return {kind == QLatin1String("file") ? MonitorWish::Kind::File : MonitorWish::Kind::Desktop, file};
+}
+
+QString kindName(const MonitorWish& monitor) {
+    switch (monitor.kind) {
+    case MonitorWish::Kind::Srgb:
+        return QStringLiteral("srgb");
+    case MonitorWish::Kind::File:
+        return QStringLiteral("file");
+    case MonitorWish::Kind::Desktop:
+        break;
+    }
+    return QStringLiteral("desktop");
+}
+
 } // namespace
 
 Settings loadSettings() {
@@ -23,9 +40,8 @@ Settings loadSettings() {
     if (text("theme") == QLatin1String("light")) s.theme = theme::Kind::Light;
     if (text("surround") == QLatin1String("middle")) s.surround = theme::Surround::Middle;
     if (text("surround") == QLatin1String("light")) s.surround = theme::Surround::Light;
-    s.monitorProfile = text("monitorProfile");
-    if (text("monitor") == QLatin1String("srgb")) s.monitor = Settings::Monitor::Srgb;
-    if (text("monitor") == QLatin1String("file")) s.monitor = Settings::Monitor::File;
+    s.monitor = monitorFrom(text("monitor"), text("monitorProfile"));
+    s.secondMonitor = monitorFrom(text("secondMonitor"), text("secondMonitorProfile"));
     s.language = text("language");
     s.pairsAsOne = text("pairs") != QLatin1String("two");
     s.beforeIsPrep = text("before") == QLatin1String("prep");
@@ -53,10 +69,10 @@ void saveSettings(const Settings& s) {
     file.setValue(QStringLiteral("surround"), s.surround == theme::Surround::Dark     ? QStringLiteral("dark")
                                               : s.surround == theme::Surround::Middle ? QStringLiteral("middle")
                                                                                       : QStringLiteral("light"));
-    file.setValue(QStringLiteral("monitor"), s.monitor == Settings::Monitor::File   ? QStringLiteral("file")
-                                             : s.monitor == Settings::Monitor::Srgb ? QStringLiteral("srgb")
-                                                                                    : QStringLiteral("desktop"));
-    file.setValue(QStringLiteral("monitorProfile"), s.monitorProfile);
+    file.setValue(QStringLiteral("monitor"), kindName(s.monitor));
+    file.setValue(QStringLiteral("monitorProfile"), s.monitor.file);
+    file.setValue(QStringLiteral("secondMonitor"), kindName(s.secondMonitor));
+    file.setValue(QStringLiteral("secondMonitorProfile"), s.secondMonitor.file);
     file.setValue(QStringLiteral("before"), s.beforeIsPrep ? QStringLiteral("prep") : QStringLiteral("source"));
     file.setValue(QStringLiteral("pairs"), s.pairsAsOne ? QStringLiteral("one") : QStringLiteral("two"));
     file.setValue(QStringLiteral("language"), s.language);

@@ -7,12 +7,19 @@
 
 namespace baryton {
 
+/// Whose profile a monitor has.
+struct MonitorWish {
+    enum class Kind { Desktop, Srgb, File } kind = Kind::Desktop;
+    QString file{}; ///< an ICC file, for File
+
+    bool operator==(const MonitorWish&) const = default;
+};
+
 /// What the user prefers, kept in the user's configuration folder from one start to the next.
 struct Settings {
     theme::Kind theme = theme::Kind::Dark;
     theme::Surround surround = theme::Surround::Dark;
-    enum class Monitor { Desktop, Srgb, File } monitor = Monitor::Desktop; ///< whose profile the monitor has
-    QString monitorProfile;                                                ///< the ICC file, for File
+    MonitorWish monitor{}, secondMonitor{}; ///< of the window, and of the second one with the picture alone
     bool beforeIsPrep = false;
     bool pairsAsOne = true;   ///< a raw file and the JPEG beside it are one picture
     QString language;         ///< "de"; empty for the system's. Taken at the start

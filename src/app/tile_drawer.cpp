@@ -76,7 +76,7 @@ void TileDrawer::draw(std::vector<Tile> tiles) {
 
 QByteArray tileKey(const QByteArrayList& dependsOn) {
     QCryptographicHash hash(QCryptographicHash::Sha1);
-    hash.addData(kDrawing + '\0' + QByteArray::fromStdString(monitorProfileId()) + '\0' + dependsOn.join('\0'));
+    hash.addData(kDrawing + '\0' + QByteArray::fromStdString(screenId()) + '\0' + dependsOn.join('\0'));
     return hash.result().toHex();
 }
 

@@ -102,9 +102,9 @@ TEST(Around, ThemesSurroundAndMonitorProfile) {
     const std::string icc = QColorSpace(QColorSpace::DisplayP3).iccProfile().toStdString();
     writeFileAtomically(d.root() / "wide.icc", icc);
     takeProfile(d.root() / "wide.icc");
-    EXPECT_EQ(monitorProfileId(), contentHash(icc));
+    EXPECT_TRUE(Driver::waitFor([&] { return screenId() == contentHash(icc); }));
     takeProfile(d.root() / "none.icc");
-    EXPECT_EQ(monitorProfileId(), "");
+    EXPECT_TRUE(Driver::waitFor([&] { return screenId().empty(); }));
     EXPECT_TRUE(d.isTold("none.icc"));
     d.click(d.named<Segments>(d.sheet(), tr8("Monitor profile"))->button(1));
     d.click(d.button(d.sheet(), tr8("Close")));
@@ -118,12 +118,12 @@ TEST(Around, ThemesSurroundAndMonitorProfile) {
         return p;
     }();
     EXPECT_EQ(imageOf(Grade{}, red).pixelColor(4, 4), QColor(255, 0, 0));
-    setMonitorProfile(QColorSpace(QColorSpace::DisplayP3).iccProfile().toStdString());
+    prepareScreens({{icc, std::nullopt}})();
     const QColor wide = imageOf(Grade{}, red).pixelColor(4, 4);
     EXPECT_NEAR(wide.red(), 234, 2); // sRGB's red in Display P3, as CSS Color 4 has it
     EXPECT_NEAR(wide.green(), 51, 2);
     EXPECT_NEAR(wide.blue(), 35, 3);
-    setMonitorProfile({});
+    prepareScreens({})();
 }
 
 TEST(Around, ThePictureIsWrittenStraightFromHere) {

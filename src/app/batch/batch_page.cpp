@@ -1,5 +1,6 @@
 #include "app/batch/batch_page.h"
 #include "app/desktop_calls.h"
+#include "app/dragged_files.h"
 #include "app/guide/guide_of.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
@@ -196,6 +197,7 @@ void BatchPage::makeTable() {
     table_->setObjectName(QStringLiteral("plan"));
     table_->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(table_, &QTableWidget::customContextMenuRequested, this, &BatchPage::showRowMenu);
+    dragFilesFrom(table_, [this](const QModelIndex& at) { return filesAt(at); });
     connect(table_, &QTableWidget::itemChanged, this, [this](QTableWidgetItem* item) {
         if (isFilling_ || item->column() != kPictureColumn) return;
         if (runOfSet()) return showPlan(); // what runs is settled

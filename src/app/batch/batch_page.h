@@ -68,6 +68,8 @@ private:
 
     QWidget* makeRunBar();
     void makeTable();
+    /// What was made there: all of a picture, or of a picture under one look; before that the picture itself.
+    std::vector<std::filesystem::path> filesAt(const QModelIndex& cell) const;
     void change(const QString& what, const BatchSettings& next);
     void showPlan();
     BatchPlan plan() const;

@@ -364,6 +364,17 @@ std::vector<BatchJob> BatchPage::jobsNow(const BatchPlan& plan) const {
     return jobs;
 }
 
+std::vector<std::filesystem::path> BatchPage::filesAt(const QModelIndex& cell) const {
+    if (!cell.isValid()) return {};
+    std::vector<std::filesystem::path> files;
+    for (const BatchJob& job : jobsNow(shownPlan()))
+        if (job.picture == static_cast<std::size_t>(cell.row()) && isMade(job) && !job.file.empty() &&
+            (cell.column() < kFirstLook || job.look == static_cast<std::size_t>(cell.column() - kFirstLook)))
+            files.push_back(job.file);
+    if (files.empty()) files.push_back(state_.pictures().at(cell.row()).file);
+    return files;
+}
+
 void BatchPage::showCells(const BatchPlan& plan) {
     const std::size_t looks = plan.looks.size(), outputs = plan.outputs.size();
     const std::vector<BatchJob> jobs = jobsNow(plan);

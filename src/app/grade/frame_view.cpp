@@ -1,4 +1,5 @@
 #include "app/grade/frame_view.h"
+#include "app/grade/framed_image.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/shift_speed.h"
@@ -20,16 +21,6 @@ constexpr double kReach = 9;                // px, how near to an edge the hand 
 constexpr double kLeastSide = 24;           // px of the screen
 
 const QString kGuideName = QStringLiteral("frame-guide");
-
-double radians(double degrees) {
-    return degrees * M_PI / 180;
-}
-
-/// Clockwise as it is seen.
-QPointF rotated(QPointF p, double degrees) {
-    const double c = std::cos(radians(degrees)), s = std::sin(radians(degrees));
-    return {p.x() * c - p.y() * s, p.x() * s + p.y() * c};
-}
 
 } // namespace
 
@@ -65,9 +56,8 @@ void FrameView::setFrame(const FrameSettings& frame, bool keepsRatio) {
 
 void FrameView::orient() {
     const Orientation& o = frame_.orientation;
-    size_ = o.swapsSides() ? wholeSize_.transposed() : wholeSize_;
-    image_ = o.mirrored ? whole_.mirrored(true, false) : whole_;
-    if (o.quarterTurns != 0) image_ = image_.transformed(QTransform().rotate(90 * o.quarterTurns));
+    size_ = orientedSize(frame_, wholeSize_);
+    image_ = orientedImage(whole_, o);
     update();
 }
 
@@ -84,12 +74,6 @@ int FrameView::keptGuide() {
 void FrameView::setFoundLine(const QLineF& line) {
     found_ = line;
     update();
-}
-
-FrameSettings FrameView::inOriented() const {
-    FrameSettings frame = frame_;
-    frame.orientation = {};
-    return frame;
 }
 
 void FrameView::drawGuide(QPainter& p, const QRectF& f) const {
@@ -178,7 +162,7 @@ QPointF FrameView::straight(QPointF position) const {
 
 QRectF FrameView::frameRect() const {
     if (size_.isEmpty()) return {};
-    const Placement p = placementOf(inOriented(), size_.width(), size_.height());
+    const Placement p = placementIn(frame_, size_);
     const QSizeF size = QSizeF(p.width, p.height) * fitScale();
     return {turned({p.centreX, p.centreY}) - QPointF(size.width() / 2, size.height() / 2), size};
 }
@@ -395,7 +379,7 @@ void FrameView::resizeEvent(QResizeEvent*) {
 
 QString FrameView::inWords() const {
     if (size_.isEmpty()) return {};
-    const Placement p = placementOf(inOriented(), size_.width(), size_.height());
+    const Placement p = placementIn(frame_, size_);
     return tr("%1 × %2 of %3 × %4, turned by %5°")
         .arg(p.width)
         .arg(p.height)
@@ -413,15 +397,7 @@ void FrameView::paintEvent(QPaintEvent*) {
     const QRectF frame = frameRect();
     p.save();
     p.setRenderHints(QPainter::SmoothPixmapTransform | QPainter::Antialiasing);
-    QTransform toScreen;
-    toScreen.translate(middle().x(), middle().y());
-    toScreen.rotate(frame_.angle);
-    toScreen.scale(scale, scale);
-    toScreen.translate(-size_.width() / 2.0, -size_.height() / 2.0);
-    if (!frame_.turn.isNone()) {
-        const Mat3 m = inverse(perspective());
-        toScreen = QTransform(m[0], m[3], m[6], m[1], m[4], m[7], m[2], m[5], m[8]) * toScreen;
-    }
+    const QTransform toScreen = turnedAbout(middle(), scale, frame_, size_);
     p.setTransform(toScreen, true);
     p.drawImage(QRectF(0, 0, size_.width(), size_.height()), image_);
     p.restore();

@@ -102,7 +102,6 @@ private:
     void tell(const QRectF& rect, double angle, bool withShape);
 
     void orient();
-    FrameSettings inOriented() const; ///< the frame in the picture as it is oriented
     void drawGuide(QPainter& painter, const QRectF& frame) const;
 
     QSize wholeSize_; ///< before it is oriented

@@ -1,5 +1,6 @@
 // The lines that are drawn on the picture to make it straight.
 #include "app/grade/frame_view.h"
+#include "app/grade/framed_image.h"
 #include "app/theme/theme.h"
 
 #include <QKeyEvent>
@@ -91,7 +92,7 @@ void FrameView::drawLines(QPainter& p) const {
 }
 
 QString FrameView::footText() const {
-    const Placement placement = placementOf(inOriented(), size_.width(), size_.height());
+    const Placement placement = placementIn(frame_, size_);
     const QString size = QStringLiteral("%1 × %2 · ").arg(placement.width).arg(placement.height);
     if (areLinesRefused_)
         return size +

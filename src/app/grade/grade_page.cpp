@@ -202,6 +202,7 @@ void GradePage::connectPicture() {
     connect(&state_.pictures(), &PictureSet::loadFailed, this, [this](int index, const QString& message) {
         if (index != state_.key()) return;
         view_->setNotice(message);
+        Q_EMIT shownChanged();
         Q_EMIT pictureText(QString::fromStdString(state_.pictures().at(index).file.filename().string()));
     });
     connect(view_, &PictureView::regionChanged, this, &GradePage::requestFrame);
@@ -322,6 +323,7 @@ void GradePage::keyChanged() {
     view_->setNotice(
         tr("Reading %1…").arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
     showSamples();
+    Q_EMIT shownChanged();
     state_.pictures().load(state_.key());
 }
 
@@ -332,6 +334,7 @@ Grade GradePage::displayedGrade() const {
 
 void GradePage::requestFrame() {
     pointer_.reset();
+    Q_EMIT shownChanged();
     if (!isVisible() || !hasPixels()) return;
     PreviewRequest request;
     request.picture = loaded_.pyramid;
@@ -354,18 +357,6 @@ void GradePage::requestFrame() {
     if (request.maskOf.empty()) view_->setVeil({});
     request.scope = scopes_->wanted();
     preview_.request(std::move(request));
-}
-
-QImage GradePage::wholeBefore() const {
-    const bool isWanted = held_ || compare_->mode() == CompareBar::Mode::Beside;
-    if (!isWanted || state_.before().kind != Before::Kind::WholeSource || !hasPixels()) return {};
-    const auto whole = state_.pictures().wholeShown();
-    if (!whole || loaded_.geometry.isNone()) return {}; // then it has the same places
-    const auto& levels = whole->levels();
-    const double wanted = std::max(view_->width(), view_->height()) * view_->devicePixelRatioF();
-    const auto level =
-        std::find_if(levels.rbegin(), levels.rend(), [&](const Picture& each) { return each.longSide() >= wanted; });
-    return imageOf(Grade{}, level == levels.rend() ? levels.front() : *level);
 }
 
 void GradePage::holdBefore(bool held) {
@@ -419,46 +410,6 @@ PickedColour GradePage::colourPicked(QPointF fraction) const {
     const PixelRect square = sampledSquare(full, fraction);
     return {meanColour(full, fraction), planOf(upTo(state_.shownGrade(), state_.chosenStage())).mean(full, square),
             planOf(state_.shownGrade()).mean(full, square)};
-}
-
-void GradePage::chooseReference() {
-    auto* dialog = new QFileDialog(this, tr("Reference picture"));
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    connect(dialog, &QFileDialog::fileSelected, this,
-            [this](const QString& file) { loadReference(file.toStdString()); });
-    connect(dialog, &QFileDialog::rejected, this, [this] {
-        if (reference_.isEmpty() && compare_->mode() == CompareBar::Mode::Reference)
-            compare_->toggleMode(CompareBar::Mode::Reference);
-    });
-    dialog->open();
-}
-
-void GradePage::loadReference(const std::filesystem::path& file) {
-    const int wish = ++referenceWish_;
-    QPointer<GradePage> alive = this;
-    runBehind(*QThreadPool::globalInstance(), [alive, wish, file] {
-        constexpr int enough = 1200; // it is looked at fitted
-        Picture picture;
-        QString problem;
-        try {
-            picture = readThumbnail(file, enough);
-        } catch (const std::exception& e) {
-            problem = QString::fromStdString(e.what());
-        }
-        tellWindow(qApp, [alive, wish, file, picture, problem] {
-            if (alive && wish == alive->referenceWish_) alive->takeReference(file, picture, problem);
-        });
-    });
-}
-
-void GradePage::takeReference(const std::filesystem::path& file, const Picture& picture, const QString& problem) {
-    if (!problem.isEmpty()) return state_.tell(problem, true);
-    reference_ = picture;
-    samples_.clear(Samples::kReference);
-    view_->setReference(imageOf(Grade{}, reference_), QString::fromStdString(file.filename().string()));
-    if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
-    updateCompare();
 }
 
 void GradePage::savePreset() {

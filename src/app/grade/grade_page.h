@@ -72,8 +72,23 @@ public:
     bool hasClipMarks() const { return scopes_->clips()->isChecked(); }
     void savePreset();
     void exportLut();
+    /// The monitor, or what is proofed, is another one: what is kept as it was shown is made anew.
+    void fitToScreen();
+
+    /// What is to be seen of the key picture, for another window that shows it.
+    struct Shown {
+        int index = -1; ///< in the set; −1 for the reference
+        int scene = 0;  ///< another one: the picture's places are others
+        std::shared_ptr<const Pyramid> picture;
+        Grade grade;
+        std::optional<FrameSettings> framing; ///< the picture comes whole, while this frame is worked on
+    };
+    /// Now: what this page shows, be it the version before, while that is held.
+    enum class Version { Now, Before, Reference };
+    std::optional<Shown> shown(Version version) const;
 
 Q_SIGNALS:
+    void shownChanged(); ///< what is to be seen may be another now
     /// What the pointer is on, and how long the last frame took, for the status bar.
     void pointerText(const QString& text);
     void pictureText(const QString& text);
@@ -145,7 +160,9 @@ private:
     Samples samples_;
     std::vector<int> marked_; ///< which of the samples each mark on the picture is
     Picture reference_;
-    bool isSampling_ = false; ///< picks, one after the other, are sample points
+    QString referenceName_;
+    std::shared_ptr<const Pyramid> referenceLevels_; ///< for another window
+    bool isSampling_ = false;                        ///< picks, one after the other, are sample points
     LoadedPicture loaded_;
     int loadedFor_ = -1;
     int scene_ = 0; ///< counts the pictures and frames that were shown
@@ -153,7 +170,7 @@ private:
     std::string alone_;
     bool withoutMasked_ = false;
     std::string pointedMask_; ///< the layer whose mask is lit because the pointer is on its bracket
-    void takeReference(const std::filesystem::path& file, const Picture& picture, const QString& problem);
+    void takeReference(const Picture& picture, const QString& name);
     int referenceWish_ = 0; ///< counts them: the newest one wins
     QString wiped_;         ///< the version that is wiped against another
     std::optional<std::array<float, 3>> pointedAfter_;

@@ -228,11 +228,8 @@ void GradePage::openPictureMenu(QPointF position, QPoint global) {
     menu->addSeparator();
     menu->addAction(tr("Reference picture…"), this, &GradePage::chooseReference);
     auto* asReference = menu->addAction(tr("This picture as it is now as the reference"), this, [this] {
-        reference_ = Program::compile(state_.shownGrade()).graded(state_.pictures().smallOf(state_.key()));
-        view_->setReference(imageOf(Grade{}, reference_),
-                            QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string()));
-        samples_.clear(Samples::kReference);
-        if (compare_->mode() != CompareBar::Mode::Reference) compare_->toggleMode(CompareBar::Mode::Reference);
+        takeReference(Program::compile(state_.shownGrade()).graded(state_.pictures().smallOf(state_.key())),
+                      state_.pictures().at(state_.key()).name());
     });
     asReference->setEnabled(!state_.pictures().smallOf(state_.key()).isEmpty());
     menu->popup(global);

@@ -53,6 +53,8 @@ Shelf::Shelf(AppState& state, QWidget* parent)
     list_->setModel(model_);
     list_->setItemDelegate(new ShelfDelegate(list_));
     list_->setMouseTracking(true);
+    list_->setDragEnabled(true);
+    list_->setDragDropMode(QAbstractItemView::DragOnly);
     list_->setAccessibleName(tr("Presets"));
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);

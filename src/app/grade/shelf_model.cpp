@@ -1,4 +1,5 @@
 #include "app/grade/shelf_model.h"
+#include "app/dragged_files.h"
 #include "app/grade/shelf.h"
 #include "app/picture_model.h"
 #include "app/settings.h"
@@ -53,6 +54,22 @@ void ShelfModel::setChosen(const std::set<std::filesystem::path>& files) {
         const auto at = index(static_cast<int>(i));
         Q_EMIT dataChanged(at, at);
     }
+}
+
+Qt::ItemFlags ShelfModel::flags(const QModelIndex& index) const {
+    const Qt::ItemFlags flags = QAbstractListModel::flags(index);
+    return entryAt(index.row()) ? flags | Qt::ItemIsDragEnabled : flags;
+}
+
+QStringList ShelfModel::mimeTypes() const {
+    return {QStringLiteral("text/uri-list")};
+}
+
+QMimeData* ShelfModel::mimeData(const QModelIndexList& indexes) const {
+    std::vector<std::filesystem::path> files;
+    for (const QModelIndex& each : indexes)
+        if (const LibraryEntry* entry = entryAt(each.row())) files.push_back(entry->file);
+    return asDragged(files);
 }
 
 int ShelfModel::rowCount(const QModelIndex& parent) const {

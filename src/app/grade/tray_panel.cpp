@@ -67,6 +67,8 @@ TrayPanel::TrayPanel(AppState& state, QWidget* parent)
     list_->setAccessibleName(tr("Tray"));
     list_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     list_->setSelectionRectVisible(true);
+    list_->setDragEnabled(true);
+    list_->setDragDropMode(QAbstractItemView::DragOnly);
     list_->setMouseTracking(true);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -1,4 +1,5 @@
 #include "app/package/tile_model.h"
+#include "app/dragged_files.h"
 #include "app/package/group_list.h"
 #include "app/picture_model.h"
 #include "app/theme/theme.h"
@@ -32,13 +33,17 @@ Qt::ItemFlags PresetTileModel::flags(const QModelIndex& index) const {
 }
 
 QStringList PresetTileModel::mimeTypes() const {
-    return {GroupList::kMimeType};
+    return {GroupList::kMimeType, QStringLiteral("text/uri-list")};
 }
 
 QMimeData* PresetTileModel::mimeData(const QModelIndexList& indexes) const {
     QByteArrayList items;
-    for (const QModelIndex& each : indexes) items.append(QByteArray::fromStdString(entry(each.row()).item()));
-    auto* data = new QMimeData;
+    std::vector<std::filesystem::path> files; // for other programs
+    for (const QModelIndex& each : indexes) {
+        items.append(QByteArray::fromStdString(entry(each.row()).item()));
+        files.push_back(entry(each.row()).file);
+    }
+    QMimeData* data = asDragged(files);
     data->setData(GroupList::kMimeType, items.join('\n'));
     return data;
 }

@@ -263,6 +263,13 @@ void PictureView::fit() {
     changed();
 }
 
+void PictureView::showPlace(const Place& place) {
+    if (size_.isEmpty()) return;
+    fitted_ = place.isFitted, scale_ = place.scale, centre_ = place.centre;
+    if (!fitted_) hold();
+    changed();
+}
+
 void PictureView::zoomTo(double newScale, std::optional<QPointF> about) {
     if (size_.isEmpty()) return;
     newScale = std::clamp(newScale, fitScale(), kLargestScale);

@@ -70,10 +70,19 @@ public:
     void setTag(const QString& text);
     /// A line over the picture when there is nothing to show (loading, an error).
     void setNotice(const QString& text);
+    QString notice() const { return notice_; }
 
     void fit();
     void zoomTo(double scale, std::optional<QPointF> about = {}); ///< device pixels per picture pixel
     bool isFitted() const { return fitted_; }
+    /// Which place of the picture is seen, and how large; two views of one picture can share it.
+    struct Place {
+        bool isFitted = true;
+        double scale = 1; ///< device pixels per picture pixel
+        QPointF centre{}; ///< in pixels of the picture
+    };
+    Place place() const { return {fitted_, scale_, centre_}; }
+    void showPlace(const Place& place);
     double scale() const;
     Region region() const; ///< what is seen now; empty without a picture
     /// Widget position ↔ picture position.
