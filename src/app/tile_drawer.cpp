@@ -1,10 +1,12 @@
 #include "app/tile_drawer.h"
 #include "app/behind.h"
+#include "app/picture_model.h"
 #include "app/render_image.h"
 
 #include <QCryptographicHash>
 #include <QDateTime>
 #include <QDir>
+#include <QPainter>
 #include <QSaveFile>
 #include <QStandardPaths>
 
@@ -33,6 +35,13 @@ void writeTile(const QByteArray& key, const QImage& image) {
     if (out.open(QIODevice::WriteOnly) && image.save(&out, "JPG", 95)) out.commit();
 }
 
+QImage filling(const QImage& image, QSize size) {
+    QImage filled(size, QImage::Format_RGB32);
+    QPainter painter(&filled);
+    drawFilling(painter, QRectF(QPointF(), size), image);
+    return filled;
+}
+
 } // namespace
 
 TileDrawer::TileDrawer(QObject* parent) : QObject(parent), kept_(kKeptKilobytes) {
@@ -48,12 +57,16 @@ void TileDrawer::draw(std::vector<Tile> tiles) {
     pool_.clear();
     const int list = ++list_;
     for (Tile& tile : tiles) {
-        if (!tile.key.isEmpty())
-            if (const QImage* kept = kept_.object(tile.key)) {
+        const QByteArray keptAs = tile.key.isEmpty()     ? QByteArray()
+                                  : tile.fills.isEmpty() ? tile.key
+                                                         : tile.key + ' ' + QByteArray::number(tile.fills.width()) +
+                                                               ' ' + QByteArray::number(tile.fills.height());
+        if (!keptAs.isEmpty())
+            if (const QImage* kept = kept_.object(keptAs)) {
                 Q_EMIT drawn(tile.id, *kept);
                 continue;
             }
-        runBehind(pool_, [this, list, tile = std::move(tile)] {
+        runBehind(pool_, [this, list, keptAs, tile = std::move(tile)] {
             QImage image;
             try {
                 if (!tile.key.isEmpty()) image = readTile(tile.key);
@@ -62,12 +75,13 @@ void TileDrawer::draw(std::vector<Tile> tiles) {
                     ++drawn_;
                     if (!tile.key.isEmpty()) writeTile(tile.key, image);
                 }
+                if (!tile.fills.isEmpty()) image = filling(image, tile.fills);
             } catch (const std::exception&) {
                 return; // no memory for it just now: it stays empty, and is drawn when it is asked for again
             }
-            tellWindow(this, [this, list, id = tile.id, key = tile.key, image] {
-                if (!key.isEmpty())
-                    kept_.insert(key, new QImage(image), static_cast<int>(image.sizeInBytes() >> 10) + 1);
+            tellWindow(this, [this, list, id = tile.id, keptAs, image] {
+                if (!keptAs.isEmpty())
+                    kept_.insert(keptAs, new QImage(image), static_cast<int>(image.sizeInBytes() >> 10) + 1);
                 if (list == list_) Q_EMIT drawn(id, image);
             });
         });

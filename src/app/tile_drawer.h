@@ -23,6 +23,8 @@ public:
         /// What the tile shows, as a name: tiles that have one are kept in memory and in the user's cache folder, and
         /// come from there when they are asked for again. Empty: drawn every time.
         QByteArray key = {};
+        /// The image is cut and made smaller to fill this, so that it is painted as it is; empty: not at all.
+        QSize fills = {};
     };
 
     explicit TileDrawer(QObject* parent = nullptr);

@@ -119,7 +119,11 @@ QWidget* PackagePage::makeLeft() {
     checks_->setMinimumHeight(64);
     checks_->setMaximumHeight(196);
     layout->addWidget(checks_, 1);
-    connect(search_, &QLineEdit::textChanged, this, &PackagePage::filter);
+    connect(search_, &QLineEdit::textChanged, this, [this] {
+        fillTiles();
+        showOnWall(-1);
+        detailTimer_.start(); // whoever types sees the list first
+    });
     connect(groups_, &GroupList::groupChosen, this, &PackagePage::filter);
     connect(groups_, &GroupList::exportWanted, this, &PackagePage::exportPack);
     connect(checks_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
@@ -314,6 +318,11 @@ void PackagePage::fill() {
 }
 
 void PackagePage::filter() {
+    fillTiles();
+    showChosen();
+}
+
+void PackagePage::fillTiles() {
     const QString shown = groups_->group(), wanted = search_->text().trimmed().toCaseFolded();
     const bool favourites = groups_->isFavourites();
     std::vector<LibraryEntry> entries;
@@ -348,7 +357,6 @@ void PackagePage::filter() {
     for (int row = 0; row < model_->rowCount(); ++row)
         if (model_->entry(row).file == chosenFile_) tiles_->setCurrentIndex(model_->index(row));
     filling_ = false;
-    showChosen();
     redrawTimer_.start();
 }
 
@@ -391,6 +399,7 @@ void PackagePage::redraw() {
                       QByteArray::number(file.lastModified().toMSecsSinceEpoch()) +
                       QByteArray::fromStdString(gradeToText(prep)));
     }
+    const auto places = tilePlaces(tiles_->visualRect(model_->index(0)));
     for (const int t : order) {
         const auto& entry = model_->entry(t);
         if (!entry.preset) continue;
@@ -410,7 +419,8 @@ void PackagePage::redraw() {
             tiles.push_back(
                 {t * kTilePictures + static_cast<int>(i),
                  appliedWithStrength(base, *entry.preset, ApplyMode::AddAbove, 1), source,
-                 tileKey({QByteArray::fromStdString(entry.contentId), ids[i], QByteArray::number(source.width())})});
+                 tileKey({QByteArray::fromStdString(entry.contentId), ids[i], QByteArray::number(source.width())}),
+                 (QSizeF(places[i].size()) * devicePixelRatioF()).toSize()});
         }
     }
     drawer_.draw(std::move(tiles));

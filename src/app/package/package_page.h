@@ -49,6 +49,7 @@ private:
     QWidget* makeRight();
     void fill();   ///< the library has changed
     void filter(); ///< what is searched for, the group or the order has
+    void fillTiles();
     void redraw();
     void chooseChecks();
     void showChosen();

@@ -11,6 +11,11 @@
 
 namespace baryton {
 
+namespace {
+constexpr int kCardAround = 5, kNameLine = 28; // px around a card, and for its name
+const QSize kPresetTile(232, 162);
+} // namespace
+
 void PresetTileModel::reset(std::vector<LibraryEntry> entries, const LibraryIndex& index) {
     beginResetModel();
     std::map<std::string, std::array<QImage, kTilePictures>> kept;
@@ -71,26 +76,28 @@ QVariant PresetTileModel::data(const QModelIndex& index, int role) const {
     return {};
 }
 
+std::array<QRect, kTilePictures> tilePlaces(const QRect& tile) {
+    const QRect all = tile.adjusted(kCardAround, kCardAround, -kCardAround, -kCardAround - kNameLine);
+    const int split = all.width() * 66 / 100, half = all.height() / 2;
+    const int left = all.left() + split + 1, width = all.width() - split - 1;
+    return {QRect(all.topLeft(), QSize(split, all.height())), QRect(left, all.top(), width, half - 1),
+            QRect(left, all.top() + half, width, all.height() - half)};
+}
+
 QSize PresetTileDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const {
-    return {232, 162};
+    return kPresetTile;
 }
 
 void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
     const auto& c = theme::colours();
     const PresetTileModel::Tile& tile = model_.tile(index.row());
-    const QRectF box = QRectF(option.rect).adjusted(5, 5, -5, -5);
+    const QRectF box = QRectF(option.rect).adjusted(kCardAround, kCardAround, -kCardAround, -kCardAround);
     beginCard(*p, box, c.raised);
-    const QRectF pictures = box.adjusted(0, 0, 0, -28);
+    const QRectF pictures = box.adjusted(0, 0, 0, -kNameLine);
     p->fillRect(pictures, c.well);
-    const double split = std::round(pictures.width() * 0.66);
-    drawFilling(*p, QRectF(pictures.topLeft(), QSizeF(split, pictures.height())), tile.images[0]);
-    const double half = pictures.height() / 2;
-    for (int i = 1; i < kTilePictures; ++i)
-        drawFilling(*p,
-                    QRectF(pictures.left() + split + 1, pictures.top() + (i - 1) * half + (i - 1),
-                           pictures.width() - split - 1, half - (i == 1)),
-                    tile.images[static_cast<std::size_t>(i)]);
-    const QRectF line(box.left() + 9, box.bottom() - 28, box.width() - 18, 28);
+    const auto places = tilePlaces(option.rect);
+    for (std::size_t i = 0; i < kTilePictures; ++i) drawFilling(*p, places[i], tile.images[i]);
+    const QRectF line(box.left() + 9, box.bottom() - kNameLine, box.width() - 18, kNameLine);
     if (!tile.entry.preset) {
         p->setPen(tile.entry.isPending ? c.second : c.error);
         p->drawText(pictures.adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,

@@ -38,6 +38,9 @@ private:
     std::vector<Tile> tiles_;
 };
 
+/// Where the pictures of a tile lie, in the tile's rectangle: one large, two beside it, one above the other.
+std::array<QRect, kTilePictures> tilePlaces(const QRect& tile);
+
 class PresetTileDelegate : public QStyledItemDelegate {
     Q_OBJECT
 public:
