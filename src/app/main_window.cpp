@@ -321,9 +321,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
         event->accept();
         return true;
     }
-    const bool hasKeys = isActiveWindow() || (second_ && second_->isActiveWindow());
-    if (!writes && hasKeys && key->key() == Qt::Key_B && key->modifiers() == Qt::NoModifier &&
-        task_ == AppTask::Grade) {
+    if (!writes && (isActiveWindow() || hasSecondTheKeys()) && key->key() == Qt::Key_B &&
+        key->modifiers() == Qt::NoModifier && task_ == AppTask::Grade) {
         if (event->type() != QEvent::ShortcutOverride && !key->isAutoRepeat())
             grade_->holdBefore(event->type() == QEvent::KeyPress);
         return true;

@@ -81,7 +81,8 @@ private:
     void fitToScreens();
     void toggleProof();
     void openProofSheet();
-    void closeSecond();              ///< with the window
+    void closeSecond(); ///< with the window
+    bool hasSecondTheKeys() const { return second_ && second_->isActiveWindow(); }
     PictureView* viewInHand() const; ///< that of the window that has the keys
     void updateUndo();
     void showMessage(const QString& text, bool isProblem);

@@ -96,10 +96,11 @@ void MainWindow::makeCommands() {
         {Command::Shelf, [this] { showTask(AppTask::Grade), toggleSide(GradePage::Side::Shelf); }},
         {Command::FullScreen,
          [this] {
-             if (second_ && second_->isActiveWindow()) return second_->toggleFullScreen();
+             if (hasSecondTheKeys()) return second_->toggleFullScreen();
              setWindowState(windowState() ^ Qt::WindowFullScreen);
          }},
-        {Command::WhatIsThis, [this] { openGuide(askedPlace(this)); }},
+        {Command::WhatIsThis,
+         [this] { openGuide(askedPlace(hasSecondTheKeys() ? static_cast<QWidget*>(second_.get()) : this)); }},
         {Command::ShowGuide, [this] { isGuideOpen() ? closeGuide() : openGuide({Guide::contentsId()}); }},
         {Command::ShowKeys, [this] { showKeys(this); }},
         {Command::ShowAbout, [this] { showAbout(this, state_.library().root()); }},

@@ -15,7 +15,11 @@ const QString kSecondName = QStringLiteral("second-window");
 void MainWindow::fitToScreens() {
     screens_ = new ScreenFit(this);
     connect(screens_, &ScreenFit::problem, this, [this](const QString& text) { showMessage(text, true); });
-    connect(screens_, &ScreenFit::changed, this, [this] {
+    connect(screens_, &ScreenFit::changed, this, [this](Monitor monitor) {
+        if (monitor == Monitor::Second) {
+            if (second_) second_->refresh();
+            return;
+        }
         proofText_->setText(screens_->isProofing() ? tr("Proof: %1").arg(QString::fromStdString(proofName()))
                                                    : QString());
         grade_->fitToScreen();
@@ -75,7 +79,7 @@ void MainWindow::closeSecond() {
 }
 
 PictureView* MainWindow::viewInHand() const {
-    return second_ && second_->isActiveWindow() ? second_->view() : grade_->view();
+    return hasSecondTheKeys() ? second_->view() : grade_->view();
 }
 
 } // namespace baryton

@@ -111,9 +111,12 @@ void ScreenFit::prepare() {
 }
 
 void ScreenFit::show(const ScreenWish& made, const std::function<void()>& ready, const QString& problem) {
+    std::array<std::string, kMonitors> before;
+    for (std::size_t i = 0; i < kMonitors; ++i) before[i] = screenId(static_cast<Monitor>(i));
     ready();
     wish_ = made;
-    if (std::exchange(shown_, made) != made) Q_EMIT changed();
+    for (std::size_t i = 0; i < kMonitors; ++i)
+        if (screenId(static_cast<Monitor>(i)) != before[i]) Q_EMIT changed(static_cast<Monitor>(i));
     if (const Told told = std::exchange(told_, {}))
         told(problem);
     else if (!problem.isEmpty())

@@ -32,7 +32,7 @@ public:
     bool isProofing() const { return wish_.proof.has_value(); } ///< or about to
 
 Q_SIGNALS:
-    void changed(); ///< all that is shown has to be drawn anew
+    void changed(baryton::Monitor monitor); ///< all that is shown on it has to be drawn anew
     void problem(const QString& text);
 
 protected:
@@ -51,7 +51,7 @@ private:
         QString told; ///< what is wrong with its profile, as it was told
     };
     std::array<Watched, kMonitors> monitors_;
-    ScreenWish wish_, shown_;
+    ScreenWish wish_;
     Told told_;     ///< of the last proof that was wished for, until it is seen
     int asked_ = 0; ///< wishes, counted
     QThreadPool pool_;

@@ -37,6 +37,7 @@ void writeTile(const QByteArray& key, const QImage& image) {
 
 QImage filling(const QImage& image, QSize size) {
     QImage filled(size, QImage::Format_RGB32);
+    filled.fill(Qt::black);
     QPainter painter(&filled);
     drawFilling(painter, QRectF(QPointF(), size), image);
     return filled;

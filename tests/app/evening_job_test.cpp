@@ -1,5 +1,6 @@
 // Job 4: a morning in the workshop becomes the evening that never was.
 #include "app/carry_tree.h"
+#include "app/guide_pictures.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
 #include "grade/mask_links.h"
@@ -82,6 +83,7 @@ TEST(Jobs, TheEveningThatNeverWas) {
     }();
     blend->setCurrentIndex(blend->findText(tr8("Screen"))), ++menus;
     Q_EMIT blend->activated(blend->currentIndex());
+    keepWork(d, "evening");
     // Steam from a picture, and the frame.
     d.addStage(tr8("Overlay"));
     d.click(d.button(panel->editor(), tr8("Choose a picture…")));
@@ -98,6 +100,7 @@ TEST(Jobs, TheEveningThatNeverWas) {
     Q_EMIT ratio->activated(ratio->currentIndex());
     QTest::keyClick(grade->frameView(), Qt::Key_X), ++menus;
     EXPECT_LE(d.actions() + menus, 36);
+    keepResult(d, "evening");
 
     const Grade evening = d.state().keyGrade();
     const Geometry frame = geometryOf(evening, {});

@@ -1,6 +1,7 @@
 #include "app/grade/frame_editor.h"
 #include "app/grade/frame_view.h"
 #include "app/grade/samples.h"
+#include "app/guide_pictures.h"
 #include "app/render_image.h"
 #include "app/screen_helpers.h"
 #include "picture/find_level.h"
@@ -173,6 +174,8 @@ TEST(FrameScreen, LinesDrawnOnThePictureMakeItStraight) {
     EXPECT_EQ(view->lines().lines().size(), 4U);
     EXPECT_GT(std::abs(frameOfKey(d).turn.swing), 0.3);
     EXPECT_NEAR(frameOfKey(d).turn.tilt, tilted, 3);
+    keepWork(d, "straight");
+    keepResult(d, "straight");
     // Lines that no camera sees so change nothing and are told of.
     const FrameSettings before = frameOfKey(d);
     const QString foot = view->footText();

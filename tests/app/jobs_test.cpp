@@ -5,6 +5,7 @@
 #include "app/grade/frame_view.h"
 #include "app/grade/samples.h"
 #include "app/grade/tone_editors.h"
+#include "app/guide_pictures.h"
 #include "app/render_image.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
@@ -71,13 +72,14 @@ TEST(Jobs, PlumCurtain) {
     d.countFromHere();
     d.addStage(tr8("Hue bands"));
     d.key("P");
-    d.drag(grade->view(), d.onPicture({0.63, 0.60}), d.onPicture({0.63, 0.60}) + QPointF(-150, 0));
+    d.drag(grade->view(), d.onPicture({0.63, 0.60}), d.onPicture({0.63, 0.60}) + QPointF(-130, 45));
     const int band = qobject_cast<HueBandsEditor*>(grade->editorPanel()->editor())->lanes()->chosen() + 1;
     const auto field = [&](const char* name) {
         return d.named<NumberField>(grade->editorPanel(), tr8("Band %1 %2").arg(band).arg(tr8(name)));
     };
     d.type(field("width"), tr8("10"), true);
     d.type(field("feather"), tr8("12"), true);
+    keepWork(d, "plum-curtain");
     d.chooseStage("wheels");
     auto* disc = qobject_cast<WheelsEditor*>(grade->editorPanel()->editor())->disc();
     d.pull(disc, 0, 60, 0.06);
@@ -100,6 +102,7 @@ TEST(Jobs, PlumCurtain) {
     EXPECT_GE(std::abs(placeOf(picture, made, {0.63, 0.60}).hueMoved()), 25) << "the curtain";
     EXPECT_LT(placeOf(picture, made, {0.933, 0.43}).difference(), 3) << "gold";
     EXPECT_LT(placeOf(picture, made, {0.408, 0.345}).difference(), 3) << "the face";
+    keepResult(d, "plum-curtain", {0});
     // On the other picture nothing but band and wheel changed.
     for (const Change& change : diff(worn, d.state().keyGrade())) {
         const Grade& now = d.state().keyGrade();
@@ -123,6 +126,8 @@ TEST(Jobs, LateStraw) {
     EXPECT_TRUE(grade->isAlone());
     d.key("O");
     EXPECT_LE(d.actions(), 18);
+    keepWork(d, "late-straw");
+    keepResult(d, "late-straw");
     const Picture picture = readPicture(d.folder() / "meadow-cart.jpg").picture;
     double moved = 0;
     const QPointF greens[] = {{0.3, 0.93}, {0.1, 0.9}, {0.6, 0.95}, {0.45, 0.18}};
@@ -159,6 +164,8 @@ TEST(Jobs, InkPages) {
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("RGB white out")), tr8("94"), true);
     EXPECT_LE(d.actions() + 1, 22); // the click with Shift
     d.settle();
+    keepWork(d, "ink-pages");
+    keepResult(d, "ink-pages", {0, 3});
     for (int i = 0; i < 7; ++i) {
         const auto& work = d.state().pictures().at(i).work;
         const Picture small = readThumbnail(d.state().pictures().at(i).file, 64);
@@ -226,6 +233,8 @@ TEST(Jobs, MossAndRose) {
     std::map<int, QImage> withGradient, withWheels;
     ASSERT_TRUE(Driver::waitFor([&] { return !grade->grid()->image(3).isNull(); }));
     for (int i = 0; i < 4; ++i) withGradient[i] = grade->grid()->image(i);
+    keepWork(d, "moss-and-rose");
+    keepResult(d, "moss-and-rose", {0, 1});
     grade->view()->setFocus();
     QTest::keyPress(&d.window(), Qt::Key_B);
     QTest::qWait(300);
@@ -294,6 +303,7 @@ TEST(Jobs, CoverFormat) {
     d.drag(view, view->frameRect().center(), view->frameRect().center() + QPointF(110, 90));
     d.type(d.named<NumberField>(grade->editorPanel(), QStringLiteral("Angle")), QStringLiteral("0.8"), true);
     EXPECT_EQ(d.actions() + 1, 7) << "the choice in the open list is one";
+    keepWork(d, "cover");
     const Grade framed = d.state().keyGrade();
     // The boat comes out, the fog stays; a dark band below for the title.
     d.addStage(tr8("structure")); // found by what it is for
@@ -305,6 +315,7 @@ TEST(Jobs, CoverFormat) {
     d.type(d.named<NumberField>(grade->editorPanel(), tr8("Place")), tr8("0"), true);
     EXPECT_LE(d.actions() + 1, 20);
     const Grade cover = d.state().keyGrade();
+    keepResult(d, "cover");
     {
         const Picture source = readPicture(d.folder() / "lake-fog.jpg").picture;
         const Picture picture = placed(source, placementOf(frameOf(cover), whole.width, whole.height));
@@ -392,6 +403,8 @@ TEST(Jobs, FromNegativeToPrint) {
     d.settle();
     EXPECT_EQ(grade->view()->scale(), 1);
     EXPECT_EQ(d.state().pictures().at(d.state().key()).work.takes.size(), 2U);
+    keepWork(d, "negative-to-print");
+    keepResult(d, "negative-to-print");
 
     const auto through = [](const Grade& g, float v) {
         Grade look = g;
@@ -442,6 +455,8 @@ TEST(Jobs, TooBrightAMorning) {
     EXPECT_LE(d.actions() + 1, 10);
     d.settle();
     EXPECT_EQ(grade->view()->scale(), 1);
+    keepWork(d, "bright-morning");
+    keepResult(d, "bright-morning");
     expectEased(d);
     // The marks of clipped highlights are gone from the patch.
     const QColor white = grade->view()->shownAfter().pixelColor(grade->view()->shownAfter().rect().center());
@@ -503,6 +518,8 @@ TEST(Jobs, NoonInOpponentColoursWithAToeEased) {
     const double firm = folds(Program::compile(d.state().keyGrade()).graded(picture));
     d.drag(curves->view(), curves->view()->toWidget({0.45, 0.03}), curves->view()->toWidget({0.45, 0.34}));
     EXPECT_TRUE(Driver::waitFor([&] { return !card->toolTip().contains(tr8("folds")); }));
+    keepWork(d, "noon");
+    keepResult(d, "noon");
     constexpr int notSeen = 2; // the list of blends
     EXPECT_LE(d.actions() + notSeen, 20);
     const double eased = folds(Program::compile(d.state().keyGrade()).graded(picture));

@@ -1,5 +1,6 @@
 // Objects drawn round on the picture, whole masks taken elsewhere, and the job that wants a subject apart.
 #include "app/grade/layer_editor.h"
+#include "app/guide_pictures.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
 #include "grade/mask_links.h"
@@ -253,6 +254,8 @@ TEST(Jobs, SubjectApart) {
     const Mask restBefore = resolvedMask(d.state().keyGrade().look, layerOf(d, rest));
     d.drag(view, d.onPicture({0.42, 0.56}), d.onPicture({0.44, 0.6}));
     EXPECT_LE(d.actions() + uncounted, 24);
+    keepWork(d, "subject-apart");
+    keepResult(d, "subject-apart");
 
     const auto& look = d.state().keyGrade().look;
     const Mask within = resolvedMask(look, look[subject]), without = resolvedMask(look, look[rest]);

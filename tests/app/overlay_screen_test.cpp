@@ -1,5 +1,6 @@
 // A picture laid over the frame, in the window: taken from a file, dropped, placed by hand, missing.
 #include "app/grade/overlay_editor.h"
+#include "app/guide_pictures.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
 #include "base/file.h"
@@ -76,6 +77,8 @@ TEST(OverlayScreen, APictureIsTakenFromAFileAndPlacedByHand) {
     EXPECT_TRUE(accountIn(d).startsWith(tr8("steam.jpg")));
     EXPECT_EQ(overlayOf(d).parameters.count("blend"), 0u) << "light on black: Screen, which is where it begins";
 
+    keepWork(d, "overlay");
+    keepResult(d, "overlay");
     ASSERT_EQ(view->figure().lines.size(), 3) << "its outline and two arms: its corners are the frame's";
     d.drag(view, d.onPicture({0.3, 0.3}), d.onPicture({0.4, 0.2}));
     EXPECT_NEAR(overlayNumber(d, "shift.x"), 0.1, 0.004);

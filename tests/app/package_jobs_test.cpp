@@ -2,6 +2,7 @@
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
 #include "app/grade/samples.h"
+#include "app/guide_pictures.h"
 #include "base/file.h"
 #include "edits/in_force.h"
 #include "grade/grade_json.h"
@@ -69,6 +70,8 @@ TEST(Jobs, ScarfAndCoat) {
     const QPointF scarf = d.onPicture({0.372, 0.45}), coat = d.onPicture({0.333, 0.583});
     d.drag(grade->view(), scarf, scarf + QPointF(-20, 30)); // to copper: redder, quieter
     d.drag(grade->view(), coat, coat + QPointF(150, 60));   // to slate
+    keepWork(d, "scarf-and-coat");
+    keepResult(d, "scarf-and-coat");
     d.key("Ctrl+S");
     d.type(d.sheet()->findChild<QComboBox*>()->lineEdit(), tr8("Yard")); // a new group
     d.type(d.named<QLineEdit>(d.sheet(), tr8("Preset name")), tr8("Copper and slate"), true);
@@ -140,6 +143,8 @@ TEST(Jobs, AKitOfSmallPieces) {
         EXPECT_EQ(inForce(d, i), (std::vector<std::string>{"Cooling", "Haze cut", "Fine grain"})) << i;
         EXPECT_EQ(grainOf(d.state().pictures().at(i).work.grade), 0.2) << i;
     }
+    keepWork(d, "kit");
+    keepResult(d, "kit", {0, 2});
     std::vector<QPushButton*> swaps;
     for (auto* button : shelf->inForce()->findChildren<QPushButton*>())
         if (button->text() == tr8("Swap")) swaps.push_back(button);
@@ -221,6 +226,8 @@ TEST(Jobs, ABoxOfLuts) {
     QTest::qWait(50);
     ASSERT_EQ(d.state().keyWork().inForce.size(), 2u);
     EXPECT_EQ(d.state().keyWork().inForce[0].strength, 0.7);
+    keepWork(d, "box-of-luts");
+    keepResult(d, "box-of-luts");
     d.key("Ctrl+E");
     const fs::path lut = d.named<QLineEdit>(d.sheet(), tr8("LUT file"))->text().toStdString();
     QTest::keyClick(d.sheet(), Qt::Key_Return);
@@ -252,6 +259,8 @@ TEST(Jobs, BetterOnTheSecond) {
     auto* curve = qobject_cast<CurvesEditor*>(grade->editorPanel()->editor())->view();
     d.drag(curve, curve->toWidget({0.3, 0.31}), curve->toWidget({0.3, 0.26}));
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
+    keepWork(d, "better-on-the-second");
+    keepResult(d, "better-on-the-second", {0, 1});
     d.click(d.button(grade->shelf()->inForce(), tr8("Save over")));
     EXPECT_LE(d.actions() + 1, 8); // and one to undo
     const Preset after = readPresetFile(file);
@@ -286,6 +295,8 @@ TEST(Jobs, KeepWhatIJustDid) {
     d.click(d.named<QPushButton>(grade, tr8("Shelf")));
     d.chooseRow(grade->shelf()->list(), Driver::rowOf(grade->shelf()->list(), tr8("Kept")));
     EXPECT_LE(d.actions(), 5);
+    keepWork(d, "presets");
+    keepResult(d, "presets", {0, 1});
     EXPECT_EQ(d.state().keyGrade().look, made.look);
     EXPECT_FALSE(d.state().keyGrade().prep[0].parameters.contains("stops"));
     // And on the folder.

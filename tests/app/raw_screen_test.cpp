@@ -1,4 +1,5 @@
 // Raw files in the window: first looks, white, pairs, and that what is shown is what files hold.
+#include "app/guide_pictures.h"
 #include "app/preferences.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
@@ -105,6 +106,8 @@ TEST(RawScreen, TheWhiteIsSetByNumbersAndByAPressAndWhatIsSeenIsTheFile) {
     QTest::qWait(300);
     const QColor grey = seen(d, wall);
     EXPECT_LT(greatestDifference(grey, QColor(grey.green(), grey.green(), grey.green())), 10);
+
+    keepWork(d, "raw-file");
 
     // What is shown is what a file holds, whatever has been moved before.
     choose(choice(d, "Blown lights"), 1);

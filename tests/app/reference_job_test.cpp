@@ -1,4 +1,5 @@
 // A goal that people set out with, beside a reference picture; see docs/guide/actions.md.
+#include "app/guide_pictures.h"
 #include "app/screen_helpers.h"
 #include "app/widgets/number_field.h"
 #include "colour/spaces.h"
@@ -101,6 +102,8 @@ TEST(Jobs, LikeThatOne) {
     d.settle();
     d.key("Ctrl+T");
     EXPECT_LT(apart(), before / 2) << "of five matched samples";
+    keepWork(d, "like-that-one");
+    keepResult(d, "like-that-one");
     // The list says so too.
     double told = 0;
     int pairs = 0;

@@ -179,6 +179,11 @@ TEST(SecondWindow, SharesAPlaceAndTheKeysAndComesBackAtTheNextStart) {
     EXPECT_FALSE(d.window().isFullScreen());
     QTest::keyClick(second, Qt::Key_Escape);
     EXPECT_FALSE(second->isFullScreen());
+    QCursor::setPos(second->mapToGlobal(QPoint(40, 40)));
+    QTest::keySequence(second, QKeySequence(QStringLiteral("F1")));
+    ASSERT_NE(d.window().guide(), nullptr);
+    EXPECT_EQ(d.window().guide()->place().page, "guide/window");
+    EXPECT_EQ(d.window().guide()->place().parts, QStringList{tr8("A second window")});
     second->setFollowing(false);
     QTest::keySequence(second, QKeySequence(QStringLiteral("Ctrl+0")));
     EXPECT_TRUE(there->isFitted());

@@ -42,6 +42,7 @@ PictureWindow::PictureWindow(AppState& state, GradePage& page) : state_(state), 
     });
     connect(page_.view(), &PictureView::regionChanged, this, [this] { follow(page_.view(), view_); });
     connect(&preview_, &PreviewService::frameReady, this, &PictureWindow::showFrame);
+    connect(&preview_, &PreviewService::failed, view_, &PictureView::setNotice);
     refresh();
     follow(page_.view(), view_);
 }

@@ -26,6 +26,7 @@ public:
     /// Where it was last; at the first time it fills another screen than that of a window, if there is one.
     void showBeside(const QWidget* window);
     void toggleFullScreen();
+    void refresh(); ///< what is to be seen, or how it is fitted to the monitor, may be another
 
 Q_SIGNALS:
     void closed();
@@ -36,7 +37,6 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
-    void refresh(); ///< what is to be seen may be another
     void request(); ///< pixels of what is seen, soon
     void requestNow();
     void showFrame(const PreviewFrame& frame);

@@ -121,6 +121,7 @@ protected:
     void keyReleaseEvent(QKeyEvent* event) override;
 
 private:
+    static constexpr int kFitMargin = 10; ///< around a fitted picture
     double fitScale() const;
     bool isSplit() const;
     bool splitsAcross() const;    ///< the panes lie one above the other
