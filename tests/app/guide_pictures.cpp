@@ -2,6 +2,7 @@
 #include "app/render_image.h"
 
 #include <QPainter>
+#include <QTest>
 
 namespace baryton::test {
 
@@ -34,6 +35,8 @@ void keepWork(Driver& d, const std::string& page) {
     const QString file = fileOf(page, "work");
     if (file.isEmpty()) return;
     d.settle();
+    constexpr int tiles = 800; // milliseconds: those of the shelf are drawn after the picture
+    QTest::qWait(tiles);
     const QImage image = d.window().grab().toImage();
     constexpr int width = 1000;
     write(image.scaledToWidth(width, Qt::SmoothTransformation), file);

@@ -1,4 +1,5 @@
 // The guide beside the work: every control has its page, every page is whole.
+#include "app/grade/stage_commands.h"
 #include "app/guide_places.h"
 #include "app/screen_helpers.h"
 #include "base/file.h"
@@ -17,7 +18,122 @@ void pressF1(Driver& d, QWidget* over) {
     QTest::qWait(20);
 }
 
+/// What the interface says in a language, as patterns: collected texts, with anything in the place of a value.
+class Texts {
+public:
+    explicit Texts(bool isGerman) {
+        const QString file = QString::fromStdString(
+            readFile(std::filesystem::path(BARYTON_SOURCE) / "share/translations/baryton_de.ts"));
+        static const QRegularExpression source(tr8("<source>(.*?)</source>"), kOverLines),
+            translation(tr8("<translation>(.*?)</translation>"), kOverLines), value(tr8(R"(%(\d|n)|\{[^}]*\})"));
+        for (auto it = (isGerman ? translation : source).globalMatch(file); it.hasNext();) {
+            QString text = it.next().captured(1);
+            for (const auto& [escaped, plain] :
+                 {std::pair("&lt;", "<"), std::pair("&gt;", ">"), std::pair("&apos;", "'"), std::pair("&quot;", "\""),
+                  std::pair("&amp;", "&")})
+                text.replace(tr8(escaped), tr8(plain));
+            text = bare(text);
+            if (!text.contains(value)) {
+                whole_.insert(text);
+                continue;
+            }
+            const QStringList parts = text.split(value);
+            if (parts.join(QString()).trimmed().size() < 4) continue; // hardly more than its values
+            QStringList pattern;
+            for (const QString& part : parts) pattern.append(QRegularExpression::escape(part));
+            patterns_.append(QRegularExpression(u'^' + pattern.join(tr8(".+")) + u'$'));
+        }
+        for (const StageType* type : stageTypes())
+            for (const ParameterType& parameter : type->parameters)
+                for (const auto& option : parameter.options) whole_.insert(bare(QString::fromStdString(option.name)));
+    }
+    bool has(const QString& name) const {
+        const QString text = bare(name);
+        return whole_.contains(text) || std::any_of(patterns_.begin(), patterns_.end(),
+                                                    [&](const auto& each) { return each.match(text).hasMatch(); });
+    }
+
+private:
+    static constexpr auto kOverLines = QRegularExpression::DotMatchesEverythingOption;
+    /// Pages leave out what only says that more follows.
+    static QString bare(QString text) {
+        while (text.endsWith(u'…') || text.endsWith(u':')) text.chop(1);
+        return text.trimmed().toLower();
+    }
+    QSet<QString> whole_;
+    QList<QRegularExpression> patterns_;
+};
+
+/// Whether typing this behind the chain's + finds a stage.
+bool findsAStage(const QString& words) {
+    const auto offers = stageOffers();
+    return std::any_of(offers.begin(), offers.end(), [&](const StageOffer& offer) {
+        return (offer.title + u' ' + QString::fromStdString(purposesOf(offer.type->id)))
+            .contains(words, Qt::CaseInsensitive);
+    });
+}
+
 } // namespace
+
+TEST(Guide, EveryNameOnItsPagesIsOneOfTheInterface) {
+    static const QRegularExpression emphasised(tr8(R"((?<![*\w])(\*{1,2})([^*]+)\1(?!\*))"));
+    static const QRegularExpression between(
+        tr8(R"(, | = |: )")); // a menu and its entry; a field and what stands in it
+    for (const bool isGerman : {false, true}) {
+        const Texts texts(isGerman);
+        ASSERT_TRUE(texts.has(isGerman ? tr8("Vorgabe sichern…") : tr8("Save preset")));
+        ASSERT_FALSE(texts.has(tr8("Save the whales")));
+        int names = 0;
+        const auto folder = std::filesystem::path(BARYTON_SOURCE) / "docs/guide" / (isGerman ? "de" : "");
+        for (const auto& entry : std::filesystem::directory_iterator(folder)) {
+            if (entry.path().extension() != ".md") continue;
+            for (auto it = emphasised.globalMatch(QString::fromStdString(readFile(entry.path()))); it.hasNext();) {
+                const QString name = it.next().captured(2).simplified();
+                // The words that a paragraph begins with, the plus, the end of a file's name.
+                if (name.endsWith(u'.') || name == tr8("+") || name.startsWith(u'.')) continue;
+                ++names;
+                const QStringList parts = name.split(between);
+                const bool isKnown =
+                    texts.has(name) ||
+                    std::all_of(parts.begin(), parts.end(), [&](const QString& part) { return texts.has(part); });
+                const bool isTyped = !isGerman && name == name.toLower() && findsAStage(name);
+                // Terms that are explained there, and what is typed in German.
+                static const QStringList explained = {tr8("key picture"),
+                                                      tr8("Serie"),
+                                                      tr8("Schlüsselbild"),
+                                                      tr8("Gestaltung"),
+                                                      tr8("verblasst"),
+                                                      tr8("nachbelichten"),
+                                                      tr8("altes Foto"),
+                                                      tr8("mono"),
+                                                      tr8("a"),
+                                                      tr8("b")};
+                EXPECT_TRUE(isKnown || isTyped || explained.contains(name))
+                    << entry.path().filename() << ": " << name.toStdString();
+            }
+        }
+        EXPECT_GT(names, isGerman ? 50 : 250);
+    }
+}
+
+TEST(Guide, EveryPageOfAJobShowsIt) {
+    // What the contents list under this heading; the counts of actions are no job.
+    const Guide guide(std::filesystem::path(BARYTON_SOURCE) / "docs", tr8("en"));
+    const GuidePage* contents = guide.find(Guide::contentsId());
+    ASSERT_NE(contents, nullptr);
+    const QString list = contents->markdown.section(tr8("## How do I…"), 1).section(tr8("\n## "), 0, 0);
+    static const QRegularExpression page(tr8(R"(\]\(([^)]+)\.md\))")), picture(tr8(R"(!\[[^\]]+\]\()"));
+    int pages = 0, own = 0;
+    for (auto it = page.globalMatch(list); it.hasNext();) {
+        const QString id = tr8("guide/") + it.next().captured(1);
+        const GuidePage* job = guide.find(id);
+        ASSERT_NE(job, nullptr) << id.toStdString();
+        ++pages;
+        own += job->markdown.count(picture) >= 2 && job->markdown.contains(tr8("](pictures/"));
+    }
+    EXPECT_GT(pages, 20);
+    EXPECT_GE(own, 18) << "two pictures, drawn by the test that does the job";
+}
 
 TEST(Guide, EveryPageLinkAndPictureIsThere) {
     const std::filesystem::path docs = std::filesystem::path(BARYTON_SOURCE) / "docs";
