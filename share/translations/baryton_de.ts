@@ -28,7 +28,7 @@
     </message>
     <message>
         <source>&lt;b&gt;Baryton&lt;/b&gt;&lt;br&gt;A colour style made on one picture, kept, and put on whole sets.&lt;br&gt;&lt;br&gt;Presets are kept in %1&lt;br&gt;Free software under the GNU General Public License, version 3 or later.&lt;br&gt;The typeface is Inter, under the SIL Open Font License.</source>
-        <translation>&lt;b&gt;Baryton&lt;/b&gt;&lt;br&gt;Ein Farbstil, an einem Bild entstanden, aufbewahrt und auf ganze Sätze gelegt.&lt;br&gt;&lt;br&gt;Vorgaben liegen in %1&lt;br&gt;Freie Software unter der GNU General Public License, Version 3 oder später.&lt;br&gt;Die Schrift ist Inter, unter der SIL Open Font License.</translation>
+        <translation>&lt;b&gt;Baryton&lt;/b&gt;&lt;br&gt;Ein Farbstil, an einem Bild entstanden, aufbewahrt und auf ganze Serien gelegt.&lt;br&gt;&lt;br&gt;Vorgaben liegen in %1&lt;br&gt;Freie Software unter der GNU General Public License, Version 3 oder später.&lt;br&gt;Die Schrift ist Inter, unter der SIL Open Font License.</translation>
     </message>
     <message>
         <source>File</source>
@@ -4440,11 +4440,11 @@
     </message>
     <message>
         <source>Survey the set</source>
-        <translation>Den Satz durchsehen</translation>
+        <translation>Die Serie durchsehen</translation>
     </message>
     <message>
         <source>Match the set&apos;s light</source>
-        <translation>Das Licht des Satzes angleichen</translation>
+        <translation>Das Licht der Serie angleichen</translation>
     </message>
     <message>
         <source>line 1</source>
@@ -9678,7 +9678,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>Survey the set with it</source>
-        <translation>Den Satz damit durchsehen</translation>
+        <translation>Die Serie damit durchsehen</translation>
     </message>
     <message>
         <source>Search</source>
@@ -11079,7 +11079,7 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     </message>
     <message>
         <source>Survey the set with it</source>
-        <translation>Den Satz damit durchsehen</translation>
+        <translation>Die Serie damit durchsehen</translation>
     </message>
 </context>
 <context>
@@ -11737,7 +11737,7 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <name>baryton::WelcomePage</name>
     <message>
         <source>A colour style made on one picture, kept, and put on whole sets</source>
-        <translation>Ein Farbstil, an einem Bild entstanden, aufbewahrt und auf ganze Sätze gelegt</translation>
+        <translation>Ein Farbstil, an einem Bild entstanden, aufbewahrt und auf ganze Serien gelegt</translation>
     </message>
     <message>
         <source>Open folder…</source>
