@@ -35,6 +35,7 @@ int main(int argc, char** argv) {
                                  QStringLiteral("[FOLDER|PICTURES…]"));
     parser.process(application);
 
+    baryton::dropBrokenLock();
     baryton::speak(baryton::loadSettings().language);
     baryton::theme::install(application);
     std::string problem;

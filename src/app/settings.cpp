@@ -1,6 +1,8 @@
 #include "app/settings.h"
 
+#include <QFileInfo>
 #include <QSettings>
+#include <QThread>
 #include <algorithm>
 
 namespace baryton {
@@ -32,6 +34,16 @@ QString kindName(const MonitorWish& monitor) {
 }
 
 } // namespace
+
+void dropBrokenLock() {
+    // Killed between making the lock and saying in it whose it is, a run leaves it empty: nobody can tell that it is
+    // dead, and QSettings waits half a minute. One that lives writes into it at once.
+    const QString lock = store().fileName() + QStringLiteral(".lock");
+    const auto isEmpty = [&] { return QFileInfo::exists(lock) && QFileInfo(lock).size() == 0; };
+    constexpr unsigned long pause = 50; // milliseconds
+    for (int tries = 0; tries < 4 && isEmpty(); ++tries) QThread::msleep(pause);
+    if (isEmpty()) QFile::remove(lock);
+}
 
 Settings loadSettings() {
     const QSettings file = store();

@@ -31,6 +31,9 @@ struct Settings {
     bool operator==(const Settings&) const = default;
 };
 
+/// At the start, before anything is read: what a run that was killed left of its lock holds nobody up.
+void dropBrokenLock();
+
 Settings loadSettings();
 void saveSettings(const Settings& settings);
 

@@ -62,6 +62,14 @@ TEST(Crash, IsToldAtTheNextStartWithWhatWasOpenAndAReport) {
     EXPECT_EQ(window.state().pictures().size(), 1);
 }
 
+TEST(Crash, ALockThatAKilledRunLeftEmptyHoldsNobodyUp) {
+    Driver d({"lake-fog.jpg"});
+    writeFileAtomically(d.root() / "config/baryton/baryton.ini.lock", "");
+    Running next(d);
+    EXPECT_TRUE(next.isOpen) << "half a minute would be waited for it";
+    next.end(SIGTERM);
+}
+
 TEST(Crash, ARunThatIsKilledIsToldAndOneThatIsAskedToEndIsNot) {
     Driver d({"lake-fog.jpg"});
     Running killed(d);
