@@ -101,11 +101,12 @@ void drawStageStrips(const QString& folder) {
         Grade grade;
         Stage stage = makeStage(grade, type);
         stage.parameters = exampleOf(type);
-        grade.finish.push_back(stage);
+        // Where it may stand: elsewhere it does nothing.
+        const StageType& shownType = *findStageType(type);
+        (shownType.usualPart() == Part::Prep ? grade.prep : grade.finish).push_back(stage);
         QImage before = imageOf(Grade{}, source);
         QImage after = imageOf(grade, source);
         // What works on pixels of the full size is seen there.
-        const StageType& shownType = *findStageType(type);
         if (shownType.footprint == Footprint::Narrow || shownType.id == "grain") {
             Picture full = readPicture(file).picture;
             if (shownType.id == "defringe") leaveSeams(full);
