@@ -23,7 +23,11 @@
 #include "sample_picture.h"
 #include "stages/frame.h"
 #include "stages/lut_kernel.h"
+#include "start_speed.h"
 #include "window_speed.h"
+#include "app/render_image.h"
+#include "lut/accelerate.h"
+#include "render/view.h"
 
 #include <OpenColorIO/OpenColorIO.h>
 #include <QApplication>
@@ -299,7 +303,7 @@ void compareOpening(const Picture& picture, const fs::path& folder) {
     row("  → all levels, painted", percentile(whole, 0.5));
 }
 
-void compareWindow(const Picture& picture, const fs::path& folder) {
+void compareDrags(const Picture& picture, const fs::path& folder) {
     fs::create_directories(folder / "large");
     writeJpeg(folder / "large" / "open.jpg", picture);
     // Five that see a pixel's colour alone.
@@ -311,22 +315,43 @@ void compareWindow(const Picture& picture, const fs::path& folder) {
                                                           {"eight stages", eightStages(), false},
                                                           {"eight stages, a second window", eightStages(), true}};
     for (const auto& [what, grade, withSecond] : cases) {
-        const DragTimes drags = dragTimes(folder / "large" / "open.jpg", grade, folder, withSecond);
+        const DragsTimes drags = dragTimes(folder / "large" / "open.jpg", grade, folder, withSecond);
         for (const auto& [name, times] :
              {std::pair("a curve's point", drags.curve), std::pair("a wheel", drags.wheel),
               std::pair("a band", drags.band), std::pair("a brush on forty strokes", drags.brush)})
-            row(fmt::format("{} dragged, 24 MP, {}, scopes open: p95", name, what), percentile(times, 0.95),
-                fmt::format("median {:.1f}, worst {:.1f}", percentile(times, 0.5), percentile(times, 1)));
+            row(fmt::format("{} dragged, 24 MP, {}, scopes open: p95", name, what), percentile(times.whole, 0.95),
+                fmt::format("median {:.1f}: taken {:.1f}, drawn {:.1f}", percentile(times.whole, 0.5),
+                            percentile(times.taking, 0.5), percentile(times.drawing, 0.5)));
     }
+}
+
+void compareWindow(const fs::path& folder) {
     const fs::path demo = fs::path(BARYTON_SOURCE) / "demo";
     fs::create_directories(folder / "set");
     for (const auto& entry : fs::directory_iterator(demo / "pictures"))
         if (entry.path().extension() == ".jpg") fs::copy_file(entry.path(), folder / "set" / entry.path().filename());
     row("preset pointed at → nine pictures of the grid, median",
         percentile(gridTimes(folder / "set", demo / "presets", folder), 0.5));
-    const SetTimes set = setTimes(folder / "set", folder);
-    row("start → first picture of the demo set", set.start);
-    row("to a picture in memory, median", percentile(set.changes, 0.5));
+    row("to a picture in memory, median", percentile(changeTimes(folder / "set", folder), 0.5));
+}
+
+void compareStart(const fs::path& folder) {
+    fs::create_directories(folder / "started");
+    for (const auto& entry : fs::directory_iterator(fs::path(BARYTON_SOURCE) / "demo/pictures"))
+        if (entry.path().extension() == ".jpg")
+            fs::copy_file(entry.path(), folder / "started" / entry.path().filename());
+    qputenv("XDG_CACHE_HOME", (folder / "cache").c_str());
+    std::vector<StartTimes> starts;
+    for (int i = 0; i <= kRounds; ++i) starts.push_back(startTimes(folder / "started", folder));
+    const auto tell = [&](const char* what, double StartTimes::*until) {
+        std::vector<double> times;
+        for (std::size_t i = 1; i < starts.size(); ++i) times.push_back(starts[i].*until);
+        row(what, percentile(times, 0.5), fmt::format("the very first {:.0f}", starts[0].*until));
+    };
+    tell("a process is started → Qt and its platform", &StartTimes::application);
+    tell("  → the window is made", &StartTimes::window);
+    tell("  → shown, the folder is listed", &StartTimes::shown);
+    tell("  → the first picture of the demo set", &StartTimes::picture);
 }
 
 void compareMany(const fs::path& folder) {
@@ -376,6 +401,7 @@ void compareLibrary(const fs::path& folder) {
 
 int main(int argc, char** argv) {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+    if (argc == 4 && argv[1] == std::string("start-once")) return startOnce(argc, argv, argv[2], argv[3]);
     QApplication application(argc, argv);
     theme::install(application);
     std::string pattern = (fs::temp_directory_path() / "baryton-bench-XXXXXX").string();
@@ -414,7 +440,28 @@ int main(int argc, char** argv) {
         if (wants("raw")) compareRaw(picture, folder);
         if (wants("places")) comparePlaces(picture, folder);
         if (wants("open")) compareOpening(picture, folder);
-        if (wants("window")) compareWindow(picture, folder);
+        if (argc > 1 && wants("micro")) {
+            Grade five = eightStages();
+            std::erase_if(five.look[0].stages, [](const Stage& stage) {
+                return stage.type == "exposure" || stage.type == "warmth" || stage.type == "push-table"; });
+            const Pyramid pyramid(picture);
+            const double scale = 777.0 / picture.width();
+            ViewSource src = viewSource(pyramid, {0, 0, 777, 518, scale}, {});
+            Accelerator acc;
+            const Program quick = acc.accelerated(five), exact = Program::compile(five);
+            Grade moved = five; int k = 0;
+            const auto times = sideBySide({[&] { imageOf(quick, src, Monitor::Main); }, [&] { imageOf(exact, src, Monitor::Main); },
+               [&] { for (auto& st : moved.look[0].stages) if (st.type == "wheels") st.parameters["midtones.amount"] = 0.1 + 0.0001 * ++k; acc.accelerated(moved); },
+               [&] { for (auto& st : moved.look[0].stages) if (st.type == "wheels") st.parameters["midtones.amount"] = 0.1 + 0.0001 * ++k; Program::compile(moved); },
+               [&] { acc.accelerated(moved); } }, 41);
+            const char* names[] = {"image cube", "image exact", "accelerate", "compile", "accelerate kept"};
+            for (int i = 0; i < 5; ++i) row(names[i], times[i].median);
+            for (const auto& st : five.look[0].stages) { Grade g; g.look = {Layer{}}; g.look[0].stages = {st}; const Program one = Program::compile(g); row(st.type, sideBySide({[&] { imageOf(one, src, Monitor::Main); }}, 41)[0].median); }
+            { Grade g; const Program one = Program::compile(g); row("none", sideBySide({[&] { imageOf(one, src, Monitor::Main); }}, 41)[0].median); }
+        }
+        if (wants("drags")) compareDrags(picture, folder);
+        if (wants("window")) compareWindow(folder);
+        if (wants("start")) compareStart(folder);
         if (wants("library")) compareLibrary(folder);
         if (wants("plot")) plotCosts(QStringLiteral(BARYTON_SOURCE "/docs/performance.png"));
         rusage usage{};

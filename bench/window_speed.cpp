@@ -53,12 +53,14 @@ void send(QWidget* widget, QEvent::Type type, QPointF at) {
 }
 
 /// Drags along a path and times each move to the frame that shows it.
-std::vector<double> drag(MainWindow& window, QWidget* widget, QPointF from, QPointF by) {
+DragTimes drag(MainWindow& window, QWidget* widget, QPointF from, QPointF by) {
     constexpr int moves = 120, warmUp = 5;
     PictureView* view = window.gradePage()->view();
     bool painted = false;
     const auto connection = QObject::connect(view, &PictureView::painted, [&] { painted = true; });
-    std::vector<double> times;
+    DragTimes times;
+    double drawing = 0;
+    const auto drawn = QObject::connect(window.gradePage(), &GradePage::frameTime, [&](double ms) { drawing = ms; });
     send(widget, QEvent::MouseButtonPress, from);
     QApplication::processEvents();
     for (int i = 1; i <= moves; ++i) {
@@ -66,11 +68,16 @@ std::vector<double> drag(MainWindow& window, QWidget* widget, QPointF from, QPoi
         Clock clock;
         clock.start();
         send(widget, QEvent::MouseMove, from + by * (0.5 + 0.5 * std::sin(i * 0.11)));
+        const double taken = since(clock);
         runUntil([&] { return painted; });
-        if (i > warmUp) times.push_back(since(clock));
+        if (i <= warmUp) continue;
+        times.whole.push_back(since(clock));
+        times.taking.push_back(taken);
+        times.drawing.push_back(drawing);
     }
     send(widget, QEvent::MouseButtonRelease, from);
     QObject::disconnect(connection);
+    QObject::disconnect(drawn);
     Clock rest;
     rest.start();
     runUntil([&] { return since(rest) > 400; });
@@ -99,7 +106,7 @@ Layer paintedLayer() {
 
 } // namespace
 
-DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
+DragsTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
                     bool withSecond) {
     storeGrade(file, completed(grade));
     MainWindow window(folder / "presets");
@@ -121,7 +128,7 @@ DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const
         runUntil([&] { return since(rest) > 600; });
         return window.gradePage()->editorPanel()->editor();
     };
-    DragTimes times;
+    DragsTimes times;
     auto* curve = qobject_cast<CurvesEditor*>(choose("curves"))->view();
     times.curve = drag(window, curve, curve->toWidget({0.5, 0.5}), {0, 30});
     auto* disc = qobject_cast<WheelsEditor*>(choose("wheels"))->disc();
@@ -178,10 +185,8 @@ std::vector<double> gridTimes(const std::filesystem::path& pictures, const std::
     return times;
 }
 
-SetTimes setTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder) {
-    SetTimes times;
-    Clock clock;
-    clock.start();
+std::vector<double> changeTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder) {
+    std::vector<double> times;
     MainWindow window(folder / "presets");
     window.resize(1280, 800);
     window.show();
@@ -189,17 +194,17 @@ SetTimes setTimes(const std::filesystem::path& pictures, const std::filesystem::
     QObject::connect(window.gradePage()->view(), &PictureView::painted, &window, [&] { painted = true; });
     window.openPaths({pictures});
     runUntil([&] { return painted; });
-    times.start = since(clock);
     Clock rest;
     rest.start();
     runUntil([&] { return since(rest) > 3000; });
     for (int i = 0; i < 20; ++i) {
         const int to = 1 + i % 2;
         painted = false;
+        Clock clock;
         clock.start();
         window.state().setKey(to);
         runUntil([&] { return painted; });
-        if (i >= 4) times.changes.push_back(since(clock)); // both are in memory by then
+        if (i >= 4) times.push_back(since(clock)); // both are in memory by then
         rest.start();
         runUntil([&] { return since(rest) > 150; });
     }

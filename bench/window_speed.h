@@ -17,23 +17,23 @@ OpenTimes openTimes(const std::filesystem::path& file, const std::filesystem::pa
 /// with histogram and vectorscope open: a point of a curve, a wheel, a band, and a brush that paints a stroke more on
 /// the mask of a layer above, which has forty.
 struct DragTimes {
-    std::vector<double> curve, wheel, band, brush;
+    std::vector<double> whole;
+    std::vector<double> taking;  ///< of that, until the window has taken the event
+    std::vector<double> drawing; ///< and from the request to the finished pixels, behind the window
+};
+struct DragsTimes {
+    DragTimes curve, wheel, band, brush;
 };
 /// `withSecond`: while the second window shows the picture as well.
-DragTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
+DragsTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
                     bool withSecond = false);
 
 /// Milliseconds until all nine pictures of the grid show a preset that is pointed at, for several presets in turn.
 std::vector<double> gridTimes(const std::filesystem::path& pictures, const std::filesystem::path& presets,
                               const std::filesystem::path& folder);
 
-/// Milliseconds to the first painted picture of the demo set in a new window, and from one picture to another whose
-/// levels are in memory.
-struct SetTimes {
-    double start = 0;
-    std::vector<double> changes;
-};
-SetTimes setTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder);
+/// Milliseconds from one picture of a set to another whose levels are in memory, until it is painted.
+std::vector<double> changeTimes(const std::filesystem::path& pictures, const std::filesystem::path& folder);
 
 /// A folder of many pictures opened: until the window answers, until the thumbnails in sight and until all are drawn,
 /// and the memory held.

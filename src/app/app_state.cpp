@@ -21,7 +21,7 @@ AppState::AppState(std::filesystem::path libraryRoot, QObject* parent)
         histories_.forget();
         undo_.clear();
         selection_.clear();
-        setKey(0);
+        setKey(pictures_.first());
     });
     connect(&pictures_, &PictureSet::gradeChanged, this, [this](int index) {
         if (index == key()) Q_EMIT shownGradeChanged();

@@ -47,7 +47,9 @@ int main(int argc, char** argv) {
     const auto broken = baryton::RunRecord::takeBroken();
     baryton::RunRecord record;
     record.catchSignals();
-    baryton::MainWindow window(baryton::userLibraryFolder());
+    std::vector<std::filesystem::path> paths;
+    for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());
+    baryton::MainWindow window(baryton::userLibraryFolder(), paths);
     QObject::connect(&window, &baryton::MainWindow::opened, &window,
                      [&record](const std::vector<std::filesystem::path>& paths) { record.setOpen(paths); });
     QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit);
@@ -73,8 +75,6 @@ int main(int argc, char** argv) {
             });
     });
     if (!problem.empty()) window.state().tell(QString::fromStdString(problem), true);
-    std::vector<std::filesystem::path> paths;
-    for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());
     if (!paths.empty()) window.openPaths(paths);
     if (!broken.empty()) window.tellOfCrash(broken);
     return QApplication::exec();

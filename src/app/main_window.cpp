@@ -30,8 +30,29 @@
 
 namespace baryton {
 
-MainWindow::MainWindow(std::filesystem::path libraryRoot, QWidget* parent)
+namespace {
+
+std::filesystem::path inFull(const std::filesystem::path& path) {
+    std::error_code ignored;
+    const auto full = std::filesystem::absolute(path, ignored);
+    return full.empty() ? path : full;
+}
+
+std::filesystem::path inHandOf(const std::filesystem::path& set) {
+    return lastInHand(QString::fromStdString(set.string())).toStdString();
+}
+
+} // namespace
+
+MainWindow::MainWindow(std::filesystem::path libraryRoot, const std::vector<std::filesystem::path>& willOpen,
+                       QWidget* parent)
     : QMainWindow(parent), state_(std::move(libraryRoot)) {
+    if (!willOpen.empty()) {
+        const std::filesystem::path first = inFull(willOpen.front());
+        state_.pictures().setPairsAsOne(loadSettings().pairsAsOne);
+        state_.pictures().readAhead(first, inHandOf(first));
+    }
+    const theme::Undressed undressed;
     // Before the pages: what is asked for a widget first is kept for as long as it lives.
     installReadables();
     setWindowTitle(tr("Baryton"));
@@ -124,7 +145,7 @@ MainWindow::~MainWindow() {
     // The pages speak to the state as they go; it must not speak back.
     state_.disconnect(this);
     state_.undoHistory().disconnect(this);
-    delete takeCentralWidget();
+    delete centralWidget();
 }
 
 void MainWindow::showTask(AppTask task) {
@@ -153,18 +174,26 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths, bool
             pictures.push_back(path);
     if (!others.empty()) importFiles(state_, others, this);
     if (pictures.empty()) return;
-    std::error_code ignored;
+    for (auto& path : pictures) path = inFull(path);
+    const std::filesystem::path set = pictures.front();
     const int before = adds ? state_.pictures().size() : 0;
     for (int i = before; i-- > 0;) pictures.insert(pictures.begin(), state_.pictures().at(i).file);
     state_.keepHistories();
-    if (!state_.pictures().open(pictures)) return;
+    rememberPlace();
+    const bool keepsKey = adds && state_.hasKey();
+    if (!state_.pictures().open(pictures, keepsKey ? state_.pictures().at(state_.key()).file : inHandOf(set))) return;
     if (adds && state_.pictures().size() == before) state_.tell(tr("They are in the set already"));
-    for (auto& path : pictures) path = std::filesystem::absolute(path, ignored);
     Q_EMIT opened(pictures);
     if (adds) return;
     showTask(AppTask::Grade);
     grade_->view()->setFocus();
-    rememberSet(QString::fromStdString(pictures.front().string()));
+    set_ = QString::fromStdString(set.string());
+    rememberSet(set_);
+}
+
+void MainWindow::rememberPlace() {
+    if (set_.isEmpty() || !state_.hasKey()) return;
+    rememberInHand(set_, QString::fromStdString(state_.pictures().at(state_.key()).file.string()));
 }
 
 void MainWindow::tellOfCrash(const std::vector<BrokenRun>& runs) {
@@ -288,6 +317,7 @@ void MainWindow::closeEvent(QCloseEvent* event) {
         return;
     }
     closeSecond();
+    rememberPlace();
     rememberLayout(QStringLiteral("window"), saveGeometry());
     rememberLayout(QStringLiteral("panels"), grade_->arePanelsShown() ? "shown" : "hidden");
     event->accept();

@@ -25,7 +25,9 @@ namespace baryton {
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    explicit MainWindow(std::filesystem::path libraryRoot, QWidget* parent = nullptr);
+    /// What will be opened first is read from here on, while the window is made.
+    explicit MainWindow(std::filesystem::path libraryRoot, const std::vector<std::filesystem::path>& willOpen = {},
+                        QWidget* parent = nullptr);
     ~MainWindow() override;
 
     AppState& state() { return state_; }
@@ -81,6 +83,7 @@ private:
     void fitToScreens();
     void toggleProof();
     void openProofSheet();
+    void rememberPlace(); ///< which picture is in hand, for the next time the set is opened
     void closeSecond(); ///< with the window
     bool hasSecondTheKeys() const { return second_ && second_->isActiveWindow(); }
     PictureView* viewInHand() const; ///< that of the window that has the keys
@@ -94,6 +97,7 @@ private:
     GradePage* grade_ = nullptr;
     PackagePage* package_ = nullptr;
     BatchPage* batch_ = nullptr;
+    QString set_; ///< the path by which the set was opened
     QStackedWidget* tasks_ = nullptr;
     QSplitter* sides_ = nullptr;  ///< the tasks, and the guide beside them
     GuidePanel* guide_ = nullptr; ///< once it was asked for

@@ -56,7 +56,7 @@ Grade startOf(const fs::path& file, const Grade& grade) {
 
 } // namespace
 
-bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
+bool PictureSet::open(const std::vector<fs::path>& filesAndFolders, const fs::path& inHand) {
     std::vector<fs::path> files;
     for (const auto& path : filesAndFolders) {
         std::error_code ignored;
@@ -129,6 +129,9 @@ bool PictureSet::open(const std::vector<fs::path>& filesAndFolders) {
         pictures_.push_back(std::move(picture));
     }
     for (int i = 0; i < size(); ++i) unread_.insert(unread_.end(), i);
+    const auto first = std::find_if(pictures_.begin(), pictures_.end(),
+                                    [&](const OpenPicture& each) { return each.file == inHand; });
+    first_ = first == pictures_.end() ? 0 : static_cast<int>(first - pictures_.begin());
     Q_EMIT opened();
     if (start_ && startByCamera_)
         for (int i = 0; i < size(); ++i) startByCamera(i);

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/read_for_viewer.h"
 #include "base/task.h"
 #include "grade/takes.h"
 #include "picture/picture_file.h"
@@ -42,18 +43,6 @@ struct OpenPicture {
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 
-/// A picture decoded for the viewer, freed of what its lens did and in its frame, as its grade says.
-struct LoadedPicture {
-    std::shared_ptr<const Pyramid> pyramid;
-    Metadata metadata;
-    Geometry geometry; ///< by which it was placed
-    PictureSize whole; ///< the picture's size without a frame
-    Shot shot{};
-    /// Of a raw file: what it is developed from, a small version of that, and the settings by which it was.
-    std::shared_ptr<const RawPixels> raw{}, rawSmall{};
-    RawSettings developed{};
-};
-
 /// The pictures opened together, each with its grade. Thumbnails and pictures are read behind the window, grades are
 /// written there shortly after each change. Files of pictures are only read.
 class PictureSet : public QObject {
@@ -72,7 +61,11 @@ public:
     void setPairsAsOne(bool one) { pairsAsOne_ = one; }
     /// Opens files and folders in the order given; what was open is kept on disk and closed. What can't be opened is
     /// told by `problem`. False, and nothing changes, when no picture is found or grades are not on the disk yet.
-    bool open(const std::vector<std::filesystem::path>& filesAndFolders);
+    /// `inHand` is the picture that is shown first, where it is among them.
+    bool open(const std::vector<std::filesystem::path>& filesAndFolders, const std::filesystem::path& inHand = {});
+    /// Begins to read what `open` will show first.
+    void readAhead(const std::filesystem::path& fileOrFolder, const std::filesystem::path& inHand);
+    int first() const { return first_; } ///< the picture that is shown first
     int size() const { return static_cast<int>(pictures_.size()); }
     const OpenPicture& at(int index) const { return pictures_[static_cast<std::size_t>(index)]; }
     /// The folder's name, or that of the first picture's folder.
@@ -155,14 +148,14 @@ private:
     };
     void dropKept();
     Kept* keptShown();
-    /// The picture at kSmallSide, or at what a stand-in has.
-    static Picture smallVersion(const Pyramid& pyramid);
     void read(int index, bool withPreview);
     std::vector<Kept> kept_; ///< last used first
     bool showsWhole_ = false;
     int wishes_ = 0, wishShown_ = 0; ///< of places: counted, and which of them was shown last
     std::shared_ptr<Task> placing_;  ///< the last placing of a whole picture: not finished when another is wanted
     std::set<int> remarked_;         ///< pictures of which it was told what of their files was not taken
+    std::unique_ptr<ReadAhead> ahead_;
+    int first_ = 0;
     int shown_ = -1;                 ///< which one the viewer asked for last
     std::size_t keptBytes_ = std::size_t(900) << 20;
     std::set<int> unsaved_, undrawn_, unread_;

@@ -11,12 +11,6 @@ namespace baryton {
 
 namespace fs = std::filesystem;
 
-namespace {
-
-constexpr int kFittedSide = 1400; ///< enough for a fitted view
-
-} // namespace
-
 Picture PictureSet::framedSmall(int index) {
     OpenPicture& picture = pictures_[static_cast<std::size_t>(index)];
     if (picture.small.isEmpty()) return {};
@@ -30,24 +24,6 @@ Picture PictureSet::framedSmall(int index) {
 
 namespace {
 
-/// A version of a large picture that is enough for a fitted view and is read in a fraction of the time; nothing where
-/// the file itself is read as quickly.
-std::shared_ptr<const Pyramid> readStandIn(const fs::path& file, const RawSettings& raw) {
-    auto smaller = readReduced(file, kFittedSide, raw);
-    if (!smaller) return nullptr;
-    const PictureSize size = readPictureSize(file);
-    return std::make_shared<const Pyramid>(std::move(*smaller), size.width, size.height);
-}
-
-/// What the camera made of a raw file, until there is anything of ours.
-std::shared_ptr<const Pyramid> readCamerasOwn(const fs::path& file) {
-    auto preview = readPreview(file, kFittedSide);
-    if (!preview) return nullptr;
-    const PictureSize size = readPictureSize(file);
-    if (preview->longSide() >= std::max(size.width, size.height)) return nullptr; // it would pass for the picture
-    return std::make_shared<const Pyramid>(std::move(*preview), size.width, size.height);
-}
-
 /// In its place, from the level that is enough for a fitted view: at once, until the whole one is there.
 std::shared_ptr<const Pyramid> quicklyInPlace(const Pyramid& whole, const Geometry& geometry) {
     const auto& levels = whole.levels();
@@ -58,10 +34,6 @@ std::shared_ptr<const Pyramid> quicklyInPlace(const Pyramid& whole, const Geomet
                                            full.width, full.height);
 }
 
-LoadedPicture asWhole(std::shared_ptr<const Pyramid> pyramid, Metadata metadata, const Shot& shot) {
-    const PictureSize size{pyramid->width(), pyramid->height()};
-    return {std::move(pyramid), std::move(metadata), {}, size, shot};
-}
 LoadedPicture placedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid> pyramid, const Geometry& geometry) {
     LoadedPicture result = whole;
     result.pyramid = std::move(pyramid), result.geometry = geometry;
@@ -69,15 +41,6 @@ LoadedPicture placedAs(const LoadedPicture& whole, std::shared_ptr<const Pyramid
 }
 
 } // namespace
-
-Picture PictureSet::smallVersion(const Pyramid& pyramid) {
-    const Picture& full = pyramid.full();
-    const double scale = std::min(1.0, double(kSmallSide) / full.longSide());
-    const Picture& level = *std::find_if(pyramid.levels().rbegin(), pyramid.levels().rend(),
-                                         [&](const Picture& p) { return p.longSide() >= kSmallSide || &p == &full; });
-    return resized(level, std::max(1, static_cast<int>(std::lround(full.width() * scale))),
-                   std::max(1, static_cast<int>(std::lround(full.height() * scale))));
-}
 
 std::shared_ptr<const Pyramid> PictureSet::wholeShown() {
     const Kept* kept = keptShown();
@@ -96,54 +59,35 @@ void PictureSet::load(int index) {
     read(index, true);
 }
 
+void PictureSet::readAhead(const fs::path& fileOrFolder, const fs::path& inHand) {
+    try {
+        std::error_code ignored;
+        fs::path file = fs::exists(inHand, ignored) ? inHand : fileOrFolder;
+        if (fs::is_directory(file, ignored)) {
+            std::vector<fs::path> found = picturesInFolder(file);
+            if (pairsAsOne_) leaveOutPairs(found);
+            file = found.front();
+        }
+        const auto work = loadWork(file);
+        const Grade grade = work ? work->grade : Grade();
+        ahead_ = std::make_unique<ReadAhead>(ViewerWish{file, rawOf(grade), lensOf(grade)});
+    } catch (const Error&) { // which is told when it is opened
+    }
+}
+
 void PictureSet::read(int index, bool withPreview) {
-    const int generation = generation_;
-    const fs::path file = at(index).file;
-    const RawSettings raw = rawOf(at(index).work.grade);
-    const LensSettings lens = lensOf(at(index).work.grade);
+    const Grade& grade = at(index).work.grade;
+    const ViewerWish wish{at(index).file, rawOf(grade), lensOf(grade), withPreview};
     ++loading_;
     // The small version is made from what is read here anyway.
     const bool smallToo = unread_.erase(index) > 0;
-    runBehind(
-        readers_,
-        [this, index, generation, file, smallToo, raw, lens, withPreview] {
-            LoadedPicture result;
-            const Shot shot = result.shot = readShot(file);
-            correctionFor(lens, shot); // so that the window finds it at once
-            QString message;
-            bool smallDue = smallToo;
-            const auto deliver = [&](const LoadedPicture& picture, bool isOurs = true) {
-                Picture small;
-                if (smallDue && picture.pyramid && isOurs) small = smallVersion(*picture.pyramid);
-                smallDue = smallDue && small.isEmpty();
-                tellWindow(this, [this, index, generation, picture, small, message] {
-                    if (generation == generation_) takeLoaded(index, picture, small, message);
-                });
-            };
-            try {
-                if (auto preview = withPreview ? readCamerasOwn(file) : nullptr)
-                    deliver(asWhole(std::move(preview), {}, shot), false);
-                if (auto standIn = readStandIn(file, raw)) deliver(asWhole(std::move(standIn), {}, shot));
-                PictureFile read = readPicture(file, raw);
-                for (const auto& remark : read.remarks)
-                    message +=
-                        (message.isEmpty() ? QString() : QStringLiteral("; ")) + QString::fromStdString(remark);
-                result =
-                    asWhole(std::make_shared<const Pyramid>(std::move(read.picture)), std::move(read.metadata), shot);
-                if (read.raw) {
-                    const int step = std::max(1, read.raw->longSide() / kFittedSide);
-                    result.rawSmall = step > 1 ? std::make_shared<const RawPixels>(*read.raw, step) : read.raw;
-                    result.raw = std::move(read.raw);
-                    result.developed = raw;
-                }
-            } catch (const Error& e) {
-                message = QString::fromStdString(e.what());
-            } catch (const std::exception& e) {
-                message = QString::fromStdString(file.string() + ": " + e.what());
-            }
-            deliver(result);
-        },
-        2);
+    const auto take = [this, index, generation = generation_](const ViewerVersion& version) {
+        tellWindow(this, [this, index, generation, version] {
+            if (generation == generation_) takeLoaded(index, version.picture, version.small, version.message);
+        });
+    };
+    if (const auto ahead = std::exchange(ahead_, nullptr); ahead && ahead->wish() == wish) return ahead->listen(take);
+    runBehind(readers_, [wish, smallToo, take] { readForViewer(wish, smallToo, take); }, 2);
 }
 
 void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message) {

@@ -1,6 +1,6 @@
 #include "app/preview_service.h"
+#include "app/widgets/scope_view.h"
 #include "grade/cut_grade.h"
-#include "lut/accelerate.h"
 
 #include <algorithm>
 
@@ -16,11 +16,12 @@ const Picture& levelOf(const Pyramid& pyramid, int most) {
     return levels[i];
 }
 
+using Clock = std::chrono::steady_clock;
 constexpr auto kTogether = std::chrono::milliseconds(120); // requests closer than this belong to one movement
 } // namespace
 
 PreviewService::PreviewService(Monitor monitor, QObject* parent)
-    : QObject(parent), monitor_(monitor), worker_([this] { work(); }) {}
+    : QObject(parent), monitor_(monitor), worker_([this] { work(); }), counter_([this] { workOnCounts(); }) {}
 
 PreviewService::~PreviewService() {
     {
@@ -29,7 +30,9 @@ PreviewService::~PreviewService() {
         if (reporting_) reporting_->cancel();
     }
     wake_.notify_one();
+    wakeCounter_.notify_one();
     worker_.join();
+    counter_.join();
 }
 
 void PreviewService::request(PreviewRequest request) {
@@ -38,10 +41,10 @@ void PreviewService::request(PreviewRequest request) {
         next_ = std::move(request);
         // By when they come, not by when there was time for them: an exact frame may take longer than a movement's
         // pauses.
-        const auto now = std::chrono::steady_clock::now();
+        const auto now = Clock::now();
         nextMoves_ = now - nextSince_ < kTogether;
         nextSince_ = now;
-        isAtRest_ = false;
+        isDrawn_ = false;
         if (reporting_) reporting_->cancel();
     }
     wake_.notify_one();
@@ -49,32 +52,26 @@ void PreviewService::request(PreviewRequest request) {
 
 bool PreviewService::isAtRest() const {
     const std::lock_guard<std::mutex> guard(lock_);
-    return isAtRest_;
+    return isDrawn_ && isCounted_;
 }
 
 void PreviewService::work() {
-    using Clock = std::chrono::steady_clock;
-    constexpr auto rest = std::chrono::milliseconds(60);  // after it the exact frame follows
-    constexpr auto breath = std::chrono::milliseconds(5); // the next frame goes before the scopes of this one …
-    constexpr int mostSkipped = 3;                        // … but not for ever: they are live
+    constexpr auto rest = std::chrono::milliseconds(60); // after it the exact frame follows
     PreviewRequest request;
     Clock::time_point since{};
-    bool scopesDue = false, scopesQuick = false, exactDue = false, reportDue = false;
-    int skipped = 0;
+    bool exactDue = false, reportDue = false;
     for (;;) {
         bool isNew = false;
         {
             std::unique_lock<std::mutex> guard(lock_);
             const auto ready = [this] { return ending_ || next_; };
-            isAtRest_ = !next_ && !scopesDue && !exactDue;
-            if (scopesDue)
-                wake_.wait_for(guard, scopesQuick && skipped < mostSkipped ? breath : breath * 0, ready);
-            else if (exactDue || reportDue)
+            isDrawn_ = !next_ && !exactDue;
+            if (exactDue || reportDue)
                 wake_.wait_for(guard, rest, ready);
             else
                 wake_.wait(guard, ready);
             if (ending_) return;
-            if (next_ && !(scopesDue && skipped >= mostSkipped)) {
+            if (next_) {
                 request = std::move(*next_);
                 since = nextSince_;
                 exactDue = nextMoves_;
@@ -84,28 +81,58 @@ void PreviewService::work() {
         }
         try {
             if (isNew) {
-                skipped += scopesDue;
                 reportDue = request.wantsAccounts;
                 render(request, since, exactDue);
-                scopesDue = request.wantsAccounts, scopesQuick = exactDue;
-            } else if (scopesDue) {
-                scopesDue = false;
-                skipped = 0;
-                count(request, scopesQuick);
+                askForCount(request, exactDue);
             } else if (exactDue) {
                 exactDue = false;
                 render(request, Clock::now(), false);
-                scopesDue = request.wantsAccounts, scopesQuick = false;
+                askForCount(request, false);
             } else {
                 reportDue = false;
                 report(request);
             }
         } catch (const std::exception& e) {
             // No memory, most likely. What was kept of a half-done request is worth nothing.
-            scopesDue = exactDue = reportDue = false;
+            exactDue = reportDue = false;
             cachedPicture_.reset(), cachedBefore_.reset(), cachedHead_.reset(), compiledFor_.reset();
             Q_EMIT failed(QString::fromUtf8(e.what()));
         }
+    }
+}
+
+void PreviewService::askForCount(const PreviewRequest& request, bool quickly) {
+    if (!request.wantsAccounts || !request.picture) return;
+    Counting counting{request, programOf(request.grade), quickly};
+    {
+        const std::lock_guard<std::mutex> guard(lock_);
+        nextCount_ = std::move(counting);
+        isCounted_ = false;
+    }
+    wakeCounter_.notify_one();
+}
+
+void PreviewService::workOnCounts() {
+    constexpr auto pause = std::chrono::milliseconds(40); // while a control moves: they are live, and few
+    Clock::time_point last{};
+    for (;;) {
+        std::optional<Counting> counting;
+        {
+            std::unique_lock<std::mutex> guard(lock_);
+            isCounted_ = !nextCount_;
+            wakeCounter_.wait(guard, [this] { return ending_ || nextCount_; });
+            // The newest after the pause; what is exact waits for nothing.
+            wakeCounter_.wait_until(guard, last + pause, [this] { return ending_ || !nextCount_->quickly; });
+            if (ending_) return;
+            std::swap(counting, nextCount_);
+        }
+        try {
+            count(*counting);
+        } catch (const std::exception& e) {
+            knownInputs_.clear();
+            Q_EMIT failed(QString::fromUtf8(e.what()));
+        }
+        last = Clock::now();
     }
 }
 
@@ -163,7 +190,7 @@ QImage PreviewService::quickImage(const PreviewRequest& request, const Program& 
             return imageOf(tail, head_, monitor_);
         }
     }
-    return imageOf(accelerated(request.grade), source, monitor_);
+    return imageOf(accelerator_.accelerated(request.grade), source, monitor_);
 }
 
 void PreviewService::render(const PreviewRequest& request, std::chrono::steady_clock::time_point since,
@@ -225,9 +252,8 @@ StageInput PreviewService::inputOf(const PreviewRequest& request, const std::str
     return input;
 }
 
-void PreviewService::count(const PreviewRequest& request, bool quickly) {
-    if (!request.picture) return;
-    const Program& program = programOf(request.grade);
+void PreviewService::count(const Counting& counting) {
+    const auto& [request, program, quickly] = counting;
     // Some hundred thousand pixels tell the same as all; while a control moves, some ten thousand must do.
     const Picture& level = levelOf(*request.picture, quickly ? 256 : 512);
     PreviewScopes scopes;
@@ -242,7 +268,7 @@ void PreviewService::count(const PreviewRequest& request, bool quickly) {
     constexpr int columns = 256, vectorscopeSide = 192;
     if (request.scope == PreviewRequest::Scope::Waveform) scopes.waveform = waveformOf(graded, columns);
     if (request.scope == PreviewRequest::Scope::Vectorscope)
-        scopes.vectorscope = vectorscopeOf(graded, vectorscopeSide);
+        scopes.vectorscope = traceOf(vectorscopeOf(graded, vectorscopeSide));
     for (const std::string& stageId : request.inputsOf) scopes.inputs.push_back(inputOf(request, stageId));
     Q_EMIT scopesReady(scopes);
 }

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/render_image.h"
+#include "lut/accelerate.h"
 #include "render/diagnose.h"
 #include "render/histogram.h"
 #include "render/kept_paint.h"
@@ -52,7 +53,7 @@ struct PreviewScopes {
     Histogram after;
     std::vector<StageInput> inputs;
     std::optional<Waveform> waveform;
-    std::optional<Vectorscope> vectorscope;
+    QImage vectorscope; ///< drawn, as traceOf does
 };
 
 /// Renders what the viewer shows on a thread of its own. The newest request wins: while one is rendered, later ones
@@ -61,7 +62,8 @@ struct PreviewScopes {
 ///
 /// While requests follow one another closely a control is moving: of a long program then only the stage in hand and
 /// what follows is run, on kept pixels, or where that is long too all of it through a cube. When none has come for a
-/// moment, the exact frame follows, and after it the account of what each stage does.
+/// moment, the exact frame follows, and after it the account of what each stage does. Scopes are counted beside all
+/// that, on another thread, so that no frame waits for them.
 class PreviewService : public QObject {
     Q_OBJECT
 public:
@@ -80,21 +82,30 @@ Q_SIGNALS:
 
 private:
     void work();
+    void workOnCounts();
+    /// A frame that has been shown, and of which scopes are due.
+    struct Counting {
+        PreviewRequest request;
+        Program program;
+        bool quickly = false;
+    };
+    void askForCount(const PreviewRequest& request, bool quickly);
     void render(const PreviewRequest& request, std::chrono::steady_clock::time_point since, bool quickly);
     const Program& programOf(const Grade& grade);
     QImage quickImage(const PreviewRequest& request, const Program& program, bool& exact);
-    void count(const PreviewRequest& request, bool quickly);
+    void count(const Counting& counting);
     StageInput inputOf(const PreviewRequest& request, const std::string& stageId);
     void report(const PreviewRequest& request);
 
     const Monitor monitor_;
     mutable std::mutex lock_;
-    std::condition_variable wake_;
+    std::condition_variable wake_, wakeCounter_;
     std::optional<PreviewRequest> next_;
     std::chrono::steady_clock::time_point nextSince_;
     bool nextMoves_ = false; ///< it belongs to a movement: shown quickly, exactly once the hand rests
+    std::optional<Counting> nextCount_;
     bool ending_ = false;
-    bool isAtRest_ = true;            ///< nothing is due but accounts
+    bool isDrawn_ = true, isCounted_ = true; ///< nothing is due but accounts
     std::shared_ptr<Task> reporting_; ///< cancelled by the next request
 
     // Only the worker touches these.
@@ -109,6 +120,9 @@ private:
     Program compiled_;
     std::optional<Grade> cachedHead_; ///< what stands before the stage in hand, and its pixels
     ViewSource head_;
+    Accelerator accelerator_;
+
+    // Only the counter touches these.
     struct KnownInput {
         Grade ahead; ///< what stands before the stage
         StageInput input;
@@ -116,7 +130,7 @@ private:
     std::vector<KnownInput> knownInputs_;
     std::shared_ptr<const Pyramid> knownInputsOf_;
 
-    std::thread worker_;
+    std::thread worker_, counter_;
 };
 
 } // namespace baryton

@@ -110,6 +110,22 @@ void rememberSet(const QString& path) {
     store().setValue(QStringLiteral("recent"), QStringList(recent.mid(0, kRecentSets)));
 }
 
+QString lastInHand(const QString& set) {
+    const QStringList both = store().value(QStringLiteral("inHand")).toStringList();
+    for (qsizetype i = 0; i + 1 < both.size(); i += 2)
+        if (both.at(i) == set) return both.at(i + 1);
+    return {};
+}
+
+void rememberInHand(const QString& set, const QString& picture) {
+    // Sets and their pictures in turn, last first.
+    const QStringList before = store().value(QStringLiteral("inHand")).toStringList();
+    QStringList after{set, picture};
+    for (qsizetype i = 0; i + 1 < before.size() && after.size() < 2 * kRecentSets; i += 2)
+        if (before.at(i) != set) after << before.at(i) << before.at(i + 1);
+    store().setValue(QStringLiteral("inHand"), after);
+}
+
 QByteArray layoutState(const QString& name) {
     return store().value(QStringLiteral("layout/") + name).toByteArray();
 }

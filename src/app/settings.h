@@ -40,6 +40,9 @@ void saveSettings(const Settings& settings);
 /// Folders and files that were opened lately, last first.
 QStringList recentSets();
 void rememberSet(const QString& path);
+/// The picture of a set that was last in hand; empty where that is not known.
+QString lastInHand(const QString& set);
+void rememberInHand(const QString& set, const QString& picture);
 
 /// The window's geometry and the state of its panels, as bytes under a name.
 QByteArray layoutState(const QString& name);

@@ -8,7 +8,19 @@
 
 namespace baryton {
 
-Program accelerated(const Grade& grade, int size) {
+const std::vector<Stage>& Accelerator::cubeOf(const Grade& part) {
+    constexpr std::size_t most = 8; // of 33³ nodes: half a megabyte each
+    const auto known = std::find_if(kept_.begin(), kept_.end(), [&](const Baked& each) { return each.part == part; });
+    if (known != kept_.end()) {
+        std::rotate(kept_.begin(), known, known + 1);
+    } else {
+        kept_.push_front({part, lutGrade(bakeLook(part, size_, "preview", true), "preview").look.front().stages});
+        if (kept_.size() > most) kept_.pop_back();
+    }
+    return kept_.front().stages;
+}
+
+Program Accelerator::accelerated(const Grade& grade) {
     Grade quick;
     quick.finish = grade.finish; // the Finish runs behind the cubes, also what of it could be baked
     // And so does what looks at neighbours, ahead of them.
@@ -27,7 +39,7 @@ Program accelerated(const Grade& grade, int size) {
     else
         run.prep = grade.prep;
     const auto baked = [&](Grade part, Layer into) {
-        into.stages = lutGrade(bakeLook(part, size, "preview", true), "preview").look.front().stages;
+        into.stages = cubeOf(part);
         quick.look.push_back(std::move(into));
     };
     const auto bakeRun = [&] {

@@ -175,6 +175,7 @@ LensCorrection correctionFor(const LensSettings& settings, const Shot& shot) {
 
 double focalFor35(const Shot& shot) {
     if (shot.focal35 > 0) return shot.focal35;
+    if (shot.focal <= 0) return 0; // without asking for all cameras known
     Database& database = Database::instance();
     const std::lock_guard<std::mutex> guard(database.lock);
     return shot.focal * cropOf(cameraOf(database.read(), shot), shot);

@@ -167,7 +167,7 @@ TEST(ScopeView, PutsColoursWhereTheVectorscopeHasThem) {
     Picture blue(16, 16);
     for (int y = 0; y < 16; ++y)
         for (int x = 0; x < 16; ++x) blue.row(2, y)[x] = 0.9F;
-    scope.setVectorscope(vectorscopeOf(blue, 64));
+    scope.setTrace(traceOf(vectorscopeOf(blue, 64)));
     const QPoint where = scope.placeOf({0, 0, 0.9F}).toPoint();
     const QImage seen = scope.grab().toImage();
     int brightest = 0;

@@ -310,7 +310,7 @@ TEST(Accelerated, IsCloseToTheExactProgram) {
     grade.finish[0].parameters["stops"] = -1.0;
     const Picture in = paintedPicture(64, 48);
     const auto apart = [&](const Grade& of) {
-        return largestDifference(accelerated(of).graded(in), Program::compile(of).graded(in));
+        return largestDifference(Accelerator().accelerated(of).graded(in), Program::compile(of).graded(in));
     };
     EXPECT_GT(apart(grade), 0);
     EXPECT_LT(apart(grade), 0.03) << "Finish, which no cube can hold, stays where it was";

@@ -155,7 +155,7 @@ TEST(MaskForms, RangesSeeWhatEntersTheLookWhateverStandsAhead) {
             }
     EXPECT_GT(held, 100);
     // Quick frames have it too, and a grade can't be cut where its masks would see other colours.
-    EXPECT_LT(meanApart(accelerated(grade).graded(source), out), 0.4);
+    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), out), 0.4);
     EXPECT_FALSE(fromOn(grade, grade.look[1].stages[0].id));
     EXPECT_TRUE(fromOn(grade, grade.look[0].stages[0].id) || !grade.look[0].isLaidOverWhole());
 }
@@ -347,10 +347,10 @@ TEST(MaskForms, AFillIsLaidOverByModeMaskAndStrength) {
                 ASSERT_NEAR(out.row(k, y)[x], under + w * (under * fill.row(k, y)[x] - under), 2e-5);
             }
     // It has a place, so no cube holds it: not while a control moves, and in no LUT.
-    EXPECT_LT(meanApart(accelerated(grade).graded(source), out), 0.05);
+    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), out), 0.05);
     layer.mask.reset();
     EXPECT_EQ(leftOutOfLut(grade).size(), 1u);
-    EXPECT_LT(meanApart(accelerated(grade).graded(source), Program::compile(grade).graded(source)), 0.05);
+    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)), 0.05);
 }
 
 TEST(MaskForms, AShapeOfANewerVersionIsKeptAndActsNowhere) {

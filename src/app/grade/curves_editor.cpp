@@ -154,6 +154,13 @@ void CurvesEditor::showPoint() {
 }
 
 void CurvesEditor::showInput() {
+    // Those of OKLab cost more than all else here: not before one of them is looked at.
+    if (kChannels[channels_->current()].input >= 4 && !picture_.isEmpty()) {
+        const OklabHistogram lab = oklabHistogramOf(std::exchange(picture_, {}));
+        input_[4] = toCounts(lab.lightness);
+        input_[5] = toCounts(lab.a);
+        input_[6] = toCounts(lab.b);
+    }
     view_->setHistogram(input_[kChannels[channels_->current()].input]);
 }
 
@@ -163,10 +170,7 @@ void CurvesEditor::refresh() {
 }
 
 void CurvesEditor::setInputPicture(const Picture& picture) {
-    const OklabHistogram lab = oklabHistogramOf(picture);
-    input_[4] = toCounts(lab.lightness);
-    input_[5] = toCounts(lab.a);
-    input_[6] = toCounts(lab.b);
+    picture_ = picture;
     showInput();
 }
 

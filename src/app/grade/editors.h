@@ -202,6 +202,7 @@ private:
     QLabel* pointName_;
     NumberField *in_, *out_;
     QVector<double> input_[7]; ///< as the channels name them
+    Picture picture_;          ///< what the last three of them are still to be counted of
     QPointF pressedPoint_;
 };
 

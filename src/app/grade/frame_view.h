@@ -45,8 +45,8 @@ public:
     QPointF onScreen(PlacedPoint picture) const;
     /// What stands below the picture: the frame's size, and what the hand can do.
     QString footText() const;
-    /// The focal length that is taken for the camera's where the lines do not tell it; in mm, for 36 × 24 mm.
-    void setKnownFocal(double focal) { knownFocal_ = focal; }
+    /// How the picture was taken: its focal length is the camera's where the lines do not tell it.
+    void setShot(const Shot& shot) { shot_ = shot; }
     /// Device pixels for one of the picture, so that all of it is seen.
     double imageScale() const;
     /// The frame as it is seen, in pixels of the widget.
@@ -115,7 +115,7 @@ private:
     Grip grip_;
     FrameLines lines_, pressedLines_;
     bool drawsLines_ = false, areLinesRefused_ = false;
-    double knownFocal_ = CameraTurn().focal;
+    Shot shot_;
     QPointF pressedAt_, lineEnd_, pressedMiddle_;
     QRectF pressedRect_;
     double pressedScale_ = 1, pressedAngle_ = 0;

@@ -63,7 +63,7 @@ void FrameView::takeLine() {
     const bool isUpright = std::abs(along.y()) > std::abs(along.x());
     if (!lines_.letGo(isUpright, kShortest / pressedScale_) || !lines_.canStraighten()) return;
     CameraTurn known = frame_.turn;
-    if (known.isNone()) known.focal = knownFocal_;
+    if (known.isNone()) known.focal = knownFocal(shot_);
     const auto made = lines_.straightening(known, size_.width(), size_.height());
     areLinesRefused_ = !made;
     if (!made) return;

@@ -106,18 +106,19 @@ QListView* GradePage::tray() const {
     return trayPanel_->list();
 }
 
+void GradePage::showGrade() {
+    if (!state_.isTrying()) view_->setNowName({}); // two versions were wiped: what is in hand is seen again
+    updateFraming();
+    updateFigure();
+    requestFrame();
+}
+
 void GradePage::connectState() {
     connect(&state_.pictures(), &PictureSet::opened, this, [this] {
         loadedFor_ = -1;
         samples_ = {};
     });
     connect(&state_, &AppState::keyChanged, this, &GradePage::keyChanged);
-    connect(&state_, &AppState::shownGradeChanged, this, [this] {
-        if (!state_.isTrying()) view_->setNowName({}); // two versions were wiped: what is in hand is seen again
-        updateFraming();
-        updateFigure();
-        requestFrame();
-    });
     connect(&state_, &AppState::stageChosen, this, [this] {
         if (!alone_.empty()) alone_ = state_.chosenStage(); // what is shown alone follows the choice
         updateCompare();
@@ -185,7 +186,7 @@ void GradePage::connectPicture() {
         if (loadedFor_ != index || view_->pictureSize() != QSize(pyramid.width(), pyramid.height()))
             view_->setPictureSize({pyramid.width(), pyramid.height()});
         if (stageInFraming()) frame_->setPictureSize({pyramid.width(), pyramid.height()});
-        frame_->setKnownFocal(knownFocal(picture.shot));
+        frame_->setShot(picture.shot);
         loaded_ = picture;
         loadedFor_ = index;
         view_->setWholeBefore(wholeBefore());
@@ -216,6 +217,7 @@ void GradePage::connectPicture() {
         else
             view_->setImages(frame.after, frame.before, fromViewRegion(frame.region));
         showVeil(frame);
+        view_->repaint(); // before scopes, which may have come meanwhile
         if (frame.exact != isExact_) pointer_.reset();
         isExact_ = frame.exact;
         Q_EMIT frameTime(frame.milliseconds);

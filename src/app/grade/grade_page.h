@@ -100,6 +100,7 @@ protected:
 private:
     QWidget* makeChainBand();
     void connectState();
+    void showGrade();
     void connectPicture();
     void connectHand();
     QPointF shareOf(QPointF picture) const; ///< a place of the picture in fractions of the frame
@@ -140,6 +141,8 @@ private:
     QPointF ofShown(QPointF whole) const;
 
     AppState& state_;
+    /// Made before the panels: a frame is asked for first, and is drawn while they show what has changed.
+    QMetaObject::Connection asksFirst_ = connect(&state_, &AppState::shownGradeChanged, this, &GradePage::showGrade);
     PreviewService preview_;
     PictureView* view_;
     GridView* grid_;

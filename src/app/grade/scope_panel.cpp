@@ -107,7 +107,7 @@ void ScopePanel::show(const PreviewScopes& scopes) {
         waveform_->setWaveform(*scopes.waveform);
         parade_->setWaveform(*scopes.waveform);
     }
-    if (scopes.vectorscope) vectorscope_->setVectorscope(*scopes.vectorscope);
+    if (!scopes.vectorscope.isNull()) vectorscope_->setTrace(scopes.vectorscope);
 }
 
 void ScopePanel::setMarks(const QVector<ScopeMark>& marks) {

@@ -144,6 +144,14 @@ void install(QApplication& application, Kind kind) {
     application.setWindowIcon(QIcon(QStringLiteral(":/icons/baryton.svg")));
 }
 
+Undressed::Undressed() : sheet_(qApp->styleSheet()) {
+    qApp->setStyleSheet({});
+}
+
+Undressed::~Undressed() {
+    qApp->setStyleSheet(sheet_);
+}
+
 QIcon icon(const QString& name) {
     return QIcon(new LineIcon(name));
 }

@@ -26,6 +26,19 @@ enum class Surround { Dark, Middle, Light };
 /// Font, palette and style sheet, from what is built into the program. May be called again with another kind.
 void install(QApplication& application, Kind kind = Kind::Dark);
 Kind kind();
+
+/// While it lives, widgets are made without the style sheet, which Qt would work out anew for all that a widget holds
+/// each time it is put into another; at its end it is worked out once for each.
+class Undressed {
+public:
+    Undressed();
+    ~Undressed();
+    Q_DISABLE_COPY_MOVE(Undressed)
+
+private:
+    QString sheet_;
+};
+
 void setSurround(Surround surround);
 QColor surround();
 

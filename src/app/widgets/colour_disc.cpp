@@ -70,13 +70,14 @@ void ColourDisc::choose(int handle) {
 void ColourDisc::setTrace(const QImage& trace) {
     // What lies past the rim is left out here: a round clip would cost more than all the rest of the painting.
     trace_ = trace.convertToFormat(QImage::Format_ARGB32_Premultiplied);
-    const double side = trace_.width(), reach = reach_ / kTraceReach;
+    const int side = trace_.width();
+    const double radius = reach_ / kTraceReach * side / 2;
     for (int y = 0; y < trace_.height(); ++y) {
         auto* line = reinterpret_cast<QRgb*>(trace_.scanLine(y));
-        for (int x = 0; x < trace_.width(); ++x) {
-            const double dx = (x + 0.5) * 2 / side - 1, dy = (y + 0.5) * 2 / side - 1;
-            if (dx * dx + dy * dy > reach * reach) line[x] = 0;
-        }
+        const double dy = y + 0.5 - side / 2.0, half = std::sqrt(std::max(0.0, radius * radius - dy * dy));
+        const int free = std::clamp(static_cast<int>(std::lround(side / 2.0 - half)), 0, side / 2);
+        std::fill(line, line + free, 0);
+        std::fill(line + side - free, line + side, 0);
     }
     update();
 }

@@ -130,6 +130,7 @@ private:
     bool isWiping() const { return compare_ == Compare::Wipe || compare_ == Compare::WipeAcross; }
     void showCursor();
     QString nowName() const;
+    void fillAround(QPainter& painter) const;
     void drawPane(QPainter& painter, int which, const QImage& image) const;
     /// All of another picture, in a pane; where it lies.
     QRectF drawFitted(QPainter& painter, int which, const QImage& image) const;

@@ -31,6 +31,16 @@ void PictureView::makeClips() {
     }
 }
 
+void PictureView::fillAround(QPainter& p) const {
+    QRegion ground(rect());
+    // Most of the view lies beneath the picture, with every frame.
+    if (!showsWholeBefore() && !after_.isNull()) {
+        const QRect whole = target(shown_).toRect(); // its own pixels fill it
+        if (!after_.hasAlphaChannel()) ground -= whole.adjusted(1, 1, -1, -1) & pane(1).toRect();
+    }
+    for (const QRect& each : ground) p.fillRect(each, theme::surround());
+}
+
 void PictureView::drawPane(QPainter& p, int which, const QImage& image) const {
     const QRectF room = pane(which);
     p.save();
@@ -65,7 +75,7 @@ QRectF PictureView::drawFitted(QPainter& p, int which, const QImage& image) cons
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     const auto& c = theme::colours();
-    p.fillRect(rect(), theme::surround());
+    fillAround(p);
     if (showsWholeBefore()) {
         drawTag(p, drawFitted(p, 1, wholeBefore_), beforeName_, Qt::AlignLeft);
     } else if (!after_.isNull()) {

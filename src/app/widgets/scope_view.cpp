@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <mutex>
 
 namespace baryton {
 
@@ -80,9 +81,11 @@ void ScopeView::setWaveform(const Waveform& w) {
 namespace {
 
 /// The colour in which each place of a vectorscope is drawn, worked out once for each size: the scope and a disc
-/// stand side by side. Only the window's thread draws.
+/// stand side by side.
 const std::vector<std::array<float, 3>>& tintsOf(int size) {
+    static std::mutex lock;
     static std::map<int, std::vector<std::array<float, 3>>> bySize;
+    const std::lock_guard<std::mutex> guard(lock);
     auto& tints = bySize[size];
     if (tints.empty()) {
         tints.resize(static_cast<std::size_t>(size) * static_cast<std::size_t>(size));
@@ -122,8 +125,8 @@ QImage traceOf(const Vectorscope& scope) {
     return trace;
 }
 
-void ScopeView::setVectorscope(const Vectorscope& scope) {
-    trace_ = traceOf(scope);
+void ScopeView::setTrace(const QImage& trace) {
+    trace_ = trace;
     update();
 }
 

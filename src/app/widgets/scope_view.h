@@ -13,7 +13,7 @@ struct ScopeMark {
     QString label;                 ///< empty for the pointer
 };
 
-/// A vectorscope's counts as light in the colours that lie there, spanning ±0.5 of Cb and Cr.
+/// A vectorscope's counts as light in the colours that lie there, spanning ±0.5 of Cb and Cr. From any thread.
 QImage traceOf(const Vectorscope& scope);
 
 /// Waveform, parade (red, green, blue side by side) or vectorscope of the picture, drawn from counts. The vectorscope
@@ -26,7 +26,7 @@ public:
     explicit ScopeView(Kind kind, QWidget* parent = nullptr);
 
     void setWaveform(const Waveform& waveform); ///< for Waveform and Parade
-    void setVectorscope(const Vectorscope& scope);
+    void setTrace(const QImage& trace);         ///< for Vectorscope, as traceOf makes it
     void setMarks(const QVector<ScopeMark>& marks);
     const QImage& trace() const { return trace_; }
     /// Where a colour lies on the vectorscope, in widget pixels.
