@@ -25,9 +25,6 @@
 #include "stages/lut_kernel.h"
 #include "start_speed.h"
 #include "window_speed.h"
-#include "app/render_image.h"
-#include "lut/accelerate.h"
-#include "render/view.h"
 
 #include <OpenColorIO/OpenColorIO.h>
 #include <QApplication>
@@ -440,25 +437,6 @@ int main(int argc, char** argv) {
         if (wants("raw")) compareRaw(picture, folder);
         if (wants("places")) comparePlaces(picture, folder);
         if (wants("open")) compareOpening(picture, folder);
-        if (argc > 1 && wants("micro")) {
-            Grade five = eightStages();
-            std::erase_if(five.look[0].stages, [](const Stage& stage) {
-                return stage.type == "exposure" || stage.type == "warmth" || stage.type == "push-table"; });
-            const Pyramid pyramid(picture);
-            const double scale = 777.0 / picture.width();
-            ViewSource src = viewSource(pyramid, {0, 0, 777, 518, scale}, {});
-            Accelerator acc;
-            const Program quick = acc.accelerated(five), exact = Program::compile(five);
-            Grade moved = five; int k = 0;
-            const auto times = sideBySide({[&] { imageOf(quick, src, Monitor::Main); }, [&] { imageOf(exact, src, Monitor::Main); },
-               [&] { for (auto& st : moved.look[0].stages) if (st.type == "wheels") st.parameters["midtones.amount"] = 0.1 + 0.0001 * ++k; acc.accelerated(moved); },
-               [&] { for (auto& st : moved.look[0].stages) if (st.type == "wheels") st.parameters["midtones.amount"] = 0.1 + 0.0001 * ++k; Program::compile(moved); },
-               [&] { acc.accelerated(moved); } }, 41);
-            const char* names[] = {"image cube", "image exact", "accelerate", "compile", "accelerate kept"};
-            for (int i = 0; i < 5; ++i) row(names[i], times[i].median);
-            for (const auto& st : five.look[0].stages) { Grade g; g.look = {Layer{}}; g.look[0].stages = {st}; const Program one = Program::compile(g); row(st.type, sideBySide({[&] { imageOf(one, src, Monitor::Main); }}, 41)[0].median); }
-            { Grade g; const Program one = Program::compile(g); row("none", sideBySide({[&] { imageOf(one, src, Monitor::Main); }}, 41)[0].median); }
-        }
         if (wants("drags")) compareDrags(picture, folder);
         if (wants("window")) compareWindow(folder);
         if (wants("start")) compareStart(folder);

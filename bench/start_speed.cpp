@@ -50,8 +50,8 @@ int startOnce(int argc, char** argv, const std::filesystem::path& pictures, cons
     times.shown = soFar();
     runUntil([&] { return painted; });
     times.picture = soFar();
-    std::ofstream(folder / "start-times") << fmt::format("{} {} {} {}\n", times.application, times.window, times.shown,
-                                                         times.picture);
+    std::ofstream(folder / "start-times")
+        << fmt::format("{} {} {} {}\n", times.application, times.window, times.shown, times.picture);
     return 0;
 }
 

@@ -107,7 +107,7 @@ Layer paintedLayer() {
 } // namespace
 
 DragsTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
-                    bool withSecond) {
+                     bool withSecond) {
     storeGrade(file, completed(grade));
     MainWindow window(folder / "presets");
     window.resize(1280, 800);

@@ -26,7 +26,7 @@ struct DragsTimes {
 };
 /// `withSecond`: while the second window shows the picture as well.
 DragsTimes dragTimes(const std::filesystem::path& file, const Grade& grade, const std::filesystem::path& folder,
-                    bool withSecond = false);
+                     bool withSecond = false);
 
 /// Milliseconds until all nine pictures of the grid show a preset that is pointed at, for several presets in turn.
 std::vector<double> gridTimes(const std::filesystem::path& pictures, const std::filesystem::path& presets,

@@ -146,6 +146,7 @@ public:
 
     /// As PresetLibrary has them; presetsChanged follows every change.
     const std::vector<LibraryEntry>& presets() const { return library_.entries(); }
+    const std::filesystem::path& presetAddedLast() const { return library_.addedLast(); }
     const LibraryIndex& libraryIndex() const { return library_.index(); }
     const LibraryEntry* presetEntry(const std::string& item) const { return library_.entry(item); }
     /// The preset of that file, with its content; null where there is none that can be read.

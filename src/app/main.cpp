@@ -31,8 +31,10 @@ int main(int argc, char** argv) {
     parser.setApplicationDescription(QStringLiteral("Baryton: colour styles for whole sets of pictures"));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("pictures"), QStringLiteral("A folder, or pictures, to open"),
-                                 QStringLiteral("[FOLDER|PICTURES…]"));
+    parser.addPositionalArgument(
+        QStringLiteral("pictures"),
+        QStringLiteral("A folder, or pictures, to open; a picture named after its folder is shown first"),
+        QStringLiteral("[FOLDER|PICTURES…]"));
     parser.process(application);
 
     baryton::dropBrokenLock();
@@ -51,7 +53,7 @@ int main(int argc, char** argv) {
     for (const QString& path : parser.positionalArguments()) paths.emplace_back(path.toStdString());
     baryton::MainWindow window(baryton::userLibraryFolder(), paths);
     QObject::connect(&window, &baryton::MainWindow::opened, &window,
-                     [&record](const std::vector<std::filesystem::path>& paths) { record.setOpen(paths); });
+                     [&record](const std::vector<std::filesystem::path>& opened) { record.setOpen(opened); });
     QObject::connect(&window, &baryton::MainWindow::endedInBackground, &application, &QCoreApplication::quit);
     // Never larger than the screen, with room for the desktop's own frame and bars.
     constexpr QSize frame(16, 48);

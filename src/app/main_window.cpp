@@ -38,7 +38,11 @@ std::filesystem::path inFull(const std::filesystem::path& path) {
     return full.empty() ? path : full;
 }
 
-std::filesystem::path inHandOf(const std::filesystem::path& set) {
+/// The picture that is shown first: one that is named after its folder, or the one that was in hand when the set was
+/// open last.
+std::filesystem::path inHandOf(const std::vector<std::filesystem::path>& paths) {
+    const std::filesystem::path& set = paths.front();
+    if (paths.size() == 2 && paths[1].parent_path() == set) return paths[1];
     return lastInHand(QString::fromStdString(set.string())).toStdString();
 }
 
@@ -48,30 +52,21 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, const std::vector<std:
                        QWidget* parent)
     : QMainWindow(parent), state_(std::move(libraryRoot)) {
     if (!willOpen.empty()) {
-        const std::filesystem::path first = inFull(willOpen.front());
+        std::vector<std::filesystem::path> paths;
+        for (const auto& path : willOpen) paths.push_back(inFull(path));
         state_.pictures().setPairsAsOne(loadSettings().pairsAsOne);
-        state_.pictures().readAhead(first, inHandOf(first));
+        state_.pictures().readAhead(paths.front(), inHandOf(paths));
     }
-    const theme::Undressed undressed;
+    std::optional<theme::Undressed> undressed(std::in_place);
     // Before the pages: what is asked for a widget first is kept for as long as it lives.
     installReadables();
     setWindowTitle(tr("Baryton"));
     resize(1280, 800);
     setAcceptDrops(true);
     grade_ = new GradePage(state_);
-    package_ = new PackagePage(state_);
-    batch_ = new BatchPage(state_);
     tasks_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{grade_, package_, batch_}) tasks_->addWidget(page);
-    welcome_ = new WelcomePage;
+    tasks_->addWidget(grade_);
     setGuide(this, QStringLiteral("guide/window"));
-    setGuide(welcome_, QStringLiteral("guide/index"));
-    tasks_->addWidget(welcome_);
-    connect(welcome_, &WelcomePage::folderWanted, this, [this] { openDialog(true); });
-    connect(welcome_, &WelcomePage::picturesWanted, this, [this] { openDialog(false); });
-    connect(welcome_, &WelcomePage::guideWanted, this, [this](const QString& page) { openGuide({page}); });
-    connect(welcome_, &WelcomePage::pathWanted, this,
-            [this](const QString& path) { openPaths({path.toStdString()}); });
     auto* centre = new QWidget;
     centre->setObjectName(QStringLiteral("well"));
     centre->setAttribute(Qt::WA_StyledBackground);
@@ -100,28 +95,11 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, const std::vector<std:
                            .arg(QString::fromStdString(state_.pictures().at(state_.key()).file.filename().string())));
         updateUndo();
     });
-    batch_->surveyPage()->samplesOf = [this](int picture) {
-        const auto& points = grade_->samples().of(picture);
-        return std::vector<QPointF>(points.begin(), points.end());
-    };
     connect(&state_, &AppState::guideWanted, this, [this](const QString& page) { openGuide({page}); });
     connect(&state_, &AppState::surveyWanted, this, [this](const std::filesystem::path& preset) {
         showTask(AppTask::Batch);
-        batch_->surveyPage()->surveyPreset(preset);
-        batch_->showView(BatchPage::View::Survey);
-    });
-    connect(batch_, &BatchPage::gradeWanted, this, [this](int picture, const QString& stageId) {
-        state_.setKey(picture);
-        showTask(AppTask::Grade);
-        if (findStage(state_.keyGrade(), stageId.toStdString())) state_.chooseStage(stageId.toStdString());
-    });
-    connect(batch_, &BatchPage::finished, this, [this] {
-        if (leaving_ == Leaving::WhenStopped) QMainWindow::close();
-        if (leaving_ == Leaving::InBackground) {
-            state_.pictures().flush();
-            Q_EMIT endedInBackground();
-        }
-        leaving_ = Leaving::No;
+        batchPage()->surveyPage()->surveyPreset(preset);
+        batchPage()->showView(BatchPage::View::Survey);
     });
     new PresetKeys(state_, this);
     auto* gestures = new GestureKeeper(state_, this);
@@ -133,10 +111,12 @@ MainWindow::MainWindow(std::filesystem::path libraryRoot, const std::vector<std:
     qApp->installEventFilter(this);
     fitToScreens();
     takeSettings(loadSettings());
+    undressed.reset();
+    grade_->restoreLayout(); // edges go by how large things are
     restoreGeometry(layoutState(QStringLiteral("window")));
     if (layoutState(QStringLiteral("panels")) == "hidden") grade_->showPanels(false);
     updateUndo();
-    showTask(AppTask::Grade);
+    if (willOpen.empty()) showTask(AppTask::Grade);
 }
 
 MainWindow::~MainWindow() {
@@ -148,32 +128,22 @@ MainWindow::~MainWindow() {
     delete centralWidget();
 }
 
-void MainWindow::showTask(AppTask task) {
-    Q_EMIT state_.aboutToLeave();
-    task_ = task;
-    updateUndo();
-    // Without pictures Grade has nothing to show.
-    if (task == AppTask::Grade && state_.pictures().size() == 0)
-        tasks_->setCurrentWidget(welcome_);
-    else
-        tasks_->setCurrentIndex(static_cast<int>(task));
-    for (std::size_t i = 0; i < taskButtons_.size(); ++i)
-        taskButtons_[i]->setChecked(static_cast<AppTask>(i) == task);
-}
-
 void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths, bool adds) {
     // Plans, presets and LUTs among what was dropped or named go where they belong.
     std::vector<std::filesystem::path> pictures, others;
     for (const auto& path : paths)
         if (path.extension() == ".bplan") {
             showTask(AppTask::Batch);
-            batch_->offerPlan(path);
+            batchPage()->offerPlan(path);
         } else if (isForLibrary(path))
             others.push_back(path);
         else if (!openOther(path))
             pictures.push_back(path);
     if (!others.empty()) importFiles(state_, others, this);
-    if (pictures.empty()) return;
+    const auto stayHere = [this] {
+        if (!state_.hasKey()) showTask(task_); // the welcome page
+    };
+    if (pictures.empty()) return stayHere();
     for (auto& path : pictures) path = inFull(path);
     const std::filesystem::path set = pictures.front();
     const int before = adds ? state_.pictures().size() : 0;
@@ -181,7 +151,8 @@ void MainWindow::openPaths(const std::vector<std::filesystem::path>& paths, bool
     state_.keepHistories();
     rememberPlace();
     const bool keepsKey = adds && state_.hasKey();
-    if (!state_.pictures().open(pictures, keepsKey ? state_.pictures().at(state_.key()).file : inHandOf(set))) return;
+    if (!state_.pictures().open(pictures, keepsKey ? state_.pictures().at(state_.key()).file : inHandOf(pictures)))
+        return stayHere();
     if (adds && state_.pictures().size() == before) state_.tell(tr("They are in the set already"));
     Q_EMIT opened(pictures);
     if (adds) return;
@@ -288,21 +259,21 @@ void MainWindow::askBeforeClosing() {
     auto* sheet = new ClosingSheet(this);
     connect(sheet, &ClosingSheet::stopWanted, this, [this] {
         showTask(AppTask::Batch);
-        batch_->finishUp();
+        batchPage()->finishUp();
         leaving_ = Leaving::WhenStopped;
-        if (!batch_->isRunning()) close();
+        if (!isRunning()) close();
     });
     connect(sheet, &ClosingSheet::backgroundWanted, this, [this] {
         leaving_ = Leaving::InBackground;
         QGuiApplication::setQuitOnLastWindowClosed(false);
         hide();
-        if (!batch_->isRunning()) Q_EMIT endedInBackground();
+        if (!isRunning()) Q_EMIT endedInBackground();
     });
     sheet->open();
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-    if (batch_->isRunning()) {
+    if (isRunning()) {
         event->ignore();
         return askBeforeClosing();
     }

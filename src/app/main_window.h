@@ -21,6 +21,8 @@
 
 namespace baryton {
 
+class WelcomePage;
+
 /// The window: menus, the three tasks, the status bar, and messages.
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -34,8 +36,9 @@ public:
     GradePage* gradePage() const { return grade_; }
     PictureWindow* second() const { return second_.get(); } ///< with the picture alone; null while it is closed
     GuidePanel* guide() const { return guide_; }
-    PackagePage* packagePage() const { return package_; }
-    BatchPage* batchPage() const { return batch_; }
+    /// Made when they are first asked for.
+    PackagePage* packagePage();
+    BatchPage* batchPage();
     /// Pictures and folders become the set, or join it; plans, presets and LUTs go where they belong.
     void openPaths(const std::vector<std::filesystem::path>& paths, bool adds = false);
     void showTask(AppTask task); ///< without pictures the welcome page stands in Grade's place
@@ -83,8 +86,10 @@ private:
     void fitToScreens();
     void toggleProof();
     void openProofSheet();
-    void rememberPlace(); ///< which picture is in hand, for the next time the set is opened
-    void closeSecond(); ///< with the window
+    WelcomePage* welcomePage();
+    bool isRunning() const; ///< files are being made
+    void rememberPlace();   ///< which picture is in hand, for the next time the set is opened
+    void closeSecond();     ///< with the window
     bool hasSecondTheKeys() const { return second_ && second_->isActiveWindow(); }
     PictureView* viewInHand() const; ///< that of the window that has the keys
     void updateUndo();
@@ -101,7 +106,7 @@ private:
     QStackedWidget* tasks_ = nullptr;
     QSplitter* sides_ = nullptr;  ///< the tasks, and the guide beside them
     GuidePanel* guide_ = nullptr; ///< once it was asked for
-    class WelcomePage* welcome_ = nullptr;
+    WelcomePage* welcome_ = nullptr;
     ProblemLine* problems_ = nullptr;
     QLabel *pictureText_ = nullptr, *proofText_ = nullptr, *frameText_ = nullptr;
     QTimer messageTimer_, frameTimer_;

@@ -43,14 +43,14 @@ void MainWindow::makeCommands() {
         {Command::ImportFiles, [this] { openImportDialog(state_, this); }},
         {Command::LearnLut, [this] { (new LearnSheet(state_, this))->open(); }},
         {Command::EmptyDeleted, [this] { baryton::emptyDeleted(state_, this); }},
-        {Command::ExportPack, [this] { package_->exportPack(); }},
-        {Command::StartOfNew, [this] { package_->openStarts(); }},
-        {Command::SurveySet, [this] { showTask(AppTask::Batch), batch_->showView(BatchPage::View::Survey); }},
-        {Command::MatchSet, [this] { showTask(AppTask::Batch), batch_->showView(BatchPage::View::Match); }},
+        {Command::ExportPack, [this] { packagePage()->exportPack(); }},
+        {Command::StartOfNew, [this] { packagePage()->openStarts(); }},
+        {Command::SurveySet, [this] { showTask(AppTask::Batch), batchPage()->showView(BatchPage::View::Survey); }},
+        {Command::MatchSet, [this] { showTask(AppTask::Batch), batchPage()->showView(BatchPage::View::Match); }},
         {Command::BringGiven, [this] { baryton::bringGivenPresets(state_, this); }},
         {Command::ChooseAll,
          [this] {
-             if (task_ == AppTask::Package) return package_->tiles()->selectAll();
+             if (task_ == AppTask::Package) return packagePage()->tiles()->selectAll();
              std::vector<int> all(static_cast<std::size_t>(state_.pictures().size()));
              std::iota(all.begin(), all.end(), 0);
              state_.setSelection(std::move(all));

@@ -29,6 +29,8 @@ void PictureSet::rawChanged(int index) {
         if (index == shown_) read(index, false);
         return;
     }
+    if (kept->whole.developed == now)
+        return showKept(); // back at what is there: no quick look is to stay in its place
     developQuickly();
 }
 

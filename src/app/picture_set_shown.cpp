@@ -87,7 +87,8 @@ void PictureSet::read(int index, bool withPreview) {
         });
     };
     if (const auto ahead = std::exchange(ahead_, nullptr); ahead && ahead->wish() == wish) return ahead->listen(take);
-    runBehind(readers_, [wish, smallToo, take] { readForViewer(wish, smallToo, take); }, 2);
+    runBehind(
+        readers_, [wish, smallToo, take] { readForViewer(wish, smallToo, take); }, 2);
 }
 
 void PictureSet::takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message) {

@@ -5,6 +5,8 @@
 #include "stages/stage_type.h"
 
 #include <algorithm>
+#include <set>
+#include <utility>
 
 namespace baryton {
 
@@ -51,13 +53,24 @@ void PresetLibrary::watch() {
             watcher_.addPath(folder);
 }
 
+void PresetLibrary::noteAdded(const std::vector<LibraryEntry>& before) {
+    if (before.empty()) return; // all are new then
+    std::set<std::filesystem::path> known;
+    for (const LibraryEntry& each : before) known.insert(each.file);
+    std::vector<std::filesystem::path> added;
+    for (const LibraryEntry& each : entries_)
+        if (!known.contains(each.file)) added.push_back(each.file);
+    if (added.size() == 1) addedLast_ = added.front();
+}
+
 void PresetLibrary::reload() {
     ++looks_;
     std::string error;
     index_ = files_.index(&error);
     if (error != toldIndexError_ && !error.empty()) Q_EMIT problem(QString::fromStdString(error));
     toldIndexError_ = error;
-    entries_ = files_.entries(Library::Luts::Pending);
+    const auto before = std::exchange(entries_, files_.entries(Library::Luts::Pending));
+    noteAdded(before);
     groups_ = files_.groups();
     watch();
     Q_EMIT changed();

@@ -29,6 +29,9 @@ public:
     /// What a picture without a grade starts from, by its camera and kind of file.
     PictureWork startOf(const std::filesystem::path& file, const std::string& camera);
 
+    /// What was added last while the program ran, alone: usually the preset just saved. Empty before.
+    const std::filesystem::path& addedLast() const { return addedLast_; }
+
     void reload();
     /// Does something to the files and reads them again. False, and the problem is told, when it throws Error.
     bool change(const std::function<void()>& what);
@@ -40,11 +43,13 @@ Q_SIGNALS:
 private:
     void look();
     void watch();
+    void noteAdded(const std::vector<LibraryEntry>& before);
 
     Library files_;
     std::vector<LibraryEntry> entries_;
     LibraryIndex index_;
     std::vector<std::string> groups_;
+    std::filesystem::path addedLast_;
     int looks_ = 0; ///< counts them, so that what comes late from an old one is dropped
     std::string toldIndexError_, toldStart_;
     QThreadPool reader_; ///< of LUT files

@@ -106,7 +106,7 @@ private:
     std::optional<Counting> nextCount_;
     bool ending_ = false;
     bool isDrawn_ = true, isCounted_ = true; ///< nothing is due but accounts
-    std::shared_ptr<Task> reporting_; ///< cancelled by the next request
+    std::shared_ptr<Task> reporting_;        ///< cancelled by the next request
 
     // Only the worker touches these.
     std::shared_ptr<const Pyramid> cachedPicture_;

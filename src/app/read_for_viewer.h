@@ -34,8 +34,8 @@ Picture smallVersion(const Pyramid& pyramid);
 struct ViewerWish {
     std::filesystem::path file;
     RawSettings raw;
-    LensSettings lens;        ///< what is known of the lens is looked up as well, so that the window finds it at once
-    bool withPreview = true;  ///< what the camera made of a raw file comes first
+    LensSettings lens;       ///< what is known of the lens is looked up as well, so that the window finds it at once
+    bool withPreview = true; ///< what the camera made of a raw file comes first
     bool operator==(const ViewerWish&) const = default;
 };
 

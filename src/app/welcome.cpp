@@ -6,7 +6,10 @@
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
 #include "base/file.h"
+#include "package/grade_store.h"
 #include "picture/small_picture.h"
+#include "render/view.h"
+#include "stages/source.h"
 
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -24,21 +27,23 @@ namespace {
 constexpr QSize kTaskPicture(272, 153), kSetPicture(200, 134);
 constexpr int kWidth = 3 * 272 + 2 * 16, kMostSets = 4;
 
+/// Of the demo set: it is graded, has a preset in force, and two takes.
+constexpr const char* kFirstOfDemo = "lantern-alley.jpg";
+
 fs::path demoFolder() {
     return shippedFolder("demo/pictures", "demo/pictures");
 }
 
-/// The first picture that lies there, as it came; empty where there is none that can be read.
-QImage firstPictureOf(const fs::path& set) {
+/// The picture that was last in hand, or the first one, as its grade makes it; empty where none can be read.
+QImage pictureOf(const fs::path& set, const fs::path& inHand) {
     try {
         std::error_code ignored;
-        fs::path file = set;
-        if (fs::is_directory(set, ignored)) {
-            const auto files = picturesInFolder(set);
-            if (files.empty()) return {};
-            file = files.front();
-        }
-        return imageOf(Grade(), SmallStore().read(file).picture);
+        fs::path file = fs::exists(inHand, ignored) ? inHand : set;
+        if (fs::is_directory(file, ignored)) file = picturesInFolder(file).front();
+        const auto work = loadWork(file);
+        const Grade grade = work ? work->grade : Grade();
+        const SmallPicture small = SmallStore().read(file, rawOf(grade));
+        return imageOf(grade, inPlace(small.picture, geometryOf(grade, small.shot)));
     } catch (const std::exception&) { // that it can't be read, or shown, is told when it is opened
         return {};
     }
@@ -209,8 +214,9 @@ void WelcomePage::fill() {
         card->setToolTip(path);
         recent_->addWidget(card);
         connect(card, &QAbstractButton::clicked, this, [this, path] { Q_EMIT pathWanted(path); });
-        runBehind(pool_, [card = QPointer(card), set = fs::path(path.toStdString())] {
-            const QImage image = firstPictureOf(set);
+        runBehind(pool_, [card = QPointer(card), set = fs::path(path.toStdString()),
+                          inHand = fs::path(lastInHand(path).toStdString())] {
+            const QImage image = pictureOf(set, inHand);
             tellWindow(qApp, [card, image] {
                 if (card) card->setPicture(image);
             });
@@ -233,7 +239,8 @@ fs::path openDemoSet() {
     fs::copy(demo, copy, how, failed);
     // Once: a grade that was taken off is not to come back.
     if (const fs::path grades = shippedFolder("demo/grades", "demo/grades"); isNew && !grades.empty())
-        fs::copy(grades, copy, how, ignored);
+        fs::copy(grades, copy, how, ignored), rememberInHand(QString::fromStdString(copy.string()),
+                                                             QString::fromStdString((copy / kFirstOfDemo).string()));
     if (const fs::path overlays = shippedFolder("demo/overlays", "demo/overlays"); !overlays.empty())
         fs::copy(overlays, copy / "overlays", how, ignored);
     return failed ? demo : copy;

@@ -222,7 +222,9 @@ QDialog* Driver::sheet() {
 
 void Driver::addStage(const QString& name) {
     click(named<QPushButton>(window().gradePage(), ChainView::tr("Add a stage")));
-    auto* list = qobject_cast<AddStageList*>(QApplication::activePopupWidget());
+    const auto open = [] { return qobject_cast<AddStageList*>(QApplication::activePopupWidget()); };
+    waitFor([&] { return open() != nullptr; }, 5);
+    auto* list = open();
     if (!list) qFatal("the list of stages did not open");
     ++actions_;
     for (const QChar letter : name) // keyClicks knows ASCII only

@@ -303,7 +303,11 @@ TEST(Hand, AHueIsTakenFromASampleByOnePressAndShownOnThePicture) {
     // A band, a limit's own scale and a handle of the disc: one press each, one number everywhere.
     d.addStage(tr8("Hue bands"));
     const QString own = tr8("Hue of sample 1: %1°").arg(std::lround(hue));
-    const QString opposite = tr8("Opposite of sample 1: %1°").arg(std::lround(oppositeHue(hue)));
+    const auto opposite = [&] {
+        for (QPushButton* each : grade->editorPanel()->findChildren<QPushButton*>())
+            if (each->isVisible() && each->accessibleName().startsWith(tr8("Opposite of sample 1: "))) return each;
+        return static_cast<QPushButton*>(nullptr);
+    };
     d.click(d.named<QPushButton>(grade->editorPanel(), own));
     const int band = editorOf<HueBandsEditor>(d)->lanes()->chosen() + 1;
     EXPECT_EQ(d.named<NumberField>(grade->editorPanel(), tr8("Band %1 hue").arg(band))->value(), std::round(hue));
@@ -312,13 +316,19 @@ TEST(Hand, AHueIsTakenFromASampleByOnePressAndShownOnThePicture) {
     auto* field = d.named<NumberField>(grade->editorPanel(), tr8("Shadows hue"));
     EXPECT_NEAR(field->value(), hue, 1) << "the click fell on a pixel beside";
     const double pulled = numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue");
-    d.click(d.named<QPushButton>(grade->editorPanel(), opposite));
+    // The pull has changed what the sample reads: the opposite of what it read before.
+    EXPECT_TRUE(d.undo());
+    d.settle();
+    d.click(opposite());
     EXPECT_NEAR(std::remainder(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue") - (pulled + 180), 360), 0,
                 1e-6)
         << "right across the disc";
     // Typed in the one scale, it is the same pull.
     d.type(field, tr8("29"), true);
     EXPECT_NEAR(hueOfDirection(numberOf(d.state().keyGrade(), "wheels-1", "shadows.hue")), 29, 1e-6);
+    EXPECT_TRUE(d.undo());
+    EXPECT_TRUE(d.undo());
+    d.settle();
     d.click(d.named<QPushButton>(grade->editorPanel(), own));
     // The other way round: where this hue lies. The curtain stays lit, the teal coat does not.
     d.settle();

@@ -59,6 +59,7 @@ TEST(Welcome, OpensACopyOfTheDemoSetWithSomeOfItGraded) {
         EXPECT_DOUBLE_EQ(set.at(i).work.inForce[0].strength, 0.8);
     }
     EXPECT_EQ(graded, 3);
+    EXPECT_EQ(set.at(window.state().key()).file.filename(), "lantern-alley.jpg") << "one on which something was done";
     EXPECT_TRUE(std::filesystem::exists(d.root() / "data/baryton/demo/The Tin Heron Company/overlays/steam.jpg"));
     // Once: a grade that is taken off stays off.
     const auto grade = d.root() / "data/baryton/demo/The Tin Heron Company/meadow-cart.jpg.bgrade";

@@ -322,6 +322,19 @@ TEST(Accelerated, IsCloseToTheExactProgram) {
     EXPECT_LT(apart(baking), 0.01);
 }
 
+TEST(Accelerated, KeepsCubesAndNeverShowsAnOldOne) {
+    Accelerator kept;
+    const Picture in = paintedPicture(48, 32);
+    Grade grade = startingGrade();
+    for (int round = 0; round < 3; ++round) // more than are kept, and back to the first ones
+        for (int i = 0; i < 12; ++i) {
+            grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.01 * i}, {1, 1}};
+            EXPECT_EQ(
+                largestDifference(kept.accelerated(grade).graded(in), Accelerator().accelerated(grade).graded(in)),
+                0);
+        }
+}
+
 TEST(Judges, OpenColorIoReadsWhatWeWriteAndAgrees) {
     const TempFolder folder;
     Random random(5);

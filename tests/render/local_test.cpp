@@ -147,7 +147,8 @@ TEST(Local, KeepsAnEvenColourAndStaysOutOfLuts) {
         EXPECT_EQ(leftOutOfLut(grade), std::vector<std::string>{stageTitle(stage)});
         // A quick frame holds it too, and the stages around it.
         const Picture source = lampsAtNight(240, 160);
-        EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)), 0.3);
+        EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)),
+                  0.3);
     }
 }
 

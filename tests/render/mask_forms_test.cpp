@@ -350,7 +350,8 @@ TEST(MaskForms, AFillIsLaidOverByModeMaskAndStrength) {
     EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), out), 0.05);
     layer.mask.reset();
     EXPECT_EQ(leftOutOfLut(grade).size(), 1u);
-    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)), 0.05);
+    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)),
+              0.05);
 }
 
 TEST(MaskForms, AShapeOfANewerVersionIsKeptAndActsNowhere) {

@@ -379,7 +379,8 @@ TEST(Mask, IsLeftOutOfLutsByNameAndQuickFramesHaveIt) {
     EXPECT_NE(bakeLook(everywhere.grade, 9, "").grid, bakeLook(without, 9, "").grid);
     // While a control moves.
     const Picture source = paintedPicture(240, 160);
-    const Picture exact = Program::compile(grade).graded(source), quick = Accelerator().accelerated(grade).graded(source);
+    const Picture exact = Program::compile(grade).graded(source),
+                  quick = Accelerator().accelerated(grade).graded(source);
     EXPECT_LT(meanApart(exact, quick), 0.3);
     EXPECT_GT(meanApart(Program::compile(without).graded(source), exact), 0.5);
     // A colour that fills the frame is asked in its middle.

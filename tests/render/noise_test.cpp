@@ -189,7 +189,8 @@ TEST(Noise, StandsAheadOfWhatAMovingControlIsShownBy) {
     Grade grade = noiseOf(0.8, 0.8);
     grade.prep.push_back(makeStage(grade, "exposure"));
     grade.prep.back().parameters["stops"] = 0.4;
-    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)), 0.6);
+    EXPECT_LT(meanApart(Accelerator().accelerated(grade).graded(source), Program::compile(grade).graded(source)),
+              0.6);
     EXPECT_GT(meanApart(Program::compile(grade).graded(source), Program::compile(noiseOf(0, 0)).graded(source)), 3);
     EXPECT_TRUE(Program::compile(noiseOf(0, 0)).isEmpty());
     EXPECT_EQ(leftOutOfLut(grade), std::vector<std::string>{"Noise"});

@@ -147,18 +147,7 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
         if (rememberTimer_.isActive()) remember(); // of the set that was open
         recall();
     });
-    connect(&state.pictures(), &PictureSet::thumbnailChanged, this, [this](int index) {
-        if (index >= table_->rowCount()) return;
-        const QImage image = state_.pictures().at(index).thumbnail;
-        QPixmap pixmap(44, 30);
-        pixmap.fill(theme::colours().well);
-        QPainter painter(&pixmap);
-        drawFilling(painter, QRectF(0, 0, 44, 30), image);
-        painter.end();
-        auto* item = new QTableWidgetItem;
-        item->setData(Qt::DecorationRole, pixmap);
-        table_->setItem(index, 0, item);
-    });
+    connect(&state.pictures(), &PictureSet::thumbnailChanged, this, &BatchPage::showThumbnail);
     connect(&state.pictures(), &PictureSet::gradeChanged, this, [this](int index) {
         if (auto* item = table_->item(index, kPrepColumn)) item->setText(prepTextOf(index));
         if (runOfSet() || !settings_.ownGrade) return;
@@ -166,7 +155,24 @@ BatchPage::BatchPage(AppState& state, QWidget* parent) : QWidget(parent), state_
             item->setText(waitingText(plan(), index, 0));
     });
     connect(&state, &AppState::presetsChanged, this, &BatchPage::showPlan);
-    setSettings(settings_);
+    if (state.pictures().size() > 0)
+        recall();
+    else
+        setSettings(settings_);
+    for (int i = 0; i < state.pictures().size(); ++i)
+        if (!state.pictures().at(i).thumbnail.isNull()) showThumbnail(i);
+}
+
+void BatchPage::showThumbnail(int index) {
+    if (index >= table_->rowCount()) return;
+    QPixmap pixmap(44, 30);
+    pixmap.fill(theme::colours().well);
+    QPainter painter(&pixmap);
+    drawFilling(painter, QRectF(0, 0, 44, 30), state_.pictures().at(index).thumbnail);
+    painter.end();
+    auto* item = new QTableWidgetItem;
+    item->setData(Qt::DecorationRole, pixmap);
+    table_->setItem(index, 0, item);
 }
 
 void BatchPage::showView(View view) {

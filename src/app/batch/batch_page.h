@@ -67,6 +67,7 @@ private:
     static constexpr int kPictureColumn = 1, kPrepColumn = 2, kFirstLook = 3;
 
     QWidget* makeRunBar();
+    void showThumbnail(int index);
     void makeTable();
     /// What was made there: all of a picture, or of a picture under one look; before that the picture itself.
     std::vector<std::filesystem::path> filesAt(const QModelIndex& cell) const;

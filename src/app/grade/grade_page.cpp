@@ -91,13 +91,16 @@ GradePage::GradePage(AppState& state, QWidget* parent)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(area_);
-    area_->setTrayWidth(trayPanel_->lastWidth());
     connectState();
     connectPicture();
     connectHand();
     connectFrame();
     view_->setNotice(tr("Open a folder of pictures to begin: File, Open folder… or drop one here."));
     updateCompare();
+}
+
+void GradePage::restoreLayout() {
+    area_->setTrayWidth(trayPanel_->lastWidth());
     scopes_->restoreLayout();
     area_->restoreEdges();
 }

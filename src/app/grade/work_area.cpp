@@ -54,8 +54,6 @@ WorkArea::WorkArea(const Panels& panels, QWidget* parent)
     }
     panels_.side->hide();
     panels_.pinned->hide();
-    columns_->setSizes({10'000, kEditorWidth});
-    right_->setSizes({10'000, kChainHeight});
     const auto remember = [](QSplitter* splitter, const QString& name) {
         connect(splitter, &QSplitter::splitterMoved, splitter,
                 [splitter, name] { rememberLayout(name, splitter->saveState()); });
@@ -68,6 +66,8 @@ WorkArea::WorkArea(const Panels& panels, QWidget* parent)
 }
 
 void WorkArea::restoreEdges() {
+    columns_->setSizes({10'000, kEditorWidth});
+    right_->setSizes({10'000, kChainHeight});
     columns_->restoreState(layoutState(QStringLiteral("edge-columns")));
     right_->restoreState(layoutState(QStringLiteral("edge-right")));
 }

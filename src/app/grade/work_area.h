@@ -17,7 +17,7 @@ public:
         QWidget *tray, *side, *picture, *pinned, *editor, *chain, *scopes;
     };
     explicit WorkArea(const Panels& panels, QWidget* parent = nullptr);
-    /// As the edges were dragged when the program was left.
+    /// As the edges were dragged when the program was left, or as they are at first.
     void restoreEdges();
 
     void showSide(bool shown);

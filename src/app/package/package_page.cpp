@@ -69,6 +69,7 @@ PackagePage::PackagePage(AppState& state, QWidget* parent)
     connect(&drawer_, &TileDrawer::drawn, this,
             [this](int id, const QImage& image) { model_->setImage(id / kTilePictures, id % kTilePictures, image); });
     fill();
+    if (state.pictures().size() > 0) chooseChecks();
 }
 
 QWidget* PackagePage::makeLeft() {
@@ -304,14 +305,7 @@ void PackagePage::fill() {
     groups_->fill();
     searched_.clear();
     // What has just been saved is what one wants to see.
-    std::set<std::filesystem::path> files;
-    std::vector<std::filesystem::path> added;
-    for (const auto& entry : state_.presets()) {
-        files.insert(entry.file);
-        if (!known_.empty() && !known_.contains(entry.file)) added.push_back(entry.file);
-    }
-    if (added.size() == 1) chosenFile_ = added.front();
-    known_ = std::move(files);
+    if (state_.presetAddedLast() != addedLast_) chosenFile_ = addedLast_ = state_.presetAddedLast();
     for (const auto& entry : state_.presets())
         searched_.push_back(QString::fromStdString(searchText(entry)).toCaseFolded());
     filter();

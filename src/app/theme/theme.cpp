@@ -3,6 +3,7 @@
 #include <QFile>
 #include <QFontDatabase>
 #include <QIconEngine>
+#include <QLayout>
 #include <QPainter>
 #include <QPalette>
 #include <QStyleFactory>
@@ -150,6 +151,9 @@ Undressed::Undressed() : sheet_(qApp->styleSheet()) {
 
 Undressed::~Undressed() {
     qApp->setStyleSheet(sheet_);
+    // Layouts have kept how large things were without it.
+    for (const QWidget* window : QApplication::topLevelWidgets())
+        for (QLayout* each : window->findChildren<QLayout*>()) each->invalidate();
 }
 
 QIcon icon(const QString& name) {
