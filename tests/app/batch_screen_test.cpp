@@ -1,6 +1,7 @@
 // The Files view of Batch as people use it: kinds of file, a mark, pausing, what failed made again, what comes after.
 #include "app/batch/batch_page.h"
 #include "app/driver.h"
+#include "app/guide_pictures.h"
 #include "base/file.h"
 #include "batch/plan_file.h"
 #include "picture/picture_file.h"
@@ -301,6 +302,7 @@ TEST(BatchScreen, TheSeasonAfterAPowerCut) {
     d.click(d.button(&d.window(), tr8("Batch")));
     batch = d.window().batchPage();
     EXPECT_EQ(batch->startButton()->text(), tr8("Continue")) << qPrintable(batch->progressText());
+    keepWork(d, "season-programme");
     d.click(batch->startButton());
     const int took = untilStart - before + d.actions() - afterCut;
     EXPECT_LE(took, 12);

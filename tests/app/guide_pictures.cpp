@@ -1,6 +1,7 @@
 #include "app/guide_pictures.h"
 #include "app/render_image.h"
 
+#include <QDialog>
 #include <QPainter>
 #include <QTest>
 
@@ -40,6 +41,13 @@ void keepWork(Driver& d, const std::string& page) {
     const QImage image = d.window().grab().toImage();
     constexpr int width = 1000;
     write(image.scaledToWidth(width, Qt::SmoothTransformation), file);
+}
+
+void keepSheet(Driver& d, const std::string& page) {
+    const QString file = fileOf(page, "work");
+    if (file.isEmpty()) return;
+    d.settle();
+    write(d.sheet()->grab().toImage(), file);
 }
 
 void keepResult(Driver& d, const std::string& page, std::vector<int> pictures) {

@@ -12,6 +12,8 @@ namespace baryton::test {
 
 /// The window as it stands now: PAGE-work.jpg.
 void keepWork(Driver& d, const std::string& page);
+/// The sheet that is open, likewise.
+void keepSheet(Driver& d, const std::string& page);
 /// Pictures of the set, each as it is and as it has become, below one another; the key picture where none are named:
 /// PAGE-result.jpg.
 void keepResult(Driver& d, const std::string& page, std::vector<int> pictures = {});

@@ -1,11 +1,13 @@
 // Grades from elsewhere: a pattern goes out, comes back graded, and is kept as a LUT; a LUT from a file says what it
 // does.
 #include "app/grade/lut_editor.h"
+#include "app/guide_pictures.h"
 #include "app/package/learn_sheet.h"
 #include "app/screen_helpers.h"
 #include "base/file.h"
 #include "colour/encodings.h"
 #include "colour/transfer.h"
+#include "edits/preset_words.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
 #include "lut/pattern.h"
@@ -68,6 +70,7 @@ TEST(LearnScreen, APatternGoesOutComesBackAndIsKept) {
     ASSERT_TRUE(Driver::waitFor([&] { return keep->isEnabled(); }));
     EXPECT_TRUE(isSaid(sheet, "17 points"));
     EXPECT_TRUE(isSaid(sheet, "80 × 80 %")) << "what befell it is told";
+    keepSheet(d, "grade-from-elsewhere");
     d.click(keep);
     ASSERT_TRUE(Driver::waitFor([&] { return d.sheetIfAny() == nullptr; }));
     EXPECT_LE(d.actions() + 2, 8) << "with the two choices of a file";
@@ -81,6 +84,9 @@ TEST(LearnScreen, APatternGoesOutComesBackAndIsKept) {
     for (const float v : grey) EXPECT_NEAR(v, 0.55, 0.005);
     const auto black = Program::compile(kept->preset->carried)({0, 0, 0});
     for (const float v : black) EXPECT_NEAR(v, 0.08, 0.005);
+    d.state().editKey(applied(d.state().keyGrade(), *kept->preset, ApplyMode::Set));
+    keepResult(d, "grade-from-elsewhere");
+    EXPECT_TRUE(d.undo());
     // One undo takes it off the shelf.
     EXPECT_TRUE(d.undo());
     EXPECT_TRUE(std::none_of(d.state().presets().begin(), d.state().presets().end(),

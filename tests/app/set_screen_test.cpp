@@ -1,4 +1,5 @@
 // A set before its run, through the real window: surveyed, mended, matched, and what was said of it done.
+#include "app/guide_pictures.h"
 #include "driver.h"
 #include "edits/apply_strength.h"
 #include "package/grade_store.h"
@@ -189,6 +190,7 @@ TEST(SurveyScreen, WhichOfTheseFailInFourteenActions) {
     for (const char* spoilt : {"meadow-cart-c.jpg", "workshop-window-c.jpg"})
         EXPECT_TRUE(set.survey().at(set.index(spoilt)).fails()) << spoilt;
     EXPECT_LE(set.survey().failingCount(), 4);
+    keepWork(d, "which-of-these-fail");
     const double severity = set.survey().at(set.index("workshop-window-c.jpg")).faults[0].severity;
     auto* list = set.batch->surveyPage()->list();
     auto* panel = set.batch->surveyPage()->panel();

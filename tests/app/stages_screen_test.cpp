@@ -1,5 +1,6 @@
 // A LUT turned into stages, and a grade learned from pictures before and after it, in the real window.
 #include "app/grade/lut_editor.h"
+#include "app/guide_pictures.h"
 #include "app/package/learn_sheet.h"
 #include "app/package/stages_sheet.h"
 #include "app/screen_helpers.h"
@@ -93,8 +94,10 @@ TEST(StagesScreen, ALutsStagesTakeItsPlaceAndOneUndoBringsItBack) {
     EXPECT_TRUE(isSaid(sheet, "stages come near it"));
     const QString stages = sheet->findChild<StageRow*>()->accessibleName();
     EXPECT_TRUE(stages.contains(tr8("Curves"))) << stages.toStdString();
+    keepSheet(d, "what-is-in-this-lut");
     d.click(place);
     d.settle();
+    keepResult(d, "what-is-in-this-lut");
     EXPECT_LE(d.actions(), 3);
     const std::vector<std::string> types = typesIn(d.state().keyGrade());
     EXPECT_EQ(std::count(types.begin(), types.end(), "lut"), 0);

@@ -89,38 +89,71 @@ QSize PresetTileDelegate::sizeHint(const QStyleOptionViewItem&, const QModelInde
 }
 
 void PresetTileDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
-    const auto& c = theme::colours();
-    const PresetTileModel::Tile& tile = model_.tile(index.row());
+    p->drawPixmap(option.rect.topLeft(), cardOf(model_.tile(index.row()), option, p->device()->devicePixelRatioF()));
     const QRectF box = QRectF(option.rect).adjusted(kCardAround, kCardAround, -kCardAround, -kCardAround);
-    beginCard(*p, box, c.raised);
+    p->save();
+    endCard(*p, box, option.state & QStyle::State_Selected, option.state & QStyle::State_MouseOver);
+}
+
+namespace {
+
+/// What a card shows, told apart by all that it is drawn from.
+QString keyOf(const PresetTileModel::Tile& tile, QSize size, double ratio) {
+    QStringList parts{QString::fromStdString(tile.entry.file.string()),
+                      QString::fromStdString(tile.entry.contentId),
+                      QString::number(int(tile.isFavourite) + 2 * int(tile.entry.isPending)),
+                      QString::number(size.width()),
+                      QString::number(size.height()),
+                      QString::number(ratio),
+                      QString::number(static_cast<int>(theme::kind()))};
+    for (const QImage& each : tile.images) parts.append(QString::number(each.cacheKey()));
+    return parts.join(u'\n');
+}
+
+QString markOf(const LibraryEntry& entry) {
+    if (!entry.preset) return {};
+    if (entry.kind == LibraryEntry::Kind::Lut) return QString::fromStdString(entry.file.extension().string());
+    return leftOutOfLut(entry.preset->carried).empty() ? QString() : PresetTileDelegate::tr("partly in LUTs");
+}
+
+} // namespace
+
+QPixmap PresetTileDelegate::cardOf(const PresetTileModel::Tile& tile, const QStyleOptionViewItem& option,
+                                   double ratio) const {
+    const QSize size = option.rect.size();
+    const QString key = keyOf(tile, size, ratio);
+    if (const QPixmap* known = cards_.object(key)) return *known;
+    QPixmap card(size * ratio);
+    card.setDevicePixelRatio(ratio);
+    card.fill(Qt::transparent);
+    QPainter p(&card);
+    p.setFont(option.font);
+    const auto& c = theme::colours();
+    const QRectF box = QRectF(QPointF(), size).adjusted(kCardAround, kCardAround, -kCardAround, -kCardAround);
+    beginCard(p, box, c.raised);
     const QRectF pictures = box.adjusted(0, 0, 0, -kNameLine);
-    p->fillRect(pictures, c.well);
-    const auto places = tilePlaces(option.rect);
-    for (std::size_t i = 0; i < kTilePictures; ++i) drawFilling(*p, places[i], tile.images[i]);
+    p.fillRect(pictures, c.well);
+    const auto places = tilePlaces(QRect(QPoint(), size));
+    for (std::size_t i = 0; i < kTilePictures; ++i) drawFilling(p, places[i], tile.images[i]);
     const QRectF line(box.left() + 9, box.bottom() - kNameLine, box.width() - 18, kNameLine);
     if (!tile.entry.preset) {
-        p->setPen(tile.entry.isPending ? c.second : c.error);
-        p->drawText(pictures.adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
-                    tile.entry.isPending ? tr("Being read…") : tr("can't be read"));
+        p.setPen(tile.entry.isPending ? c.second : c.error);
+        p.drawText(pictures.adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
+                   tile.entry.isPending ? tr("Being read…") : tr("can't be read"));
     }
-    p->setPen(c.second);
-    QString mark;
-    if (tile.entry.preset) {
-        if (tile.entry.kind == LibraryEntry::Kind::Lut) {
-            mark = QString::fromStdString(tile.entry.file.extension().string());
-        } else {
-            const auto left = leftOutOfLut(tile.entry.preset->carried);
-            if (!left.empty()) mark = tr("partly in LUTs");
-        }
-    }
-    p->drawText(line, Qt::AlignVCenter | Qt::AlignRight, mark);
-    p->setPen(tile.entry.preset || tile.entry.isPending ? c.text : c.error);
-    const int room = static_cast<int>(line.width()) - p->fontMetrics().horizontalAdvance(mark) - 8;
-    p->drawText(line, Qt::AlignVCenter,
-                p->fontMetrics().elidedText((tile.isFavourite ? QStringLiteral("★ ") : QString()) +
-                                                QString::fromStdString(tile.entry.name),
-                                            Qt::ElideRight, room));
-    endCard(*p, box, option.state & QStyle::State_Selected, option.state & QStyle::State_MouseOver);
+    p.setPen(c.second);
+    const QString mark = markOf(tile.entry);
+    p.drawText(line, Qt::AlignVCenter | Qt::AlignRight, mark);
+    p.setPen(tile.entry.preset || tile.entry.isPending ? c.text : c.error);
+    const int room = static_cast<int>(line.width()) - p.fontMetrics().horizontalAdvance(mark) - 8;
+    p.drawText(line, Qt::AlignVCenter,
+               p.fontMetrics().elidedText((tile.isFavourite ? QStringLiteral("★ ") : QString()) +
+                                              QString::fromStdString(tile.entry.name),
+                                          Qt::ElideRight, room));
+    endCard(p, box, false, false);
+    p.end();
+    cards_.insert(key, new QPixmap(card));
+    return card;
 }
 
 } // namespace baryton

@@ -2,7 +2,9 @@
 #include "package/library.h"
 
 #include <QAbstractListModel>
+#include <QCache>
 #include <QImage>
+#include <QPixmap>
 #include <QStyledItemDelegate>
 #include <array>
 
@@ -50,7 +52,11 @@ public:
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
 
 private:
+    /// The whole card but for its outline; drawn once for as long as it stays as it is.
+    QPixmap cardOf(const PresetTileModel::Tile& tile, const QStyleOptionViewItem& option, double ratio) const;
+
     const PresetTileModel& model_;
+    mutable QCache<QString, QPixmap> cards_{120}; ///< some screenfuls
 };
 
 } // namespace baryton
