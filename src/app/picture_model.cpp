@@ -80,6 +80,7 @@ void endCard(QPainter& painter, const QRectF& box, bool isCurrent, bool isPointe
     painter.setClipping(false);
     if (isCurrent || isPointedAt) {
         const auto& c = theme::colours();
+        painter.setRenderHint(QPainter::Antialiasing);
         painter.setBrush(Qt::NoBrush);
         painter.setPen(QPen(isCurrent ? c.accent : c.second, isCurrent ? 2 : 1));
         painter.drawRoundedRect(box, 4, 4);
