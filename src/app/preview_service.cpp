@@ -145,7 +145,7 @@ void PreviewService::report(const PreviewRequest& request) {
         reporting_ = task;
     }
     try {
-        Q_EMIT reportsReady(diagnose(request.grade, levelOf(*request.picture, 256), task.get()));
+        Q_EMIT reportsReady(diagnose(request.grade, levelOf(*request.picture, 256), task.get()), request.scene);
     } catch (const Cancelled&) {
         // the next request brings its own
     }
@@ -257,6 +257,7 @@ void PreviewService::count(const Counting& counting) {
     // Some hundred thousand pixels tell the same as all; while a control moves, some ten thousand must do.
     const Picture& level = levelOf(*request.picture, quickly ? 256 : 512);
     PreviewScopes scopes;
+    scopes.scene = request.scene;
     Picture graded = level;
     // Of so few pixels each is the mean of thousands: what is worked out for every pixel there takes its quick way.
     FrameMap map = FrameMap::whole(level);

@@ -29,7 +29,7 @@ struct PreviewRequest {
     std::string maskOf = {};           ///< the layer whose mask is wanted; empty for none
     enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
     bool wantsAccounts = true;                                            ///< histograms, and what each stage does
-    int scene = 0; ///< comes back with the frame: by it who asked tells what is shown from what no longer is
+    int scene = 0; ///< comes back with all that is told: by it who asked tells what is shown from what no longer is
 };
 
 struct PreviewFrame {
@@ -54,6 +54,7 @@ struct PreviewScopes {
     std::vector<StageInput> inputs;
     std::optional<Waveform> waveform;
     QImage vectorscope; ///< drawn, as traceOf does
+    int scene = 0;
 };
 
 /// Renders what the viewer shows on a thread of its own. The newest request wins: while one is rendered, later ones
@@ -78,7 +79,7 @@ Q_SIGNALS:
     void frameReady(const baryton::PreviewFrame& frame);
     void scopesReady(const baryton::PreviewScopes& scopes);
     void failed(const QString& why); ///< a request could not be rendered; the next one is tried as any other
-    void reportsReady(const std::vector<baryton::StageReport>& reports);
+    void reportsReady(const std::vector<baryton::StageReport>& reports, int scene);
 
 private:
     void work();

@@ -133,6 +133,34 @@ TEST(Scopes, FollowThePictureAndCarryTheMarks) {
     EXPECT_EQ(scopes->parade()->trace().width(), 3 * scopes->waveform()->trace().width());
 }
 
+TEST(Scopes, OfThePictureBeforeAreNotShown) {
+    Driver d({"red-curtain.jpg", "lake-fog.jpg"});
+    d.start();
+    const GradePage* grade = d.window().gradePage();
+    ScopePanel* scopes = grade->scopes();
+    d.click(scopes->kinds()->button(3));
+    d.settle();
+    // What is counted of a picture on a thread of its own may come when another one is shown already.
+    auto& preview = const_cast<PreviewService&>(grade->preview());
+    std::optional<PreviewScopes> last;
+    const auto heard = QObject::connect(&preview, &PreviewService::scopesReady, scopes,
+                                        [&](const PreviewScopes& of) { last = of; });
+    d.window().state().setKey(1);
+    d.settle();
+    ASSERT_TRUE(last);
+    QObject::disconnect(heard);
+    const QImage shown = scopes->vectorscope()->trace();
+    ASSERT_EQ(shown, last->vectorscope);
+    PreviewScopes late = *last;
+    late.vectorscope = shown.mirrored(true, false);
+    late.scene -= 1;
+    Q_EMIT preview.scopesReady(late);
+    EXPECT_EQ(scopes->vectorscope()->trace(), shown);
+    late.scene += 1;
+    Q_EMIT preview.scopesReady(late);
+    EXPECT_EQ(scopes->vectorscope()->trace(), late.vectorscope);
+}
+
 TEST(Compare, BeforeIsTheWholeSourceByChoice) {
     Driver d({"lake-fog.jpg", "meadow-cart.jpg"});
     d.start();

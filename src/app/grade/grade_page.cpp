@@ -230,17 +230,19 @@ void GradePage::connectPicture() {
                     true);
     });
     connect(&preview_, &PreviewService::scopesReady, this, [this](const PreviewScopes& scopes) {
+        if (scopes.scene != scene_) return;
         scopes_->show(scopes);
         for (EditorPanel* each : panels()) each->setInput(scopes);
         for (const StageInput& each : scopes.inputs)
             if (each.stageId == colourMaskOf(state_.shownGrade())) chain_->setLookInput(each.small);
         showSamples();
     });
-    connect(&preview_, &PreviewService::reportsReady, this, [this](const std::vector<StageReport>& reports) {
-        if (!hasPixels()) return; // they are of the picture before
-        chain_->setReports(reports);
-        for (EditorPanel* each : panels()) each->setReports(reports);
-    });
+    connect(&preview_, &PreviewService::reportsReady, this,
+            [this](const std::vector<StageReport>& reports, int scene) {
+                if (scene != scene_ || !hasPixels()) return;
+                chain_->setReports(reports);
+                for (EditorPanel* each : panels()) each->setReports(reports);
+            });
     connect(compare_, &CompareBar::modeChanged, this, [this] {
         if (compare_->mode() == CompareBar::Mode::Reference && reference_.isEmpty()) chooseReference();
         if (compare_->mode() != CompareBar::Mode::Grid) grid_->showVersions(false);
