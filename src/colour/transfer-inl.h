@@ -77,10 +77,46 @@ HWY_INLINE V ToLinear(V encoded) {
     return hn::CopySign(hn::IfThenElse(hn::Le(v, Splat(0.04045F)), hn::Mul(v, Splat(1 / 12.92F)), p), encoded);
 }
 
+/// 1.055·2^(5e/12) for e = −8…7.
+alignas(64) constexpr float kEncodedPowers[] = {
+    1.046692569e-01F, 1.397166956e-01F, 1.864994135e-01F, 2.489468500e-01F, 3.323041769e-01F, 4.435728590e-01F,
+    5.920987305e-01F, 7.903569831e-01F, 1.055000000e+00F, 1.408256046e+00F, 1.879796295e+00F, 2.509227013e+00F,
+    3.349416220e+00F, 4.470934258e+00F, 5.967981233e+00F, 7.966299199e+00F};
+
+/// The curved part of the inverse, 1.055·x^(1/2.4) − 0.055. Where a vector has eight lanes or more, x = 2^e·m with m
+/// in 0.8…2: the power of two from a table of as many as there are lanes, from 2⁻⁸ on, that of m by a minimax
+/// polynomial that is exact at 1 and at 2.
+HWY_INLINE V CurvedToEncoded(V x) {
+    const D d;
+    if constexpr (hn::MaxLanes(d) >= 8) {
+        const hn::Rebind<std::int32_t, D> di;
+        constexpr int lowest = -8, highest = lowest + int(hn::MaxLanes(d)) - 1;
+        const auto bits = hn::BitCast(di, x);
+        const auto e = hn::Min(hn::Max(hn::Sub(hn::ShiftRight<23>(bits), hn::Set(di, 127)), hn::Set(di, lowest)),
+                               hn::Set(di, highest));
+        const V t = hn::Sub(hn::BitCast(d, hn::Sub(bits, hn::ShiftLeft<23>(e))), Splat(1.0F));
+        V p = hn::MulAdd(Splat(2.885690358e-03F), t, Splat(-1.258523834e-02F));
+        p = hn::MulAdd(p, t, Splat(2.650964480e-02F));
+        p = hn::MulAdd(p, t, Splat(-4.143000448e-02F));
+        p = hn::MulAdd(p, t, Splat(6.433902624e-02F));
+        p = hn::MulAdd(p, t, Splat(-1.215432034e-01F));
+        p = hn::MulAdd(p, t, Splat(4.166639390e-01F));
+        p = hn::MulAdd(p, t, Splat(1.0F));
+        const V power = hn::TableLookupLanes(hn::LoadU(d, kEncodedPowers),
+                                             hn::IndicesFromVec(d, hn::Sub(e, hn::Set(di, lowest))));
+        const V curved = hn::MulSub(p, power, Splat(0.055F));
+        const auto beyond = hn::Gt(x, Splat(float(1 << (highest + 1))));
+        if (HWY_LIKELY(hn::AllFalse(d, beyond))) return curved;
+        return hn::IfThenElse(beyond, hn::MulSub(Splat(1.055F), Power(x, 1 / 2.4F), Splat(0.055F)), curved);
+    } else {
+        return hn::MulSub(Splat(1.055F), Power(hn::Max(x, Splat(1e-9F)), 1 / 2.4F), Splat(0.055F));
+    }
+}
+
 /// The inverse; error below 2e-6·max(1, |encoded|). The result is held to ±kHeldRange.
 HWY_INLINE V ToEncoded(V linear) {
     const V l = hn::Abs(linear);
-    const V curved = hn::MulSub(Splat(1.055F), Power(hn::Max(l, Splat(1e-9F)), 1 / 2.4F), Splat(0.055F));
+    const V curved = CurvedToEncoded(l);
     const V encoded = hn::IfThenElse(hn::Le(l, Splat(0.0031308F)), hn::Mul(l, Splat(12.92F)), curved);
     return hn::CopySign(hn::Min(encoded, Splat(64.0F)), linear);
 }

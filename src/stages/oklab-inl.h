@@ -25,8 +25,8 @@ HWY_INLINE Perceived Perceive(const OklabMatrices& m, V cl, V cm, V cs) {
     p.lightness = MatrixRow(m.fromRoots, 0, l, mm, s);
     p.a = MatrixRow(m.fromRoots, 1, l, mm, s);
     p.b = MatrixRow(m.fromRoots, 2, l, mm, s);
-    p.chroma = hn::Sqrt(hn::MulAdd(p.a, p.a, hn::Mul(p.b, p.b)));
-    const V per = hn::Div(Splat(1.0F), hn::Max(p.chroma, Splat(1e-6F)));
+    const V square = hn::MulAdd(p.a, p.a, hn::Mul(p.b, p.b)), per = InverseRoot(hn::Max(square, Splat(1e-12F)));
+    p.chroma = hn::Mul(square, per);
     p.cosHue = hn::Mul(p.a, per), p.sinHue = hn::Mul(p.b, per);
     p.fade = hn::Mul(SmoothStep(p.chroma, kFadeChromaLow, 1 / (kFadeChromaHigh - kFadeChromaLow)),
                      SmoothStep(p.lightness, kFadeLightLow, 1 / (kFadeLightHigh - kFadeLightLow)));

@@ -13,19 +13,29 @@
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
-/// Cube root for x ≥ 0: the inverse cube root by a bit trick and three Newton steps without a division, times x².
-/// Relative error below 5e-7; 0 for x below 1e-30.
+/// Cube root for x ≥ 0: y, the inverse of it, by a bit trick to 4 %, and x·y²·(1 − r)^(−2/3), r = 1 − x·y³, by a
+/// minimax polynomial of r taken in pairs, so that nothing waits long for what is before it. Relative error below
+/// 5e-7; 0 for x below 1e-30.
 HWY_INLINE V CubeRoot(V x) {
     const D d;
     const hn::Rebind<std::int32_t, D> di;
     const V safe = hn::Max(x, Splat(1e-30F));
     const V third = hn::Mul(hn::ConvertTo(d, hn::BitCast(di, safe)), Splat(1.0F / 3));
-    V y = hn::BitCast(d, hn::Sub(hn::Set(di, 0x54A2FA8C), hn::ConvertTo(di, third)));
-    for (int step = 0; step < 3; ++step) {
-        const V yyy = hn::Mul(hn::Mul(y, y), y);
-        y = hn::Mul(y, hn::NegMulAdd(hn::Mul(safe, Splat(1.0F / 3)), yyy, Splat(4.0F / 3)));
-    }
-    return hn::IfThenElseZero(hn::Gt(x, Splat(1e-30F)), hn::Mul(safe, hn::Mul(y, y)));
+    const V y = hn::BitCast(d, hn::Sub(hn::Set(di, 0x54A1F400), hn::ConvertTo(di, third)));
+    const V xy = hn::Mul(safe, y), r = hn::NegMulAdd(xy, hn::Mul(y, y), Splat(1.0F)), square = hn::Mul(r, r);
+    const V low = hn::MulAdd(r, Splat(6.666667068e-01F), Splat(1.0F));
+    const V middle = hn::MulAdd(r, Splat(4.937925991e-01F), Splat(5.555303907e-01F));
+    const V high = hn::MulAdd(r, Splat(4.294111740e-01F), Splat(4.590366143e-01F));
+    const V power = hn::MulAdd(square, hn::MulAdd(square, high, middle), low);
+    return hn::IfThenElseZero(hn::Gt(x, Splat(1e-30F)), hn::Mul(hn::Mul(xy, y), power));
+}
+
+/// 1/√x for x of 1e-30 and more, by what processors know of it (at least 11 bits) and a Newton step. Relative error
+/// below 5e-7.
+HWY_INLINE V InverseRoot(V x) {
+    const V y = hn::ApproximateReciprocalSqrt(x);
+    const V rest = hn::NegMulAdd(hn::Mul(x, y), y, Splat(1.0F));
+    return hn::MulAdd(hn::Mul(y, Splat(0.5F)), rest, y);
 }
 
 HWY_INLINE V Hold(V v) {

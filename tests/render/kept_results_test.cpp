@@ -1,5 +1,7 @@
 // What every shipped preset and 200 random grades gave in November 2026, before programs became plans: colours must
-// not move. `BARYTON_KEEP=results core_tests --gtest_filter=KeptResults.*` writes the results anew; only for a
+// not move. What works out a cube root and the way back from linear light was written anew since, with errors of the
+// same size but others: steep grades show those up to a sixteenth of a step of 8 bits, and few of their results by
+// more than 1e-5. `BARYTON_KEEP=results core_tests --gtest_filter=KeptResults.*` writes the results anew; only for a
 // change of colour that is meant. `BARYTON_KEEP=grades` draws the random grades anew, too. The random grades are kept
 // as text, because a new stage changes what the generator draws.
 #include "base/file.h"
@@ -60,27 +62,31 @@ void keep(const std::vector<Grade>& grades, const char* name) {
     }
 }
 
-/// The largest change, and how many results are the same byte for byte, on the instruction set of the kept ones.
+constexpr double kSixteenth = 1.0 / 255 / 16, kRounding = 1e-5;
+
+/// The largest change, and how many results show any, on the instruction set of the kept ones.
 void compare(const std::vector<Grade>& grades, const char* name) {
     const std::string bytes = readFile(kData / name);
     ASSERT_EQ(bytes.size(), grades.size() * kFloats * sizeof(float));
     double most = 0;
-    int same = 0;
+    std::size_t seen = 0;
     for (std::size_t i = 0; i < grades.size(); ++i) {
         std::vector<float> before(kFloats);
         std::memcpy(before.data(), bytes.data() + i * kFloats * sizeof(float), kFloats * sizeof(float));
         const std::vector<float> now = resultOf(grades[i]);
         double worst = 0;
-        for (std::size_t k = 0; k < kFloats; ++k)
-            worst =
-                std::max(worst, std::abs(double(now[k]) - before[k]) / std::max(1.0, std::abs(double(before[k]))));
-        EXPECT_LE(worst, 1e-5) << name << ", grade " << i;
+        for (std::size_t k = 0; k < kFloats; ++k) {
+            const double change = std::abs(double(now[k]) - before[k]) / std::max(1.0, std::abs(double(before[k])));
+            worst = std::max(worst, change);
+            seen += change > kRounding;
+        }
+        EXPECT_LE(worst, kSixteenth) << name << ", grade " << i;
         most = std::max(most, worst);
-        same += now == before;
     }
     testing::Test::RecordProperty("mostChange", std::to_string(most));
-    testing::Test::RecordProperty("sameBytes", same);
-    std::printf("%s: %d of %zu the same byte for byte, largest change %.2g\n", name, same, grades.size(), most);
+    EXPECT_LT(double(seen), 0.01 * double(grades.size() * kFloats)) << name;
+    std::printf("%s: %zu of %zu changed by more than %g, largest change %.2g\n", name, seen, grades.size() * kFloats,
+                kRounding, most);
 }
 
 /// Results are kept for one instruction set: others differ by their rounding.
