@@ -1,4 +1,5 @@
 #include "app/preview_service.h"
+#include "app/behind.h"
 #include "app/widgets/scope_view.h"
 #include "grade/cut_grade.h"
 
@@ -96,7 +97,7 @@ void PreviewService::work() {
             // No memory, most likely. What was kept of a half-done request is worth nothing.
             exactDue = reportDue = false;
             cachedPicture_.reset(), cachedBefore_.reset(), cachedHead_.reset(), compiledFor_.reset();
-            Q_EMIT failed(QString::fromUtf8(e.what()));
+            tellWindow(this, [this, why = QString::fromUtf8(e.what())] { Q_EMIT failed(why); });
         }
     }
 }
@@ -130,7 +131,7 @@ void PreviewService::workOnCounts() {
             count(*counting);
         } catch (const std::exception& e) {
             knownInputs_.clear();
-            Q_EMIT failed(QString::fromUtf8(e.what()));
+            tellWindow(this, [this, why = QString::fromUtf8(e.what())] { Q_EMIT failed(why); });
         }
         last = Clock::now();
     }
@@ -145,7 +146,10 @@ void PreviewService::report(const PreviewRequest& request) {
         reporting_ = task;
     }
     try {
-        Q_EMIT reportsReady(diagnose(request.grade, levelOf(*request.picture, 256), task.get()), request.scene);
+        tellWindow(this, [this, scene = request.scene,
+                          reports = diagnose(request.grade, levelOf(*request.picture, 256), task.get())] {
+            Q_EMIT reportsReady(reports, scene);
+        });
     } catch (const Cancelled&) {
         // the next request brings its own
     }
@@ -231,7 +235,7 @@ void PreviewService::render(const PreviewRequest& request, std::chrono::steady_c
     frame.region = request.region;
     frame.scene = request.scene;
     frame.milliseconds = std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - since).count();
-    Q_EMIT frameReady(frame);
+    tellWindow(this, [this, frame] { Q_EMIT frameReady(frame); });
 }
 
 StageInput PreviewService::inputOf(const PreviewRequest& request, const std::string& stageId) {
@@ -271,7 +275,7 @@ void PreviewService::count(const Counting& counting) {
     if (request.scope == PreviewRequest::Scope::Vectorscope)
         scopes.vectorscope = traceOf(vectorscopeOf(graded, vectorscopeSide));
     for (const std::string& stageId : request.inputsOf) scopes.inputs.push_back(inputOf(request, stageId));
-    Q_EMIT scopesReady(scopes);
+    tellWindow(this, [this, scopes] { Q_EMIT scopesReady(scopes); });
 }
 
 } // namespace baryton

@@ -1,5 +1,6 @@
 #include "base/error.h"
 #include "base/file.h"
+#include "base/thread_edge.h"
 #include "base/words.h"
 #include "picture/metadata.h"
 #include "picture/picture_writer.h"
@@ -50,6 +51,7 @@ struct RowPuller {
     std::vector<std::uint8_t> band;
     int first = 0, count = 0;
     std::exception_ptr failure;
+    ThreadEdge edge; ///< the library asks in a thread of its own
 
     const std::uint8_t* row(int y) {
         while (y >= first + count) {
@@ -66,6 +68,7 @@ int generateRows(VipsRegion* out, void*, void* rowSource, void*, gboolean*) {
     auto& source = *static_cast<RowPuller*>(rowSource);
     const VipsRect& wanted = out->valid;
     const std::size_t pixel = source.shape.rowBytes() / static_cast<std::size_t>(source.shape.width);
+    const CalledInThread called(source.edge);
     const std::lock_guard<std::mutex> guard(source.lock);
     if (source.failure) return -1;
     try { // nothing may be thrown through the library
@@ -169,7 +172,7 @@ WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileS
     Metadata metadata = chosenMetadata(whole, format);
     if (format.dotsPerInch > 0) metadata.dotsPerInch = format.dotsPerInch;
     PendingFile pending(file);
-    RowPuller source{shape, rows, bandRows, {}, {}, 0, 0, nullptr};
+    RowPuller source{shape, rows, bandRows, {}, {}, 0, 0, nullptr, {}};
     const bool isSrgb = !shape.profile || shape.profile->isSrgb();
     const OutputFacts facts{format.format, shape.width, shape.height, isSrgb};
     std::vector<std::string> lost;
@@ -188,7 +191,10 @@ WrittenPicture writePictureInRows(const std::filesystem::path& file, const FileS
             attach(VIPS_META_XMP_NAME, encoded.xmp);
             lost = encoded.lost;
         }
-        encode(image, pending.path(), shape, format);
+        {
+            const LentToThreads lent(source.edge);
+            encode(image, pending.path(), shape, format);
+        }
         if (!isEncodedWith) lost = putMetadata(pending.path(), metadata, facts);
     } catch (const vips::VError& e) {
         const std::string message = tidyVipsMessage(e.what());
