@@ -4663,10 +4663,6 @@
         <translation>entrauschen, Bildrauschen, hohe ISO, Sprenkel, Flecken, glätten, sauber</translation>
     </message>
     <message>
-        <source>For pictures taken in little light, before anything makes the specks stand out. Less than what takes all of them away is mostly enough.</source>
-        <translation>Für Bilder aus wenig Licht, bevor etwas die Punkte hervorhebt. Weniger, als alle wegzunehmen, genügt meist.</translation>
-    </message>
-    <message>
         <source>chromatic aberration, purple fringe, green fringe, colour seam, edges, lens</source>
         <translation>chromatische Aberration, violetter Saum, grüner Saum, Farbsaum, Kanten, Objektiv</translation>
     </message>
@@ -4929,6 +4925,10 @@
     <message>
         <source>Picture in a second window</source>
         <translation>Bild in einem zweiten Fenster</translation>
+    </message>
+    <message>
+        <source>For pictures taken in little light, before anything makes the specks stand out. It can be set by measuring the picture; less than what takes all of them away is mostly enough.</source>
+        <translation>Für Bilder aus wenig Licht, bevor etwas die Punkte hervorhebt. Man kann das Bild vermessen und es danach einstellen lassen; weniger, als alle wegzunehmen, genügt meist.</translation>
     </message>
 </context>
 <context>
@@ -9139,6 +9139,33 @@ Einiges davon wurde seither geändert</translation>
             <numerusform>Die Vorbereitung von %n Bild ist gesetzt. Zurücknehmen ist möglich</numerusform>
             <numerusform>Die Vorbereitung von %n Bildern ist gesetzt. Zurücknehmen ist möglich</numerusform>
         </translation>
+    </message>
+</context>
+<context>
+    <name>baryton::NoiseEditor</name>
+    <message>
+        <source>Measure the picture</source>
+        <translation>Bild vermessen</translation>
+    </message>
+    <message>
+        <source>Looks how strong the noise is where the picture is even, and sets both by it</source>
+        <translation>Misst, wie stark das Rauschen ist, wo das Bild gleichmäßig ist, und stellt beides danach ein</translation>
+    </message>
+    <message>
+        <source>The picture is still being read; press again when it is there.</source>
+        <translation>Das Bild wird noch gelesen; noch einmal drücken, wenn es da ist.</translation>
+    </message>
+    <message>
+        <source>No part of the picture is even enough to tell. Judge at 100 %.</source>
+        <translation>Kein Teil des Bildes ist gleichmäßig genug dafür. Bei 100 % beurteilen.</translation>
+    </message>
+    <message>
+        <source>Where it is even: %1 % in brightness, %2 % in colour.</source>
+        <translation>Wo es gleichmäßig ist: %1 % in der Helligkeit, %2 % in der Farbe.</translation>
+    </message>
+    <message>
+        <source>That is not seen.</source>
+        <translation>Das sieht man nicht.</translation>
     </message>
 </context>
 <context>

@@ -77,9 +77,9 @@ public:
     /// The source at kSmallSide, in its frame. Empty until it has been read; asking for one that was given up has it
     /// read again, and `thumbnailChanged` follows.
     Picture smallOf(int index);
-    /// The same as it is in the file, without its frame.
     /// What is shown, as it is without a frame and with its lens; null where it is not read.
     std::shared_ptr<const Pyramid> wholeShown();
+    /// The same as `smallOf` as it is in the file, without its frame.
     Picture wholeSmallOf(int index) { return smallOf(index).isEmpty() ? Picture() : at(index).small; }
     /// What the camera of a raw file says of its colours, and what makes the file's numbers a share of what its
     /// sensor takes; nothing of other files, and until it is read.
@@ -156,7 +156,7 @@ private:
     std::set<int> remarked_;         ///< pictures of which it was told what of their files was not taken
     std::unique_ptr<ReadAhead> ahead_;
     int first_ = 0;
-    int shown_ = -1;                 ///< which one the viewer asked for last
+    int shown_ = -1; ///< which one the viewer asked for last
     std::size_t keptBytes_ = std::size_t(900) << 20;
     std::set<int> unsaved_, undrawn_, unread_;
     std::deque<int> wanted_;        ///< in sight and not yet read, longest asked for first

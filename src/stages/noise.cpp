@@ -182,6 +182,14 @@ AreaKernel noiseKernel(const NoiseSettings& s, double scale) {
 
 } // namespace
 
+double noiseLumaAmount(std::size_t level, double threshold) {
+    return std::sqrt(threshold / (kLumaReach * kLumaShares.at(level)));
+}
+
+double noiseColourAmount(std::size_t level, double threshold) {
+    return std::sqrt(threshold / (kColourReach * kColourShares.at(level)));
+}
+
 const StageType& noiseType() {
     using namespace describe;
     using S = NoiseSettings;

@@ -1,4 +1,5 @@
 #pragma once
+#include <cstddef>
 #include <vector>
 
 namespace baryton {
@@ -19,5 +20,9 @@ struct NoiseConstants {
     /// How many pixels around it a pixel depends on.
     int margin() const;
 };
+
+/// The amounts, 0 and up, whose thresholds at a level (0 or 1) of a picture of full size are `threshold`.
+double noiseLumaAmount(std::size_t level, double threshold);
+double noiseColourAmount(std::size_t level, double threshold);
 
 } // namespace baryton

@@ -20,8 +20,8 @@ const Purpose* purposeOf(const std::string& type) {
          marked("It is there from the start for a camera's raw file. Say here what light was white, and take Flat "
                 "where a film response or a strong curve follows.")},
         {"noise", marked("denoise, noise reduction, high iso, speckles, blotches, smooth, clean"),
-         marked("For pictures taken in little light, before anything makes the specks stand out. Less than what "
-                "takes all of them away is mostly enough.")},
+         marked("For pictures taken in little light, before anything makes the specks stand out. It can be set "
+                "by measuring the picture; less than what takes all of them away is mostly enough.")},
         {"defringe", marked("chromatic aberration, purple fringe, green fringe, colour seam, edges, lens"),
          marked("Where bare twigs or a roof stand against a bright sky with a purple line along them.")},
         {"lens",

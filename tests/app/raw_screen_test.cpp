@@ -55,6 +55,31 @@ int greatestDifference(const QColor& a, const QColor& b) {
 
 } // namespace
 
+TEST(NoiseScreen, IsMeasuredWherePicturesAreEvenAndSetByThat) {
+    Driver d({"backstage-mixed.jpg", "lake-fog.jpg"});
+    d.start();
+    d.addStage(tr8("Noise"));
+    EditorPanel* panel = d.window().gradePage()->editorPanel();
+    const auto values = [&] { return d.state().keyGrade().prep.front().parameters; };
+    const auto asAdded = values();
+    d.click(d.button(panel, tr8("Measure the picture")));
+    ASSERT_TRUE(Driver::waitFor([&] { return values() != asAdded; }));
+    EXPECT_GT(std::get<double>(values().at("luma")), 0.1);
+    EXPECT_GT(std::get<double>(values().at("colour")), 0.1);
+    auto* account = panel->findChild<StillText*>();
+    ASSERT_NE(account, nullptr);
+    EXPECT_TRUE(account->text().contains(tr8("% in brightness"))) << account->text().toStdString();
+    EXPECT_FALSE(account->isCut());
+    // What the measure says is what stands in the fields, and one step back takes both away.
+    EXPECT_EQ(std::lround(field(d, "In colour")->value()),
+              std::lround(100 * std::get<double>(values().at("colour"))));
+    d.undo();
+    EXPECT_EQ(values(), asAdded);
+    // Of another picture nothing has been said yet.
+    d.state().setKey(1);
+    EXPECT_TRUE(account->text().isEmpty());
+}
+
 TEST(RawScreen, TheCamerasPictureComesFirstThenHalfThenTheWhole) {
     Driver d({"lake-fog.jpg"});
     Dng dng;

@@ -2,6 +2,7 @@
 #include "lut/accelerate.h"
 #include "render/plan.h"
 #include "render/view.h"
+#include "stages/measured_noise.h"
 #include "stages/noise.h"
 #include "support/dispatch.h"
 #include "support/samples.h"
@@ -182,6 +183,50 @@ TEST(Noise, ASmallerViewShowsWhatTheFileWillHave) {
     EXPECT_EQ(program.needs(1.0 / 32).margin, 0);
     EXPECT_GT(program.needs(0.25).margin, 0);
     EXPECT_LT(program.needs(0.25).margin, program.needs(1).margin);
+}
+
+TEST(MeasuredNoise, IsWhatWasAddedWhateverElseIsInThePicture) {
+    // Half of it is even, half a weave far stronger than the noise.
+    const Picture known = clean(512, 384);
+    for (const double sigma : {0.004, 0.01, 0.03}) {
+        const MeasuredNoise noise = measuredNoise(noisy(known, sigma, 13));
+        ASSERT_TRUE(noise.isKnown);
+        // White noise leaves 0.889 and 0.200 of itself in the two finest levels (Starck and Murtagh 1994).
+        const double luma = sigma * std::sqrt(0.2126 * 0.2126 + 0.7152 * 0.7152 + 0.0722 * 0.0722);
+        const double blueness = sigma * std::sqrt(0.2126 * 0.2126 + 0.7152 * 0.7152 + 0.9278 * 0.9278);
+        EXPECT_NEAR(noise.luma[0] / (0.889 * luma), 1, 0.12) << sigma;
+        EXPECT_NEAR(noise.colour[0] / (0.889 * blueness), 1, 0.12) << sigma;
+        EXPECT_NEAR(noise.luma[1] / (0.200 * luma), 1, 0.2) << sigma;
+    }
+    const MeasuredNoise none = measuredNoise(known);
+    ASSERT_TRUE(none.isKnown);
+    EXPECT_EQ(noiseParametersFor(none), (std::map<std::string, Value>{{"luma", 0.0}, {"colour", 0.0}}));
+    // Nothing but what is cut off at an end of the range, and less than a patch: nothing is said of them.
+    Picture white(400, 300);
+    for (int k = 0; k < 3; ++k)
+        for (int y = 0; y < white.height(); ++y) std::fill_n(white.row(k, y), white.width(), 1.0F);
+    EXPECT_FALSE(measuredNoise(white).isKnown);
+    EXPECT_FALSE(measuredNoise(randomPicture(30, 500, 3)).isKnown);
+}
+
+TEST(MeasuredNoise, SetsAmountsThatTakeItOutAndLeaveStructure) {
+    const Picture known = clean(512, 384);
+    const PixelRect even{20, 10, 200, 150}, weave{20, 220, 200, 150};
+    const auto luma = [](const Picture& p) { return [&p](int x, int y) { return lumaAt(p, x, y); }; };
+    double before = 0;
+    for (const double sigma : {0.004, 0.012, 0.03}) {
+        const Picture source = noisy(known, sigma, 17);
+        Grade grade = noiseOf(0, 0);
+        for (const auto& [id, value] : noiseParametersFor(measuredNoise(source)))
+            grade.prep.front().parameters[id] = value;
+        const double amount = std::get<double>(grade.prep.front().parameters.at("luma"));
+        EXPECT_GT(amount, before) << "more noise, more of it";
+        before = amount;
+        const Picture out = Program::compile(grade).graded(source);
+        EXPECT_LT(spreadOf(even, luma(out)).deviation, 0.35 * spreadOf(even, luma(source)).deviation) << sigma;
+        if (sigma < 0.02) // 0.2 peak to peak is six deviations and more
+            EXPECT_GT(spreadOf(weave, luma(out)).deviation, 0.9 * spreadOf(weave, luma(known)).deviation) << sigma;
+    }
 }
 
 TEST(Noise, StandsAheadOfWhatAMovingControlIsShownBy) {

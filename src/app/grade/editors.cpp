@@ -4,6 +4,7 @@
 #include "app/grade/lens_editor.h"
 #include "app/grade/lut_editor.h"
 #include "app/grade/miniatures.h"
+#include "app/grade/noise_editor.h"
 #include "app/grade/overlay_editor.h"
 #include "app/grade/raw_editor.h"
 #include "app/grade/tone_editors.h"
@@ -424,6 +425,7 @@ StageEditor* makeEditor(AppState& state, const std::string& stageId, QWidget* pa
     if (stage.type == kFrameType) return new FrameEditor(state, stageId, parent);
     if (stage.type == kOverlayType) return new OverlayEditor(state, stageId, parent);
     if (stage.type == "lut") return new LutEditor(state, stageId, parent);
+    if (stage.type == "noise") return new NoiseEditor(state, stageId, parent);
     if (stage.type == "vignette") return new VignetteEditor(state, stageId, parent);
     if (stage.type == "curves") return new CurvesEditor(state, stageId, parent);
     if (stage.type == "wheels") return new WheelsEditor(state, stageId, parent);
