@@ -12,6 +12,7 @@
 #include "stages/finish_order.h"
 #include "stages/stage_type.h"
 
+#include <QBuffer>
 #include <algorithm>
 #include <cmath>
 
@@ -200,13 +201,46 @@ void PictureSet::readNext() {
     }
 }
 
+namespace {
+
+/// Counts the ways of drawing: what an older program drew is not used.
+constexpr const char* kThumbnailDrawing = "1";
+
+/// The name of a drawing: all that a thumbnail depends on but the picture's file.
+std::string drawingOf(Grade grade, const std::string& screen) {
+    grade.picture = {}; // is of the file
+    return contentHash(kThumbnailDrawing + screen + '\n' + gradeToText(grade));
+}
+
+QByteArray jpegOf(const QImage& image) {
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    constexpr int quality = 95;
+    return image.save(&buffer, "JPG", quality) ? bytes : QByteArray();
+}
+
+} // namespace
+
 void PictureSet::readSmall(int index) {
     const int generation = generation_;
     const fs::path file = at(index).file;
     const RawSettings raw = rawOf(at(index).work.grade);
     ++reading_;
     const LensSettings lens = lensOf(at(index).work.grade);
-    runBehind(readers_, [this, index, generation, file, raw, lens, smalls = onDisk_] {
+    const std::optional<Grade> knownAs = std::exchange(pictures_[static_cast<std::size_t>(index)].mayBeKnown, false)
+                                             ? std::optional(at(index).work.grade)
+                                             : std::nullopt;
+    runBehind(readers_, [this, index, generation, file, raw, lens, knownAs, screen = screenId(), smalls = onDisk_] {
+        if (const auto known = knownAs ? smalls.known(file, drawingOf(*knownAs, screen)) : std::nullopt) {
+            const QImage thumbnail = QImage::fromData(QByteArray::fromStdString(known->drawn));
+            if (!thumbnail.isNull()) {
+                correctionFor(lens, known->shot);
+                tellWindow(this, [this, index, generation, known, thumbnail] {
+                    if (generation == generation_) takeKnown(index, *known, thumbnail);
+                });
+                return;
+            }
+        }
         SmallPicture small;
         QString error;
         try {
@@ -221,13 +255,25 @@ void PictureSet::readSmall(int index) {
         tellWindow(this, [this, index, generation, small, error] {
             if (generation != generation_) return;
             --reading_;
-            pictures_[static_cast<std::size_t>(index)].shot = small.shot;
-            pictures_[static_cast<std::size_t>(index)].isFine = small.size.isFine();
-            noteShape(index, small.size.width, small.size.height);
+            takeFacts(index, small.shot, small.size, small.state);
             takeSmall(index, small.picture, error);
             readNext();
         });
     });
+}
+
+void PictureSet::takeFacts(int index, const Shot& shot, const PictureSize& size, const FileState& state) {
+    OpenPicture& picture = pictures_[static_cast<std::size_t>(index)];
+    picture.shot = shot, picture.size = size, picture.state = state;
+    noteShape(index, size.width, size.height);
+}
+
+void PictureSet::takeKnown(int index, const KnownPicture& known, const QImage& thumbnail) {
+    --reading_;
+    takeFacts(index, known.shot, known.size, known.state);
+    pictures_[static_cast<std::size_t>(index)].thumbnail = thumbnail.convertToFormat(QImage::Format_RGB888);
+    Q_EMIT thumbnailChanged(index);
+    readNext(); // this one too, where another grade came meanwhile or its pixels were asked for
 }
 
 void PictureSet::noteShape(int index, int width, int height) {
@@ -276,9 +322,13 @@ void PictureSet::drawThumbnail(int index) {
             drawThumbnail(index);
             return;
         }
+        // What is kept is how it will be found the next time; while a control moves there would be many.
+        const OpenPicture& picture = at(index);
+        const bool isKept = picture.state.bytes > 0 && grade == picture.opened;
         runBehind(
             readers_,
-            [this, index, generation, grade, small] {
+            [this, index, generation, grade, small, isKept, screen = screenId(), file = picture.file,
+             known = KnownPicture{picture.shot, picture.size, picture.state, {}}, smalls = onDisk_]() mutable {
                 QImage image;
                 try {
                     image = imageOf(grade, small)
@@ -292,14 +342,20 @@ void PictureSet::drawThumbnail(int index) {
                     pictures_[static_cast<std::size_t>(index)].thumbnail = image;
                     Q_EMIT thumbnailChanged(index);
                 });
+                if (!isKept) return;
+                known.drawn = jpegOf(image).toStdString();
+                if (!known.drawn.empty()) smalls.keep(file, drawingOf(grade, screen), known);
             },
             1);
     });
 }
 
 void PictureSet::redrawAll() {
-    for (int i = 0; i < size(); ++i)
-        if (!at(i).thumbnail.isNull()) drawThumbnail(i);
+    for (int i = 0; i < size(); ++i) {
+        if (at(i).thumbnail.isNull()) continue;
+        pictures_[static_cast<std::size_t>(i)].mayBeKnown = true;
+        drawThumbnail(i);
+    }
 }
 
 void PictureSet::setWork(int index, const PictureWork& work) {

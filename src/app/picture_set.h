@@ -39,7 +39,9 @@ struct OpenPicture {
     QImage thumbnail;             ///< graded
     QString error;                ///< why it can't be shown; empty when all is well
     bool isNew = false;           ///< there was no grade for it when it was opened
-    bool isFine = false;          ///< it has more than 8 bits of a channel; known with the shot
+    PictureSize size;             ///< of the file, known with the shot
+    FileState state;              ///< of the file when that was read
+    bool mayBeKnown = true;       ///< its thumbnail may lie on the disk, drawn before
     bool gradeUnreadable = false; ///< the grade file was not understood: set aside before it is written again
 };
 
@@ -115,6 +117,9 @@ private:
     void readSmall(int index);
     void noteShape(int index, int width, int height);
     void takeSmall(int index, const Picture& small, const QString& error);
+    /// The thumbnail of a picture as it was drawn before, its small version left on the disk until it is asked for.
+    void takeKnown(int index, const KnownPicture& known, const QImage& thumbnail);
+    void takeFacts(int index, const Shot& shot, const PictureSize& size, const FileState& state);
     void takeLoaded(int index, const LoadedPicture& whole, const Picture& small, const QString& message);
     /// Tells of a picture that is kept, in the frame that it has now.
     void showKept();

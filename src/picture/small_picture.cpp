@@ -20,16 +20,12 @@ using nlohmann::json;
 namespace {
 
 // A kept file: the mark, a sum of all that comes behind the header's length (8 bytes), that length (4 bytes), the
-// header (CBOR), then the codes of red, green, blue and alpha, row by row, 16 bits each, from the lowest to the
-// highest value of the picture. Bytes lie as the machine has them: the folder is this machine's own.
-constexpr std::string_view kMark = "BarytonSmall1\n";
+// header (CBOR), then what is kept. Of a small picture that is the codes of red, green, blue and alpha, row by row,
+// 16 bits each, from the lowest to the highest value of the picture; of a known one an image file. Bytes lie as the
+// machine has them: the folder is this machine's own.
+constexpr std::string_view kMark = "BarytonSmall1\n", kKnownMark = "BarytonKnown1\n";
 constexpr double kCodes = 65535;
-constexpr std::size_t kMostHeader = 1 << 16;
-
-struct FileState {
-    std::uintmax_t bytes = 0;
-    std::int64_t written = 0;
-};
+constexpr std::size_t kMostHeader = 1 << 16, kMostKnown = 1 << 20;
 
 FileState stateOf(const fs::path& file) {
     return {fs::file_size(file), fs::last_write_time(file).time_since_epoch().count()};
@@ -52,6 +48,7 @@ std::uint64_t sumOf(std::string_view bytes) {
     return sum;
 }
 
+static_assert(kMark.size() == kKnownMark.size());
 constexpr std::size_t kPrefix = kMark.size() + sizeof(std::uint64_t) + sizeof(std::uint32_t);
 
 json jsonOf(const Shot& shot) {
@@ -118,26 +115,20 @@ void decode(const Coded& coded, Picture& picture) {
     });
 }
 
-void keep(const fs::path& at, const std::string& key, const FileState& state, const SmallPicture& small,
-          const Coded& coded) {
-    const Picture& picture = small.picture;
-    const std::vector<std::uint8_t> header = json::to_cbor({{"key", key},
-                                                            {"bytes", state.bytes},
-                                                            {"written", state.written},
-                                                            {"width", picture.width()},
-                                                            {"height", picture.height()},
-                                                            {"alpha", picture.hasAlpha()},
-                                                            {"scale", picture.scale()},
-                                                            {"low", coded.low},
-                                                            {"high", coded.high},
-                                                            {"size", {small.size.width, small.size.height}},
-                                                            {"bits", small.size.bits},
-                                                            {"shot", jsonOf(small.shot)}});
+/// What both kinds of kept files say of the picture's own.
+json headerOf(const std::string& key, const FileState& state, const PictureSize& size, const Shot& shot) {
+    return {
+        {"key", key},        {"bytes", state.bytes}, {"written", state.written}, {"size", {size.width, size.height}},
+        {"bits", size.bits}, {"shot", jsonOf(shot)}};
+}
+
+void put(const fs::path& at, std::string_view mark, const json& facts, std::string_view kept) {
+    const std::vector<std::uint8_t> header = json::to_cbor(facts);
     std::string body(reinterpret_cast<const char*>(header.data()), header.size());
-    body.append(reinterpret_cast<const char*>(coded.codes.data()), coded.codes.size() * sizeof(std::uint16_t));
+    body.append(kept);
     const std::uint64_t sum = sumOf(body);
     const auto length = static_cast<std::uint32_t>(header.size());
-    std::string prefix(kMark);
+    std::string prefix(mark);
     prefix.append(reinterpret_cast<const char*>(&sum), sizeof(sum));
     prefix.append(reinterpret_cast<const char*>(&length), sizeof(length));
     // Not flushed to the disk, as what must not be lost would be: after a power cut it is not whole, and made again.
@@ -153,23 +144,34 @@ void keep(const fs::path& at, const std::string& key, const FileState& state, co
     if (!out || failed) fs::remove(part, failed);
 }
 
+void require(bool holds) {
+    if (!holds) throw std::runtime_error("not kept");
+}
+
+struct Taken {
+    json header;
+    std::string_view kept;
+
+    PictureSize size() const { return {header.at("size").at(0), header.at("size").at(1), header.at("bits")}; }
+};
+
 /// Throws where the bytes are not whole, or not of that file as it is.
-SmallPicture taken(const std::string& bytes, const std::string& key, const FileState& state) {
-    const auto require = [](bool holds) {
-        if (!holds) throw std::runtime_error("not kept");
-    };
-    require(bytes.size() > kPrefix && bytes.starts_with(kMark));
+Taken taken(std::string_view mark, const std::string& bytes, const std::string& key, const FileState& state) {
+    require(bytes.size() > kPrefix && bytes.starts_with(mark));
     std::uint64_t sum = 0;
     std::uint32_t length = 0;
     std::memcpy(&sum, bytes.data() + kMark.size(), sizeof(sum));
     std::memcpy(&length, bytes.data() + kMark.size() + sizeof(sum), sizeof(length));
-    std::size_t at = kPrefix;
-    require(length <= kMostHeader && bytes.size() - at >= length);
-    require(sum == sumOf(std::string_view(bytes).substr(at)));
-    const auto first = bytes.begin() + static_cast<std::ptrdiff_t>(at);
-    const json header = json::from_cbor(first, first + length);
-    at += length;
-    require(header.at("key") == key && header.at("bytes") == state.bytes && header.at("written") == state.written);
+    const std::string_view body = std::string_view(bytes).substr(kPrefix);
+    require(length <= kMostHeader && body.size() >= length && sum == sumOf(body));
+    const Taken taken{json::from_cbor(body.begin(), body.begin() + length), body.substr(length)};
+    require(taken.header.at("key") == key && taken.header.at("bytes") == state.bytes &&
+            taken.header.at("written") == state.written);
+    return taken;
+}
+
+SmallPicture smallFrom(const Taken& taken, const FileState& state) {
+    const json& header = taken.header;
     const int width = header.at("width"), height = header.at("height");
     const bool hasAlpha = header.at("alpha");
     require(width > 0 && height > 0 && width <= kSmallSide && height <= kSmallSide);
@@ -177,10 +179,11 @@ SmallPicture taken(const std::string& bytes, const std::string& key, const FileS
     coded.low = header.at("low"), coded.high = header.at("high");
     require(std::isfinite(coded.low) && std::isfinite(coded.high) && coded.high > coded.low);
     coded.codes.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(height) * (hasAlpha ? 4 : 3));
-    require(bytes.size() - at == coded.codes.size() * sizeof(std::uint16_t));
-    std::memcpy(coded.codes.data(), bytes.data() + at, bytes.size() - at);
+    require(taken.kept.size() == coded.codes.size() * sizeof(std::uint16_t));
+    std::memcpy(coded.codes.data(), taken.kept.data(), taken.kept.size());
     SmallPicture small;
-    small.size = {header.at("size").at(0), header.at("size").at(1), header.at("bits")};
+    small.state = state;
+    small.size = taken.size();
     small.shot = shotFrom(header.at("shot"));
     small.picture = Picture(width, height, hasAlpha);
     small.picture.setScale(header.at("scale"));
@@ -220,7 +223,8 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
         if (!folder_.empty()) at = folder_ / contentHash(key);
         std::error_code none;
         if (fs::exists(at, none)) {
-            SmallPicture small = taken(readFile(at), key, state);
+            const std::string bytes = readFile(at);
+            SmallPicture small = smallFrom(taken(kMark, bytes, key, state), state);
             // What was used last is removed last.
             fs::last_write_time(at, fs::file_time_type::clock::now(), none);
             return small;
@@ -229,19 +233,60 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
         // Not of this file, not whole, or no longer: it is read from the picture's own.
     }
     SmallPicture small = readSmallPicture(file, raw);
+    small.state = state;
     const Coded coded = codedOf(small.picture);
     decode(coded, small.picture);
     try {
         if (!at.empty()) fs::create_directories(folder_);
         // One that was written to while it was read is not kept: which of its states was seen, who knows.
         const FileState after = stateOf(file);
-        if (!at.empty() && after.bytes == state.bytes && after.written == state.written &&
-            hasRoom(folder_, leastFree_))
-            keep(at, key, state, small, coded);
+        if (!at.empty() && after == state && hasRoom(folder_, leastFree_)) {
+            json header = headerOf(key, state, small.size, small.shot);
+            header.update({{"width", small.picture.width()},
+                           {"height", small.picture.height()},
+                           {"alpha", small.picture.hasAlpha()},
+                           {"scale", small.picture.scale()},
+                           {"low", coded.low},
+                           {"high", coded.high}});
+            put(at, kMark, header,
+                {reinterpret_cast<const char*>(coded.codes.data()), coded.codes.size() * sizeof(std::uint16_t)});
+        }
     } catch (const std::exception&) {
         // A folder that can't be written keeps nothing: the picture is there all the same.
     }
     return small;
+}
+
+fs::path SmallStore::knownAt(const fs::path& file) const {
+    return folder_.empty() ? fs::path() : folder_ / (contentHash(keyOf(file, {})) + ".known");
+}
+
+std::optional<KnownPicture> SmallStore::known(const fs::path& file, const std::string& drawing) const {
+    try {
+        const fs::path at = knownAt(file);
+        std::error_code none;
+        if (at.empty() || !fs::exists(at, none)) return std::nullopt;
+        const FileState state = stateOf(file);
+        const std::string bytes = readFile(at, kMostKnown);
+        const Taken found = taken(kKnownMark, bytes, keyOf(file, {}) + drawing, state);
+        fs::last_write_time(at, fs::file_time_type::clock::now(), none);
+        return KnownPicture{shotFrom(found.header.at("shot")), found.size(), state, std::string(found.kept)};
+    } catch (const std::exception&) {
+        return std::nullopt; // drawn otherwise, of the file as it was, or not whole
+    }
+}
+
+void SmallStore::keep(const fs::path& file, const std::string& drawing, const KnownPicture& known) const {
+    try {
+        const fs::path at = knownAt(file);
+        if (at.empty()) return;
+        fs::create_directories(folder_);
+        if (hasRoom(folder_, leastFree_))
+            put(at, kKnownMark, headerOf(keyOf(file, {}) + drawing, known.state, known.size, known.shot),
+                known.drawn);
+    } catch (const std::exception&) {
+        // It is drawn again the next time.
+    }
 }
 
 void SmallStore::trim(std::uintmax_t bytes) const {

@@ -66,9 +66,9 @@ struct RowPuller {
 
 int generateRows(VipsRegion* out, void*, void* rowSource, void*, gboolean*) {
     auto& source = *static_cast<RowPuller*>(rowSource);
+    const CalledInThread called(source.edge);
     const VipsRect& wanted = out->valid;
     const std::size_t pixel = source.shape.rowBytes() / static_cast<std::size_t>(source.shape.width);
-    const CalledInThread called(source.edge);
     const std::lock_guard<std::mutex> guard(source.lock);
     if (source.failure) return -1;
     try { // nothing may be thrown through the library

@@ -4,6 +4,8 @@
 #include "app/read_for_viewer.h"
 #include "app/screen_helpers.h"
 #include "app/theme/theme.h"
+#include "app/widgets/number_field.h"
+#include "base/file.h"
 
 #include <QPushButton>
 #include <QTableWidget>
@@ -78,6 +80,53 @@ TEST(Start, ASetComesBackAtThePictureLastInHand) {
     std::filesystem::remove(d.folder() / "snow-yard.jpg");
     d.start();
     EXPECT_EQ(keyName(d.window()), "lake-fog.jpg");
+}
+
+TEST(Start, ASetThatWasSeenBeforeShowsItsThumbnailsAsTheyWereDrawn) {
+    Driver d({"lake-fog.jpg", "red-curtain.jpg", "snow-yard.jpg"});
+    d.start();
+    const auto thumbnail = [&](int index) { return d.state().pictures().at(index).thumbnail; };
+    const auto allThere = [&] {
+        for (int i = 0; i < 3; ++i)
+            if (thumbnail(i).isNull()) return false;
+        return true;
+    };
+    ASSERT_TRUE(Driver::waitFor(allThere));
+    d.settle();
+    const std::vector<QImage> drawn{thumbnail(0), thumbnail(1), thumbnail(2)};
+    d.chooseStage("exposure");
+    d.type(d.named<NumberField>(d.window().gradePage()->editorPanel(), tr8("Stops")), tr8("1"), true);
+    d.settle();
+    d.window().close();
+    d.stop();
+    // Nothing else can be read of the second one than what was kept; it looks as it did when it was last seen.
+    const std::filesystem::path second = d.folder() / "red-curtain.jpg";
+    const auto written = std::filesystem::last_write_time(second);
+    std::string bytes = readFile(second);
+    std::fill(bytes.begin(), bytes.begin() + 4096, 'x');
+    std::ofstream(second, std::ios::binary) << bytes;
+    std::filesystem::last_write_time(second, written);
+    for (const auto& each : std::filesystem::directory_iterator(SmallStore::usersFolder()))
+        if (each.path().extension() != ".known") std::filesystem::remove(each);
+    d.start();
+    ASSERT_TRUE(Driver::waitFor(allThere));
+    const auto apart = [](const QImage& a, const QImage& b) {
+        if (a.size() != b.size()) return 255;
+        int most = 0;
+        for (int y = 4; y < a.height(); y += 8)
+            for (int x = 4; x < a.width(); x += 8)
+                most = std::max(most, std::abs(qGray(a.pixel(x, y)) - qGray(b.pixel(x, y))));
+        return most;
+    };
+    EXPECT_LT(apart(thumbnail(1), drawn[1]), 24) << "what a JPEG changes";
+    EXPECT_TRUE(d.state().pictures().at(1).error.isEmpty());
+    EXPECT_EQ(d.state().pictures().at(1).size.height, 1800);
+    // The grade of the first is another since: it is drawn anew.
+    EXPECT_TRUE(
+        Driver::waitFor([&] { return qGray(thumbnail(0).pixel(100, 100)) > qGray(drawn[0].pixel(100, 100)); }));
+    // Who needs pixels of the third has them read.
+    EXPECT_TRUE(Driver::waitFor([&] { return !d.state().pictures().smallOf(2).isEmpty(); }));
+    EXPECT_LT(apart(thumbnail(2), drawn[2]), 24);
 }
 
 TEST(Start, PagesThatComeLaterKnowTheSet) {

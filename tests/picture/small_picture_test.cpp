@@ -104,6 +104,48 @@ TEST(SmallPicture, WhateverLiesInTheFolderThePictureIsRight) {
     EXPECT_TRUE(sameBytes(blocked.read(kept.file).picture, first.picture));
 }
 
+TEST(KnownPicture, IsWhatWasKeptOfThisFileInThisDrawingAndNothingElse) {
+    const Kept kept;
+    const SmallPicture small = kept.store.read(kept.file);
+    EXPECT_FALSE(kept.store.known(kept.file, "plain"));
+    Shot shot;
+    shot.cameraModel = "Heron 3", shot.focal = 35;
+    kept.store.keep(kept.file, "plain", {shot, small.size, small.state, "a drawing\0of it"});
+    const auto known = kept.store.known(kept.file, "plain");
+    ASSERT_TRUE(known);
+    EXPECT_EQ(known->shot, shot);
+    EXPECT_EQ(known->size.width, small.size.width);
+    EXPECT_EQ(known->size.bits, 16);
+    EXPECT_EQ(known->state, small.state);
+    EXPECT_EQ(known->drawn, "a drawing\0of it");
+    EXPECT_FALSE(kept.store.known(kept.file, "warmer"));
+    EXPECT_FALSE(kept.store.known(kept.folder / "other.png", "plain"));
+    // The last drawing is the one that stays; the small version beside it is another matter.
+    kept.store.keep(kept.file, "warmer", {shot, small.size, small.state, "warm"});
+    EXPECT_FALSE(kept.store.known(kept.file, "plain"));
+    EXPECT_EQ(kept.files().size(), 2U);
+    EXPECT_TRUE(sameBytes(kept.store.read(kept.file).picture, small.picture));
+    // Damaged anywhere it is none; so it is when the file changes, before it was kept or after.
+    fs::path there;
+    for (const fs::path& each : kept.files())
+        if (each.extension() == ".known") there = each;
+    const std::string whole = readFile(there);
+    for (std::size_t i = 0; i < whole.size(); i += 7) {
+        std::string damaged = whole;
+        damaged[i] = static_cast<char>(damaged[i] ^ 0x21);
+        writeFileAtomically(there, damaged);
+        ASSERT_FALSE(kept.store.known(kept.file, "warmer")) << i;
+        writeFileAtomically(there, whole.substr(0, i));
+        ASSERT_FALSE(kept.store.known(kept.file, "warmer")) << i;
+    }
+    writeFileAtomically(there, whole);
+    ASSERT_TRUE(kept.store.known(kept.file, "warmer"));
+    kept.write(paintedPicture(80, 50));
+    EXPECT_FALSE(kept.store.known(kept.file, "warmer"));
+    kept.store.keep(kept.file, "late", {shot, small.size, small.state, "of what it was"});
+    EXPECT_FALSE(kept.store.known(kept.file, "late"));
+}
+
 TEST(SmallPicture, IsNotKeptWhereThereIsLittleRoomOrNoFolder) {
     const Kept kept;
     const SmallStore full(kept.folder / "full", ~std::uintmax_t(0)), none{fs::path()};

@@ -75,8 +75,8 @@ void SetSurvey::take(int index, const Picture& small) {
     if (at >= items_.size()) return smalls_.done();
     const bool isSeen = !seen_[at].scene.isEmpty();
     runBehind(pool_, [this, index, small, generation = generation_, set = setGeneration_, grade = grades_[at],
-                      sampled = sampled_, isFine = pictures_.at(index).isFine, isSeen, shot = pictures_.shotOf(index),
-                      task = task_] {
+                      sampled = sampled_, isFine = pictures_.at(index).size.isFine(), isSeen,
+                      shot = pictures_.shotOf(index), task = task_] {
         LookMeasure measure;
         QImage image;
         RunPicture seen{shot, {}};
@@ -155,7 +155,7 @@ void SetSurvey::findStagesOf(int index, const Picture& small) {
     const auto at = static_cast<std::size_t>(index);
     if (at >= items_.size() || items_[at].isFaulted) return faultSmalls_.done();
     runBehind(pool_, [this, at, small, generation = generation_, grade = grades_[at], sampled = sampled_,
-                      faults = items_[at].faults, isFine = pictures_.at(index).isFine, task = task_] {
+                      faults = items_[at].faults, isFine = pictures_.at(index).size.isFine(), task = task_] {
         Faults found = faults;
         bool isWhole = true;
         try {
