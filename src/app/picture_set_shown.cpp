@@ -79,8 +79,8 @@ void PictureSet::read(int index, bool withPreview) {
     const Grade& grade = at(index).work.grade;
     const ViewerWish wish{at(index).file, rawOf(grade), lensOf(grade), withPreview};
     ++loading_;
-    // The small version is made from what is read here anyway.
-    const bool smallToo = unread_.erase(index) > 0;
+    // The small version is made from what is read here anyway; of what is in hand there is always one.
+    const bool smallToo = unread_.erase(index) > 0 || at(index).small.isEmpty();
     const auto take = [this, index, generation = generation_](const ViewerVersion& version) {
         tellWindow(this, [this, index, generation, version] {
             if (generation == generation_) takeLoaded(index, version.picture, version.small, version.message);

@@ -143,8 +143,8 @@ TEST(Scopes, OfThePictureBeforeAreNotShown) {
     // What is counted of a picture on a thread of its own may come when another one is shown already.
     auto& preview = const_cast<PreviewService&>(grade->preview());
     std::optional<PreviewScopes> last;
-    const auto heard = QObject::connect(&preview, &PreviewService::scopesReady, scopes,
-                                        [&](const PreviewScopes& of) { last = of; });
+    const auto heard =
+        QObject::connect(&preview, &PreviewService::scopesReady, scopes, [&](const PreviewScopes& of) { last = of; });
     d.window().state().setKey(1);
     d.settle();
     ASSERT_TRUE(last);

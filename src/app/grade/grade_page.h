@@ -28,7 +28,8 @@ class GradePage : public QWidget {
 public:
     explicit GradePage(AppState& state, QWidget* parent = nullptr);
 
-    /// Gives panels the sizes that they had, or have at first; to be called once they are styled, before they are seen.
+    /// Gives panels the sizes that they had, or have at first; to be called once they are styled, before they are
+    /// seen.
     void restoreLayout();
     PictureView* view() const { return view_; }
     FrameView* frameView() const { return frame_; }

@@ -75,7 +75,7 @@ private:
     QTimer redrawTimer_, detailTimer_;
     std::filesystem::path chosenFile_;
     std::filesystem::path addedLast_; ///< in the library, as it was seen here
-    std::map<int, Picture> sources_; ///< check pictures at the size of tiles
+    std::map<int, Picture> sources_;  ///< check pictures at the size of tiles
     int hovered_ = -1;
     std::vector<QString> searched_; ///< what the search looks through, for each preset
     bool filling_ = false;
