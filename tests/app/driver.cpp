@@ -221,9 +221,12 @@ QDialog* Driver::sheet() {
 }
 
 void Driver::addStage(const QString& name) {
-    click(named<QPushButton>(window().gradePage(), ChainView::tr("Add a stage")));
     const auto open = [] { return qobject_cast<AddStageList*>(QApplication::activePopupWidget()); };
-    waitFor([&] { return open() != nullptr; }, 5);
+    // A compositor may close at once what is opened while it is busy: a hand presses again.
+    for (int tries = 0; tries < 3 && !open(); ++tries) {
+        click(named<QPushButton>(window().gradePage(), ChainView::tr("Add a stage")));
+        waitFor([&] { return open() != nullptr; }, 5);
+    }
     auto* list = open();
     if (!list) qFatal("the list of stages did not open");
     ++actions_;
