@@ -28,11 +28,11 @@ void NoiseEditor::measure() {
         return;
     }
     measure_->setEnabled(false);
-    runBehind(pool_, [this, whole, key = state_.key()] {
+    runBehind(pool_, [this, whole] {
         const MeasuredNoise noise = measuredNoise(whole->full());
-        tellWindow(this, [this, noise, key] {
+        tellWindow(this, [this, noise, whole] {
             measure_->setEnabled(true);
-            if (key != state_.key()) return;
+            if (whole != state_.pictures().wholeShown()) return; // another picture, or another set, is in hand
             if (!noise.isKnown) {
                 account_->setText(tr("No part of the picture is even enough to tell. Judge at 100 %."));
                 return;
