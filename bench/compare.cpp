@@ -272,6 +272,12 @@ void compareAround(const Picture& picture) {
     row("the base level made from the picture", t[6].median);
     row("the frame turned by 1.3°, 2 threads", t[7].median);
     row("the frame cut to 2 : 1, not turned", t[8].median);
+}
+
+/// A control of the Look that moves, in a view of 1280 × 800.
+void comparePreview(const Picture& picture) {
+    const Grade whole = eightAndAround();
+    const Placement turned = placementOf({0, 1, 0.5, 0.5, 1.3}, picture.width(), picture.height());
     Grade finished = eightStages();
     for (const auto& [id, values] :
          {std::pair<const char*, std::map<std::string, Value>>{"local-contrast", {{"amount", 0.5}}},
@@ -281,10 +287,14 @@ void compareAround(const Picture& picture) {
         finished.finish.push_back(makeStage(finished, id));
         finished.finish.back().parameters = values;
     }
-    for (const auto& [name, grade] :
-         {std::pair("eight-stage Look", eightStages()), std::pair("the same, Bloom and Detail", whole),
-          std::pair("the Look, local contrast, halation, vignette, grain", finished)}) {
-        const auto latency = previewTimes(picture, grade, 200);
+    const Picture inFrame = placed(picture, turned, 2);
+    const std::tuple<const char*, Grade, const Picture&> cases[] = {
+        {"five stages", fiveStages(), picture},
+        {"eight-stage Look", eightStages(), picture},
+        {"the same, frame turned, Bloom and Detail", whole, inFrame},
+        {"the Look, local contrast, halation, vignette, grain", finished, picture}};
+    for (const auto& [name, grade, pixels] : cases) {
+        const auto latency = previewTimes(pixels, grade, 200);
         row(fmt::format("control moves → painted 1280 × 800, {}", name), percentile(latency, 0.5),
             fmt::format("95 % {:.1f}", percentile(latency, 0.95)));
     }
@@ -309,8 +319,12 @@ void compareDrags(const Picture& picture, const fs::path& folder) {
     std::erase_if(five.look[0].stages, [](const Stage& stage) {
         return stage.type == "exposure" || stage.type == "warmth" || stage.type == "push-table";
     });
+    Grade turned = eightAndAround();
+    turned.prep.push_back(makeStage(turned, "frame"));
+    turned.prep.back().parameters = {{"angle", 1.3}};
     const std::tuple<const char*, Grade, bool> cases[] = {{"five stages", five, false},
                                                           {"eight stages", eightStages(), false},
+                                                          {"eight, frame turned, Bloom, Detail", turned, false},
                                                           {"eight stages, a second window", eightStages(), true}};
     for (const auto& [what, grade, withSecond] : cases) {
         const DragsTimes drags = dragTimes(folder / "large" / "open.jpg", grade, folder, withSecond);
@@ -430,13 +444,7 @@ int main(int argc, char** argv) {
         if (wants("masks")) compareMasks(picture);
         if (wants("survey")) compareSurvey(eightStages(), folder);
         if (wants("batch")) compareRuns(picture, eightStages(), folder);
-        if (wants("preview"))
-            for (const auto& [name, grade] :
-                 {std::pair("five stages", fiveStages()), std::pair("eight-stage Look", eightStages())}) {
-                const auto latency = previewTimes(picture, grade, 200);
-                row(fmt::format("control moves → painted 1280 × 800, {}, median", name), percentile(latency, 0.5));
-                row("  95th percentile", percentile(latency, 0.95));
-            }
+        if (wants("preview")) comparePreview(picture);
         if (wants("raw")) compareRaw(picture, folder);
         if (wants("places")) comparePlaces(picture, folder);
         if (wants("open")) compareOpening(picture, folder);

@@ -16,8 +16,11 @@ std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int
     const auto pyramid = std::make_shared<const Pyramid>(picture);
     view.setPictureSize({picture.width(), picture.height()});
     const auto region = view.region();
-    QObject::connect(&service, &PreviewService::frameReady, &view,
-                     [&](const PreviewFrame& frame) { view.setImages(frame.after, frame.before, region); });
+    bool isQuick = false;
+    QObject::connect(&service, &PreviewService::frameReady, &view, [&](const PreviewFrame& frame) {
+        isQuick = !frame.exact;
+        view.setImages(frame.after, frame.before, region);
+    });
     QEventLoop loop;
     QObject::connect(&view, &PictureView::painted, &loop, &QEventLoop::quit);
     std::vector<double> times;
@@ -26,7 +29,15 @@ std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int
     const auto ask = [&] {
         service.request({pyramid, {region.left, region.top, region.width, region.height, region.scale}, now, {}, {}});
     };
-    ask();
+    // A hand sends its changes whether or not a frame was painted meanwhile.
+    QElapsedTimer beginning;
+    beginning.start();
+    constexpr int longest = 4000, between = 8; // milliseconds
+    for (QElapsedTimer last; !isQuick && beginning.elapsed() < longest; QApplication::processEvents()) {
+        if (last.isValid() && last.elapsed() < between) continue;
+        ask();
+        last.start();
+    }
     for (int i = 0; i < changes + 5; ++i) {
         for (auto& layer : now.look)
             for (Stage& stage : layer.stages)

@@ -126,6 +126,7 @@ public:
     /// they set. One that just let go may still set what it set last.
     void beginGesture();
     void letGo() { gestures_.letGo(); }
+    bool isHeld() const { return gestures_.held() != 0; }
     /// Undoes what the last held gesture did, as if it had never been.
     void takeBackGesture();
     /// Puts a preset on each target and lists it as in force there.

@@ -43,7 +43,7 @@ void PreviewService::request(PreviewRequest request) {
         // By when they come, not by when there was time for them: an exact frame may take longer than a movement's
         // pauses.
         const auto now = Clock::now();
-        nextMoves_ = now - nextSince_ < kTogether;
+        nextMoves_ = next_->isHeld || now - nextSince_ < kTogether;
         nextSince_ = now;
         isDrawn_ = false;
         if (reporting_) reporting_->cancel();

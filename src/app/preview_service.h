@@ -29,6 +29,7 @@ struct PreviewRequest {
     std::string maskOf = {};           ///< the layer whose mask is wanted; empty for none
     enum class Scope { None, Waveform, Vectorscope } scope = Scope::None; ///< beside the histogram
     bool wantsAccounts = true;                                            ///< histograms, and what each stage does
+    bool isHeld = false; ///< a hand holds what it changes: shown quickly from the first change on
     int scene = 0; ///< comes back with all that is told: by it who asked tells what is shown from what no longer is
 };
 

@@ -235,6 +235,31 @@ TEST(Preview, ScopesComeWhileFramesFollowOneAnother) {
     EXPECT_TRUE(Driver::waitFor([&] { return counted.size() > during; })) << "the last one is of what is shown";
 }
 
+TEST(Preview, WhatAHandHoldsIsShownQuicklyFromItsFirstChangeOn) {
+    Picture picture(640, 480);
+    for (int y = 0; y < picture.height(); ++y)
+        for (int k = 0; k < 3; ++k)
+            for (int x = 0; x < picture.width(); ++x)
+                picture.row(k, y)[x] = static_cast<float>((x + k * y) % 640) / 640;
+    PreviewRequest request;
+    request.picture = std::make_shared<const Pyramid>(std::move(picture));
+    request.region = {0, 0, 320, 240, 0.5};
+    request.grade = startingGrade();
+    request.grade.finish.push_back(makeStage(request.grade, "bloom"));
+    request.grade.finish.back().parameters["amount"] = 0.5;
+    for (const bool isHeld : {false, true}) {
+        PreviewService service;
+        QObject context;
+        std::vector<bool> exact;
+        QObject::connect(&service, &PreviewService::frameReady, &context,
+                         [&](const PreviewFrame& frame) { exact.push_back(frame.exact); });
+        request.isHeld = isHeld;
+        service.request(request);
+        ASSERT_TRUE(Driver::waitFor([&] { return !exact.empty() && exact.back() && service.isAtRest(); }));
+        EXPECT_EQ(exact, isHeld ? std::vector({false, true}) : std::vector({true}));
+    }
+}
+
 TEST(PictureView, FillsWhatThePictureLeavesFree) {
     PictureView view;
     view.resize(400, 300);

@@ -363,6 +363,7 @@ void GradePage::requestFrame() {
     request.maskOf = seenMask();
     if (request.maskOf.empty()) view_->setVeil({});
     request.scope = scopes_->wanted();
+    request.isHeld = state_.isHeld();
     preview_.request(std::move(request));
 }
 
