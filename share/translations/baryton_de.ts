@@ -4930,6 +4930,22 @@
         <source>For pictures taken in little light, before anything makes the specks stand out. It can be set by measuring the picture; less than what takes all of them away is mostly enough.</source>
         <translation>Für Bilder aus wenig Licht, bevor etwas die Punkte hervorhebt. Man kann das Bild vermessen und es danach einstellen lassen; weniger, als alle wegzunehmen, genügt meist.</translation>
     </message>
+    <message>
+        <source>Export presets as LUTs…</source>
+        <translation>Vorgaben als LUTs ausgeben…</translation>
+    </message>
+    <message>
+        <source>two would have this name: {} and {}</source>
+        <translation>zwei hätten diesen Namen: {} und {}</translation>
+    </message>
+    <message>
+        <source>put {preset}, {folder} or {n} into the names</source>
+        <translation>nehmen Sie {preset}, {folder} oder {n} in die Namen auf</translation>
+    </message>
+    <message>
+        <source>a LUT</source>
+        <translation>eine LUT</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6322,16 +6338,155 @@
         <translation>LUT ausgeben</translation>
     </message>
     <message>
-        <source>The Look of %1 as a LUT. This picture&apos;s Prep is not part of it.</source>
-        <translation>Der Look von %1 als LUT. Die Vorbereitung dieses Bildes gehört nicht dazu.</translation>
-    </message>
-    <message>
         <source> look</source>
         <translation> Look</translation>
     </message>
     <message>
         <source>As a LUT</source>
         <translation>Als LUT</translation>
+    </message>
+    <message>
+        <source>The Look of %1 as a LUT; its Prep too, where that is ticked.</source>
+        <translation>Der Look von %1 als LUT; auch seine Vorbereitung, wo das angehakt ist.</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::ExportLutsSheet</name>
+    <message>
+        <source>Export LUTs</source>
+        <translation>LUTs ausgeben</translation>
+    </message>
+    <message>
+        <source>As a LUT</source>
+        <translation>Als LUT</translation>
+    </message>
+    <message>
+        <source>near enough</source>
+        <translation>nah genug</translation>
+    </message>
+    <message>
+        <source>Masked layers everywhere</source>
+        <translation>Ebenen mit Maske überall</translation>
+    </message>
+    <message>
+        <source>Write LUTs</source>
+        <translation>LUTs schreiben</translation>
+    </message>
+    <message>
+        <source>Each preset becomes a LUT file, is read back and measured.</source>
+        <translation>Aus jeder Vorgabe wird eine LUT-Datei; sie wird zurückgelesen und gemessen.</translation>
+    </message>
+    <message>
+        <source>Format</source>
+        <translation>Format</translation>
+    </message>
+    <message>
+        <source>Grid</source>
+        <translation>Raster</translation>
+    </message>
+    <message>
+        <source>Of each the smallest grid at which 99 of 100 colours lie within ΔE %1; the line in Grids, where one preset is exported, says how much that is</source>
+        <translation>Von jeder das kleinste Raster, bei dem 99 von 100 Farben innerhalb von ΔE %1 liegen; wie viel das ist, sagt die Linie unter „Raster“, wo eine einzelne Vorgabe ausgegeben wird</translation>
+    </message>
+    <message>
+        <source>Reads · writes</source>
+        <translation>Liest · schreibt</translation>
+    </message>
+    <message>
+        <source>Choose…</source>
+        <translation>Wählen…</translation>
+    </message>
+    <message>
+        <source>Folder</source>
+        <translation>Ordner</translation>
+    </message>
+    <message>
+        <source>Names</source>
+        <translation>Namen</translation>
+    </message>
+    <message>
+        <source>{preset}, {look} (in small letters), {folder} (the group), {n} and {ext}; a / makes folders</source>
+        <translation>{preset}, {look} (in Kleinbuchstaben), {folder} (die Gruppe), {n} und {ext}; ein / legt Ordner an</translation>
+    </message>
+    <message>
+        <source>Preset → file</source>
+        <translation>Vorgabe → Datei</translation>
+    </message>
+    <message>
+        <source>ΔE mean</source>
+        <translation>ΔE Mittel</translation>
+    </message>
+    <message>
+        <source>99 %</source>
+        <translation>99 %</translation>
+    </message>
+    <message>
+        <source>worst</source>
+        <translation>größtes</translation>
+    </message>
+    <message>
+        <source>Left out</source>
+        <translation>Weggelassen</translation>
+    </message>
+    <message>
+        <source>LUTs to be written</source>
+        <translation>LUTs, die geschrieben werden</translation>
+    </message>
+    <message>
+        <source>Folder for LUTs</source>
+        <translation>Ordner für LUTs</translation>
+    </message>
+    <message>
+        <source>no folder is named</source>
+        <translation>es ist kein Ordner genannt</translation>
+    </message>
+    <message>
+        <source>choose one</source>
+        <translation>wählen Sie einen</translation>
+    </message>
+    <message>
+        <source>There is no preset here that can be read.</source>
+        <translation>Hier ist keine lesbare Vorgabe.</translation>
+    </message>
+    <message>
+        <source>%1 will be written.</source>
+        <translation>%1 werden geschrieben.</translation>
+    </message>
+    <message>
+        <source>LUT</source>
+        <translation>LUT</translation>
+    </message>
+    <message>
+        <source>LUTs</source>
+        <translation>LUTs</translation>
+    </message>
+    <message>
+        <source> %1 of them are there already and will be replaced.</source>
+        <translation> %1 davon sind schon da und werden ersetzt.</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Anhalten</translation>
+    </message>
+    <message>
+        <source>Writing, reading back and measuring…</source>
+        <translation>Wird geschrieben, zurückgelesen und gemessen…</translation>
+    </message>
+    <message>
+        <source>%1 of %2 written…</source>
+        <translation>%1 von %2 geschrieben…</translation>
+    </message>
+    <message>
+        <source>%1 written to %2.</source>
+        <translation>%1 nach %2 geschrieben.</translation>
+    </message>
+    <message>
+        <source>%1 could not be: see the list.</source>
+        <translation>%1 ließen sich nicht schreiben: siehe Liste.</translation>
+    </message>
+    <message>
+        <source>Stopped; what is written stays.</source>
+        <translation>Angehalten; was geschrieben ist, bleibt.</translation>
     </message>
 </context>
 <context>
@@ -7214,6 +7369,10 @@
     <message>
         <source>Group deleted: %1. Undo brings it back.</source>
         <translation>Gruppe gelöscht: %1. Rückgängig holt sie zurück.</translation>
+    </message>
+    <message>
+        <source>Export as LUTs…</source>
+        <translation>Als LUTs ausgeben…</translation>
     </message>
 </context>
 <context>
@@ -8495,24 +8654,40 @@ Einiges davon wurde seither geändert</translation>
         <translation>Angepasst (abgetastet: Mittel %1, schlimmste %2)</translation>
     </message>
     <message>
-        <source>Reads</source>
-        <translation>Liest</translation>
-    </message>
-    <message>
-        <source>Writes</source>
-        <translation>Schreibt</translation>
-    </message>
-    <message>
-        <source>The space of the numbers that the LUT will be given, where it is worn</source>
-        <translation>Der Raum der Zahlen, die der LUT gegeben werden, wo sie getragen wird</translation>
-    </message>
-    <message>
-        <source>The space of the numbers that it gives there</source>
-        <translation>Der Raum der Zahlen, die sie dort gibt</translation>
-    </message>
-    <message>
         <source>A .3dl file has no room for the 1D table that light needs: choose .cube, or another space to read.</source>
         <translation>Eine .3dl-Datei hat keinen Platz für die 1D-Tabelle, die Licht braucht: wähle .cube oder einen anderen gelesenen Raum.</translation>
+    </message>
+    <message>
+        <source>With Prep</source>
+        <translation>Mit Vorbereitung</translation>
+    </message>
+    <message>
+        <source>Account</source>
+        <translation>Rechnung</translation>
+    </message>
+    <message>
+        <source>Grids</source>
+        <translation>Raster</translation>
+    </message>
+    <message>
+        <source>Where</source>
+        <translation>Wo</translation>
+    </message>
+    <message>
+        <source>Bakes this picture&apos;s Exposure and White balance too: for a LUT that is to make the whole picture, rather than one that is worn by many</source>
+        <translation>Nimmt auch Belichtung und Weißabgleich dieses Bildes hinein: für eine LUT, die das ganze Bild machen soll, statt einer, die viele tragen</translation>
+    </message>
+    <message>
+        <source>What each grid misses</source>
+        <translation>Was jedes Raster verfehlt</translation>
+    </message>
+    <message>
+        <source>ΔE that 99 of 100 colours stay below at each grid, and the file&apos;s size: light, on the pictures; grey, over all colours. Press a grid to choose it; drag the line to say how much is near enough</source>
+        <translation>ΔE, unter dem 99 von 100 Farben bei jedem Raster bleiben, und die Größe der Datei: hell auf den Bildern, grau über alle Farben. Ein Druck wählt ein Raster; an der Linie ziehen Sie, wie viel nah genug ist</translation>
+    </message>
+    <message>
+        <source>What is seen of it</source>
+        <translation>Was davon zu sehen ist</translation>
     </message>
 </context>
 <context>
@@ -9142,6 +9317,29 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::MissedView</name>
+    <message>
+        <source>Where the LUT misses</source>
+        <translation>Wo die LUT danebenliegt</translation>
+    </message>
+    <message>
+        <source>As a LUT</source>
+        <translation>Als LUT</translation>
+    </message>
+    <message>
+        <source>How far the LUT is from the Look at each pixel: black is nothing, amber ΔE ½, white ΔE 1 and more.</source>
+        <translation>Wie weit die LUT in jedem Bildpunkt vom Look entfernt ist: Schwarz ist nichts, Bernstein ΔE ½, Weiß ΔE 1 und mehr.</translation>
+    </message>
+    <message>
+        <source>How far the LUT is from the Look at each pixel: black is nothing, white is ΔE 1 and more. Press to see it large</source>
+        <translation>Wie weit die LUT in jedem Bildpunkt vom Look entfernt ist: Schwarz ist nichts, Weiß ΔE 1 und mehr. Ein Druck zeigt es groß</translation>
+    </message>
+    <message>
+        <source>Measuring…</source>
+        <translation>Wird gemessen…</translation>
+    </message>
+</context>
+<context>
     <name>baryton::NoiseEditor</name>
     <message>
         <source>Measure the picture</source>
@@ -9722,6 +9920,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Details</source>
         <translation>Einzelheiten</translation>
+    </message>
+    <message>
+        <source>Export as LUTs…</source>
+        <translation>Als LUTs ausgeben…</translation>
     </message>
 </context>
 <context>
@@ -11107,6 +11309,36 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>Survey the set with it</source>
         <translation>Die Serie damit durchsehen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SizePlot</name>
+    <message>
+        <source>near enough: %1</source>
+        <translation>nah genug: %1</translation>
+    </message>
+    <message>
+        <source>%1; near enough: %2</source>
+        <translation>%1; nah genug: %2</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SpacesRow</name>
+    <message>
+        <source>Reads</source>
+        <translation>Liest</translation>
+    </message>
+    <message>
+        <source>Writes</source>
+        <translation>Schreibt</translation>
+    </message>
+    <message>
+        <source>The space of the numbers that the LUT will be given, where it is worn</source>
+        <translation>Der Raum der Zahlen, die die LUT dort bekommt, wo sie getragen wird</translation>
+    </message>
+    <message>
+        <source>The space of the numbers that it gives there</source>
+        <translation>Der Raum der Zahlen, die sie dort gibt</translation>
     </message>
 </context>
 <context>

@@ -17,6 +17,7 @@ const std::vector<KeyCommand>& keyCommands() {
         {Command::ImportFiles, marked("File"), marked("Import presets and LUTs…"), "Ctrl+I", {StartsGroup}},
         {Command::LearnLut, marked("File"), marked("Learn a LUT…"), ""},
         {Command::ExportPack, marked("File"), marked("Export a pack…"), ""},
+        {Command::ExportLuts, marked("File"), marked("Export presets as LUTs…"), ""},
         {Command::EmptyDeleted, marked("File"), marked("Empty what was deleted…"), ""},
         {Command::Preferences, marked("File"), marked("Preferences…"), "Ctrl+,", {StartsGroup}},
         {Command::Quit, marked("File"), marked("Quit"), "Ctrl+Q"},

@@ -17,6 +17,7 @@ enum class Command {
     ImportFiles,
     LearnLut,
     ExportPack,
+    ExportLuts,
     EmptyDeleted,
     Preferences,
     Quit,

@@ -44,6 +44,7 @@ void MainWindow::makeCommands() {
         {Command::LearnLut, [this] { (new LearnSheet(state_, this))->open(); }},
         {Command::EmptyDeleted, [this] { baryton::emptyDeleted(state_, this); }},
         {Command::ExportPack, [this] { packagePage()->exportPack(); }},
+        {Command::ExportLuts, [this] { packagePage()->exportLuts(); }},
         {Command::StartOfNew, [this] { packagePage()->openStarts(); }},
         {Command::SurveySet, [this] { showTask(AppTask::Batch), batchPage()->showView(BatchPage::View::Survey); }},
         {Command::MatchSet, [this] { showTask(AppTask::Batch), batchPage()->showView(BatchPage::View::Match); }},

@@ -3,6 +3,7 @@
 #include "base/letters.h"
 #include "base/output.h"
 #include "base/utf8.h"
+#include "batch/lut_set.h"
 #include "cli/terminal.h"
 #include "package/library.h"
 #include "stages/validate.h"
@@ -70,8 +71,14 @@ private:
 } // namespace
 
 void addLutOutput(CLI::App& command, LutOutput& output) {
-    command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
-        ->check(CLI::Range(2, 129));
+    auto* size =
+        command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
+            ->check(CLI::Range(2, 129));
+    command
+        .add_option("--within", output.within,
+                    "The smallest of 17, 25, 33, 49, 65 at which 99 of 100 colours lie within this CIEDE2000")
+        ->check(CLI::PositiveNumber)
+        ->excludes(size);
     auto* fit = command.add_flag("--fit", output.fits, "Fit the nodes; default: where that is measured to be better");
     command.add_flag("--sample", output.samples, "Sample the nodes")->excludes(fit);
     command.add_option("--format", output.format, "File format; default: by the extension")
@@ -90,6 +97,7 @@ void addLutSpaces(CLI::App& command, LutOutput& output) {
     command.add_option("--writes", output.writes, "The space of those that it gives")
         ->check(CLI::IsMember(ids))
         ->capture_default_str();
+    command.add_flag("--prep", output.withPrep, "Bake the Prep's Exposure and White balance too");
 }
 
 LutFormat formatOf(const LutOutput& output) {
@@ -134,24 +142,38 @@ Json jsonOf(const Difference& d) {
 int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,
                const Json& account) {
     return written(output, inputs, account, [&](const fs::path& file, LutFormat format) {
-        const int size = output.size.value_or(33);
-        const NodeWay way = output.fits ? NodeWay::Fitted : output.samples ? NodeWay::Sampled : NodeWay::Best;
-        const auto space = [](const std::string& id) {
-            for (const EncodingType& type : encodings())
-                if (type.id == id) return type.encoding;
-            return Encoding::Srgb;
-        };
-        const LutSpaces spaces{space(output.reads), space(output.writes)};
-        const LutExportReport report = exportLut(grade, {file, format, size, title, way, spaces}, {});
-        Json json{{"size", size},
-                  {"reads", output.reads},
-                  {"writes", output.writes},
-                  {"nodes", report.isFitted ? "fitted" : "sampled"},
-                  {"deltaE2000", jsonOf(report.fidelity.cube)},
-                  {"leftOut", report.leftOut}};
-        if (report.sampled) json["sampledDeltaE2000"] = jsonOf(report.sampled->cube);
-        return json;
+        LutExport lut = lutOf(output);
+        lut.file = file, lut.format = format, lut.title = title;
+        if (output.within)
+            lut.size = smallestWithin(fidelityByGrid(grade, lut, kUsualSizes, {}), *output.within)
+                           .value_or(kUsualSizes.back());
+        return jsonOf(exportLut(grade, lut, {}), lut.size, output);
     });
+}
+
+LutExport lutOf(const LutOutput& output) {
+    const auto space = [](const std::string& id) {
+        for (const EncodingType& type : encodings())
+            if (type.id == id) return type.encoding;
+        return Encoding::Srgb;
+    };
+    LutExport lut;
+    lut.size = output.size.value_or(lut.size);
+    lut.nodes = output.fits ? NodeWay::Fitted : output.samples ? NodeWay::Sampled : NodeWay::Best;
+    lut.spaces = {space(output.reads), space(output.writes)};
+    lut.withPrep = output.withPrep;
+    return lut;
+}
+
+Json jsonOf(const LutExportReport& report, int size, const LutOutput& output) {
+    Json json{{"size", size},
+              {"reads", output.reads},
+              {"writes", output.writes},
+              {"nodes", report.isFitted ? "fitted" : "sampled"},
+              {"deltaE2000", jsonOf(report.fidelity.cube)},
+              {"leftOut", report.leftOut}};
+    if (report.sampled) json["sampledDeltaE2000"] = jsonOf(report.sampled->cube);
+    return json;
 }
 
 int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs, const Json& account) {

@@ -26,11 +26,13 @@ struct LutOutput {
     std::optional<int> size;                     ///< grid points along each edge
     bool fits = false, samples = false;          ///< its nodes; neither: what is measured to be better
     std::string reads = "srgb", writes = "srgb"; ///< ids of the spaces of its numbers
+    std::optional<double> within;                ///< instead of a size: the smallest usual one that stays below
+    bool withPrep = false;                       ///< holds Exposure and White balance too
 };
 /// The options of it, for a command.
 void addLutOutput(CLI::App& command, LutOutput& output);
 
-/// Those of the spaces, for a command that bakes.
+/// Those of the spaces and of Prep, for a command that bakes.
 void addLutSpaces(CLI::App& command, LutOutput& output);
 
 /// Of its extension, where none is named; throws WrongUsage where that tells nothing.
@@ -47,6 +49,10 @@ int writeBaked(const Grade& grade, const std::string& title, const LutOutput& ou
 int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs,
                const Json& account = Json::object());
 
+/// How it is baked, but for file and title.
+LutExport lutOf(const LutOutput& output);
+/// What was written, as `lut bake` tells it.
+Json jsonOf(const LutExportReport& report, int size, const LutOutput& output);
 Json jsonOf(const Difference& difference);
 
 } // namespace baryton

@@ -1,5 +1,6 @@
 #include "base/output.h"
 #include "base/utf8.h"
+#include "batch/lut_set.h"
 #include "cli/commands.h"
 #include "cli/look_files.h"
 #include "lut/bake.h"
@@ -13,22 +14,62 @@ namespace baryton {
 namespace {
 
 struct BakeOptions {
-    std::string preset;
+    std::vector<std::string> presets;
+    std::string names; ///< of the files of several; `output.out` is their folder then
     LutOutput output;
     bool ignoresMasks = false;
 };
 
+void tellLeftOut(const std::string& preset, const Grade& grade) {
+    for (const auto& name : leftOutOfLut(grade))
+        std::cerr << preset << ": left out: " << name << " is not a function of colour alone\n";
+}
+
+/// All of them into one folder; a line of JSON for each.
+int bakeSet(const BakeOptions& options) {
+    if (options.output.out == "-")
+        throw WrongUsage("-o -", "", "several LUTs have no room in one output", "name a folder");
+    LutSetWish wish;
+    wish.folder = options.output.out;
+    if (!options.names.empty()) wish.pattern = options.names;
+    wish.lut = lutOf(options.output);
+    wish.lut.format = lutFormatFromName(options.output.format).value_or(LutFormat::Cube);
+    wish.within = options.output.within;
+    wish.ignoresMasks = options.ignoresMasks;
+    std::vector<LutSetItem> items;
+    for (const std::string& file : options.presets) {
+        const Preset preset = checkedPreset(file);
+        const auto group = std::filesystem::absolute(file).parent_path().filename().string();
+        items.push_back({file, preset.name, group, preset.carried});
+        if (!options.ignoresMasks) tellLeftOut(file, preset.carried);
+    }
+    int code = kAllDone;
+    checkUsage([&] { lutSetFiles(items, wish); });
+    exportLutSet(items, wish, {}, nullptr, [&](std::size_t, const LutSetEntry& entry) {
+        if (!entry.failure.empty()) {
+            std::cerr << entry.failure << '\n';
+            code = kSomeFailed;
+            return;
+        }
+        Json json{{"file", asUtf8(entry.file.string())}};
+        json.update(jsonOf(entry.report, entry.size, options.output));
+        std::cout << json.dump() << '\n';
+    });
+    return code;
+}
+
 int bake(const BakeOptions& options) {
-    const Preset preset = checkedPreset(options.preset);
+    if (options.presets.size() > 1 || !options.names.empty()) return bakeSet(options);
+    const std::string& file = options.presets.front();
+    const Preset preset = checkedPreset(file);
     InputSet inputs;
-    inputs.add(options.preset);
+    inputs.add(file);
     const WithoutPlaces everywhere = withoutPlaces(preset.carried);
     const Grade& grade = options.ignoresMasks ? everywhere.grade : preset.carried;
     if (options.ignoresMasks)
         for (const auto& name : everywhere.layers)
-            std::cerr << options.preset << ": mask ignored: " << name << " acts everywhere in the LUT\n";
-    for (const auto& name : leftOutOfLut(grade))
-        std::cerr << options.preset << ": left out: " << name << " is not a function of colour alone\n";
+            std::cerr << file << ": mask ignored: " << name << " acts everywhere in the LUT\n";
+    tellLeftOut(file, grade);
     return writeBaked(grade, preset.name, options.output, inputs);
 }
 
@@ -66,7 +107,11 @@ void addLutCommands(CLI::App& app, int& code) {
     auto options = std::make_shared<BakeOptions>();
     auto* bakeCommand =
         lut->add_subcommand("bake", "Write a preset's Look as a LUT file; prints its measured fidelity");
-    bakeCommand->add_option("--preset", options->preset, "The preset file")->required()->type_name("FILE");
+    bakeCommand->add_option("--preset", options->presets, "The preset file, or several: then -o names a folder")
+        ->required()
+        ->type_name("FILE");
+    bakeCommand->add_option("--names", options->names,
+                            "What the LUTs of several presets are called; default: {preset}.{ext}");
     addLutOutput(*bakeCommand, options->output);
     addLutSpaces(*bakeCommand, options->output);
     bakeCommand->add_flag("--ignore-masks", options->ignoresMasks,

@@ -1,4 +1,5 @@
 #include "lut/bake.h"
+#include "base/parallel.h"
 #include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -25,25 +26,38 @@ Picture heldToFile(Picture picture) {
     return picture;
 }
 
-Difference differenceOver(const Program& exact, const Program& lut, const std::vector<Picture>& inputs,
-                          const Task* task) {
-    std::vector<float> all;
-    Difference result;
-    double sum = 0;
+/// CIEDE2000 between what two programs make of a picture, in the first plane.
+Picture apartOn(const Picture& input, const Program& exact, const Program& lut, const Task* task) {
+    const Picture a = exact.graded(input, 0, task), b = lut.graded(input, 0, task);
     const auto clipped = [](const Picture& p, int x, int y) {
         Vec3 v;
         for (int k = 0; k < 3; ++k) v[static_cast<std::size_t>(k)] = std::clamp(p.row(k, y)[x], 0.0F, 1.0F);
         return labFromSrgb(v);
     };
+    Picture apart(input.width(), input.height());
+    float* const plane = apart.row(0, 0);
+    forRows(input.height(), [&](int y) {
+        if (task && task->isCancelled()) return;
+        float* const out = plane + apart.stride() * static_cast<std::size_t>(y);
+        for (int x = 0; x < input.width(); ++x)
+            out[x] = static_cast<float>(deltaE2000(clipped(a, x, y), clipped(b, x, y)));
+    });
+    if (task) task->throwIfCancelled();
+    return apart;
+}
+
+Difference differenceOver(const Program& exact, const Program& lut, const std::vector<Picture>& inputs,
+                          const Task* task) {
+    std::vector<float> all;
+    Difference result;
+    double sum = 0;
     for (const Picture& each : inputs) {
-        const Picture input = heldToFile(each);
-        const Picture a = exact.graded(input, 0, task), b = lut.graded(input, 0, task);
+        const Picture input = heldToFile(each), apart = apartOn(input, exact, lut, task);
         for (int y = 0; y < input.height(); ++y) {
-            if (task) task->throwIfCancelled();
             for (int x = 0; x < input.width(); ++x) {
-                const double e = deltaE2000(clipped(a, x, y), clipped(b, x, y));
+                const float e = apart.row(0, y)[x];
                 sum += e;
-                all.push_back(static_cast<float>(e));
+                all.push_back(e);
                 if (e > result.worst) {
                     result.worst = e;
                     for (int k = 0; k < 3; ++k) result.worstAt[static_cast<std::size_t>(k)] = input.row(k, y)[x];
@@ -148,6 +162,12 @@ Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::v
                          bool withPrep, const Task* task, const LutSpaces& spaces) {
     return fidelityBetween(Program::compile(grade, lookOnly(withPrep)),
                            Program::compile(lutGrade(table, "LUT", spaces)), pictures, task);
+}
+
+Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, bool withPrep, const Task* task,
+                 const LutSpaces& spaces) {
+    return apartOn(heldToFile(picture), Program::compile(grade, lookOnly(withPrep)),
+                   Program::compile(lutGrade(table, "LUT", spaces)), task);
 }
 
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,

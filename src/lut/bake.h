@@ -29,6 +29,11 @@ struct Fidelity {
 Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
                          bool withPrep = false, const Task* task = nullptr, const LutSpaces& spaces = {});
 
+/// How far a LUT is from the Look at each pixel of a picture, whose numbers are held to 0…1: CIEDE2000 in the first
+/// plane.
+Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, bool withPrep = false,
+                 const Task* task = nullptr, const LutSpaces& spaces = {});
+
 /// The same between any two grades, of what of them bakes: how far `other` is from `grade`.
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,
                       const Task* task = nullptr);

@@ -10,7 +10,8 @@ struct LutExport {
     int size = 33;
     std::string title;
     NodeWay nodes = NodeWay::Best;
-    LutSpaces spaces{}; ///< other than plain ones stand in its title; a .3dl has no room for the shaper of light
+    LutSpaces spaces{};    ///< other than plain ones stand in its title; a .3dl has no room for the shaper of light
+    bool withPrep = false; ///< holds Exposure and White balance too
 };
 struct LutExportReport {
     Fidelity fidelity;                ///< of the written file, read back

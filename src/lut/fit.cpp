@@ -143,14 +143,13 @@ std::vector<bool> heldNodes(int size) {
 } // namespace
 
 LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures,
-                    const Task* task, const LutSpaces& spaces) {
-    LutTable table = bakeLook(grade, size, title, false, spaces);
+                    const Task* task, const LutSpaces& spaces, bool withPrep) {
+    LutTable table = bakeLook(grade, size, title, withPrep, spaces);
     Samples samples;
     std::size_t count = 0;
     const Picture colours = coloursFor(pictures, spaces, count);
-    const Picture looked = fromWorking(
-        spaces.writes,
-        Program::compile(grade, {false, true, true, true}).graded(toWorking(spaces.gridReads(), colours), 0, task));
+    const Picture looked = fromWorking(spaces.writes, Program::compile(grade, {withPrep, true, true, true})
+                                                          .graded(toWorking(spaces.gridReads(), colours), 0, task));
     samples.places.resize(count), samples.wanted.resize(count), samples.weights.resize(count);
     std::vector<double> sums(kChunks);
     inChunks(count, [&](std::size_t chunk, std::size_t from, std::size_t to) {
@@ -208,13 +207,14 @@ bool isBetter(const Difference& fitted, const Difference& sampled) {
 } // namespace
 
 ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
-                        const std::vector<Picture>& pictures, const Task* task, const LutSpaces& spaces) {
-    ChosenNodes sampled{bakeLook(grade, size, title, false, spaces), false, {}, {}};
+                        const std::vector<Picture>& pictures, const Task* task, const LutSpaces& spaces,
+                        bool withPrep) {
+    ChosenNodes sampled{bakeLook(grade, size, title, withPrep, spaces), false, {}, {}};
     if (way != NodeWay::Fitted)
-        sampled.fidelity = measureFidelity(sampled.table, grade, pictures, false, task, spaces);
+        sampled.fidelity = measureFidelity(sampled.table, grade, pictures, withPrep, task, spaces);
     if (way == NodeWay::Sampled || size > kFinestFit) return sampled;
-    ChosenNodes fitted{fittedLook(grade, size, title, pictures, task, spaces), true, {}, {}};
-    fitted.fidelity = measureFidelity(fitted.table, grade, pictures, false, task, spaces);
+    ChosenNodes fitted{fittedLook(grade, size, title, pictures, task, spaces, withPrep), true, {}, {}};
+    fitted.fidelity = measureFidelity(fitted.table, grade, pictures, withPrep, task, spaces);
     if (way == NodeWay::Fitted) return fitted;
     if (!isBetter(fitted.fidelity.cube, sampled.fidelity.cube) ||
         !isBetter(fitted.fidelity.pictures, sampled.fidelity.pictures))

@@ -17,7 +17,7 @@ namespace baryton {
 /// twice more with each weight grown by the error that was left. Corners and neutrals stay as they were sampled. It
 /// is made anew in the same way for the same input, whatever the number of threads. Size 2…129.
 LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures = {},
-                    const Task* task = nullptr, const LutSpaces& spaces = {});
+                    const Task* task = nullptr, const LutSpaces& spaces = {}, bool withPrep = false);
 
 /// How the nodes of a LUT come about.
 enum class NodeWay {
@@ -35,6 +35,6 @@ struct ChosenNodes {
 constexpr int kFinestFit = 65;
 ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
                         const std::vector<Picture>& pictures = {}, const Task* task = nullptr,
-                        const LutSpaces& spaces = {});
+                        const LutSpaces& spaces = {}, bool withPrep = false);
 
 } // namespace baryton

@@ -50,9 +50,13 @@ bool isLutFile(const std::filesystem::path& file) {
     }
 }
 
+std::string lutText(const LutTable& table, LutFormat format, const LutSpaces& spaces) {
+    return format == LutFormat::Cube ? cubeText(table, spaces) : threeDlText(table);
+}
+
 void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format,
                   const LutSpaces& spaces) {
-    writeFileAtomically(file, format == LutFormat::Cube ? cubeText(table, spaces) : threeDlText(table));
+    writeFileAtomically(file, lutText(table, format, spaces));
 }
 
 } // namespace baryton

@@ -39,6 +39,9 @@ std::string cubeText(const LutTable& table, const LutSpaces& spaces = {});
 /// and no 1D table.
 std::string threeDlText(const LutTable& table);
 
+/// The text of either.
+std::string lutText(const LutTable& table, LutFormat format, const LutSpaces& spaces = {});
+
 /// By content for .cube and .3dl, whatever the extension.
 ParsedLut parseLut(const std::string& text);
 /// The same from a file; errors name it.

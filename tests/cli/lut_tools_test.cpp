@@ -11,6 +11,7 @@
 
 #include <algorithm>
 #include <gtest/gtest.h>
+#include <sstream>
 
 namespace baryton::test {
 
@@ -70,6 +71,40 @@ TEST(LutTools, APatternThatIsGradedByALutTeachesThatLut) {
     EXPECT_EQ(account(jpeg)["size"], 21);
     EXPECT_NE(jpeg.err.find("JPEG"), std::string::npos);
     EXPECT_EQ(readLutFile(folder / "p.lut").format, LutFormat::ThreeDl);
+}
+
+TEST(LutTools, SeveralPresetsBecomeLutsInAFolderEachAsFineAsItNeedsToBe) {
+    const TempFolder folder;
+    const std::string both = quoted(fadedPreset(folder)) + " " + quoted(demo() / "presets/Limelight.bpreset");
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    const Result result =
+        run("lut bake --preset " + both + " --within 0.4 --names '{n:00}-{look}.{ext}' -o " + at("luts"), folder);
+    EXPECT_EQ(result.code, 0) << result.err;
+    EXPECT_NE(result.err.find("left out: Vignette"), std::string::npos);
+    std::istringstream lines(result.out);
+    std::vector<fs::path> files;
+    for (std::string line; std::getline(lines, line);) {
+        const Json told = Json::parse(line);
+        files.push_back(told["file"].get<std::string>());
+        EXPECT_EQ(readLutFile(files.back()).table.gridSize(), told["size"]);
+        EXPECT_LE(told["deltaE2000"]["percentile99"], 0.4);
+        EXPECT_LT(told["size"], 65);
+    }
+    EXPECT_EQ(files, (std::vector<fs::path>{folder / "luts/01-faded.cube", folder / "luts/02-limelight.cube"}));
+    // One preset alone takes its own name, and Prep only where that is asked for.
+    EXPECT_EQ(run("lut bake --preset " + both + " --names same.cube -o " + at("luts"), folder).code, 2);
+    EXPECT_EQ(run("lut bake --preset " + both + " -o -", folder).code, 2);
+    Preset lit = readPresetFile(folder / "faded.bpreset");
+    lit.carried.prep.push_back(makeStage(lit.carried, "exposure"));
+    lit.carried.prep.back().parameters["stops"] = 0.7;
+    writeFileAtomically(folder / "lit.bpreset", presetToText(lit));
+    const auto mean = [&](const std::string& how) {
+        account(run("lut bake --preset " + at("lit.bpreset") + " --size 9 -o " + at("l.cube") + how, folder));
+        return account(run("lut compare " + at("l.cube") + " " + at("faded.bpreset"), folder))["cube"]["mean"]
+            .get<double>();
+    };
+    EXPECT_LT(mean(""), 0.5);
+    EXPECT_GT(mean(" --prep"), 3);
 }
 
 TEST(LutTools, ConvertsWithoutTouchingWhatTheFormatHolds) {

@@ -3,6 +3,7 @@
 #include "colour/transfer.h"
 #include "grade/grade_json.h"
 #include "lut/accelerate.h"
+#include "lut/by_grid.h"
 #include "lut/export_lut.h"
 #include "stages/lut_kernel.h"
 #include "stages/validate.h"
@@ -300,6 +301,66 @@ TEST(Bake, FidelityIsNoughtForNothingAndGrowsWithCoarseness) {
     EXPECT_GT(coarse.cube.mean, 4 * fine.cube.mean);
     EXPECT_GT(coarse.pictures.worst, fine.pictures.worst);
     EXPECT_EQ(fine.pictures.samples, 60u * 40u);
+}
+
+TEST(Bake, PrepIsInItByChoiceAndMissedElsewhere) {
+    Grade grade = startingGrade();
+    grade.prep[0].parameters["stops"] = 0.6;
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.05}, {0.5, 0.6}, {1, 0.95}};
+    const TempFolder folder;
+    LutExport wanted;
+    wanted.size = 25;
+    const Picture picture = paintedPicture(60, 40);
+    for (const bool withPrep : {false, true}) {
+        wanted.withPrep = withPrep;
+        for (const NodeWay nodes : {NodeWay::Sampled, NodeWay::Fitted}) {
+            wanted.file = folder / "p.cube", wanted.nodes = nodes;
+            const LutExportReport report = exportLut(grade, wanted, {picture});
+            const LutTable table = readLutFile(wanted.file).table;
+            // White lies at the end of either; what a mid grey becomes tells whether Prep is in.
+            const Program exact = Program::compile(grade, {withPrep, true, true, true});
+            const Program lut = Program::compile(lutGrade(table, "p"));
+            EXPECT_NEAR(lut({0.25F, 0.25F, 0.25F})[1], exact({0.25F, 0.25F, 0.25F})[1], 2e-3);
+            EXPECT_LT(report.fidelity.pictures.mean, 0.3);
+            // The same figures pixel by pixel; against the other kind of LUT they are large.
+            const Picture missed = missedOn(picture, table, grade, withPrep);
+            double sum = 0, worst = 0;
+            for (int y = 0; y < missed.height(); ++y)
+                for (int x = 0; x < missed.width(); ++x)
+                    sum += missed.row(0, y)[x], worst = std::max(worst, double(missed.row(0, y)[x]));
+            EXPECT_NEAR(sum / (60 * 40), report.fidelity.pictures.mean, 1e-6);
+            EXPECT_NEAR(worst, report.fidelity.pictures.worst, 1e-6);
+            EXPECT_GT(measureFidelity(table, grade, {picture}, !withPrep).pictures.mean, 2);
+        }
+    }
+}
+
+TEST(ByGrid, TellsEachSizeAndFindsTheSmallestThatDoes) {
+    Grade strong = startingGrade();
+    strong.look[0].stages[0].parameters["rgb"] = Curve{{0, 0}, {0.3, 0.1}, {0.7, 0.9}, {1, 1}};
+    const std::vector<Picture> pictures = {paintedPicture(60, 40)};
+    for (const LutFormat format : {LutFormat::Cube, LutFormat::ThreeDl}) {
+        LutExport wanted;
+        wanted.format = format;
+        std::vector<int> told;
+        const auto sizes = fidelityByGrid(strong, wanted, {9, 17, 33}, pictures, nullptr,
+                                          [&](const GridSize& each) { told.push_back(each.size); });
+        EXPECT_EQ(told, (std::vector{9, 17, 33}));
+        EXPECT_GT(sizes[0].fidelity.cube.percentile99, 2 * sizes[2].fidelity.cube.percentile99);
+        const TempFolder folder;
+        writeLutFile(folder / "x", bakeLook(strong, 17, wanted.title), format);
+        EXPECT_EQ(std::filesystem::file_size(folder / "x"), sizes[1].bytes);
+        EXPECT_EQ(readLutFile(folder / "x").table.gridSize(), 17);
+        const auto far = [](const GridSize& each) {
+            return std::max(each.fidelity.cube.percentile99, each.fidelity.pictures.percentile99);
+        };
+        EXPECT_EQ(smallestWithin(sizes, far(sizes[1]) + 1e-9), 17);
+        EXPECT_EQ(smallestWithin(sizes, far(sizes[1]) - 1e-9), 33);
+        EXPECT_EQ(smallestWithin(sizes, far(sizes[2]) / 2), std::nullopt);
+    }
+    Task task;
+    task.cancel();
+    EXPECT_THROW(fidelityByGrid(strong, {}, kUsualSizes, pictures, &task), Cancelled);
 }
 
 TEST(Accelerated, IsCloseToTheExactProgram) {

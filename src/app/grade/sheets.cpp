@@ -164,11 +164,11 @@ void SavePresetSheet::save() {
 
 ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent)
     : Sheet(tr("Export LUT"), QStringLiteral("guide/package#") + tr("As a LUT"), parent) {
-    resize(540, 350);
+    resize(540, 420);
     auto* layout = rows();
     layout->setSpacing(10);
     const auto& picture = state.pictures().at(state.key());
-    addNote(tr("The Look of %1 as a LUT. This picture's Prep is not part of it.")
+    addNote(tr("The Look of %1 as a LUT; its Prep too, where that is ticked.")
                 .arg(QString::fromStdString(picture.file.filename().string())));
     auto* panel = new LutPanel(state, "primary");
     std::vector<Picture> pictures;
@@ -178,9 +178,8 @@ ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent)
         if (Picture small = state.pictures().smallOf(index); !small.isEmpty()) pictures.push_back(std::move(small));
     }
     panel->setSource(state.keyGrade(), QString::fromStdString(picture.file.stem().string()) + tr(" look"), pictures);
-    layout->addWidget(panel);
+    layout->addWidget(panel, 1);
     panel->exportButton()->setDefault(true); // Enter exports
-    layout->addStretch(1);
     addCloseFoot("");
 }
 

@@ -125,6 +125,7 @@ void GroupList::openMenu(QPoint at) {
     if (!name.isEmpty()) {
         menu->addAction(tr("Rename"), this, [this, item] { editItem(item); });
         menu->addAction(tr("Export as a pack…"), this, [this, name] { Q_EMIT exportWanted(name); });
+        menu->addAction(tr("Export as LUTs…"), this, [this, name] { Q_EMIT exportLutsWanted(name); });
         menu->addAction(tr("Show the folder"), this, [this, name] {
             QDesktopServices::openUrl(
                 QUrl::fromLocalFile(QString::fromStdString((state_.library().root() / name.toStdString()).string())));

@@ -24,6 +24,7 @@ public:
 Q_SIGNALS:
     void groupChosen();
     void exportWanted(const QString& group);
+    void exportLutsWanted(const QString& group);
 
 protected:
     void dragEnterEvent(QDragEnterEvent* event) override;

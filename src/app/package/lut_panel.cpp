@@ -1,14 +1,15 @@
 #include "app/package/lut_panel.h"
 #include "app/behind.h"
+#include "app/settings.h"
 #include "app/widgets/labels.h"
 #include "base/file.h"
 #include "base/words.h"
 
-#include <QComboBox>
 #include <QFileDialog>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace baryton {
 
@@ -16,17 +17,24 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr int kSizes[] = {17, 25, 33, 49, 65};
-
 QString joined(const std::vector<std::string>& names) {
     QStringList list;
     for (const auto& name : names) list.append(QString::fromStdString(name));
     return list.join(QStringLiteral(", "));
 }
 
-/// The table as a reader of the file will have it, digits and steps of the format included.
-LutTable throughText(const LutTable& table, LutFormat format) {
-    return format == LutFormat::Cube ? parseCube(cubeText(table)).table : parseThreeDl(threeDlText(table)).table;
+/// Whether Prep does something that a LUT can hold.
+bool hasPrep(const Grade& grade) {
+    return std::any_of(grade.prep.begin(), grade.prep.end(), [](const Stage& stage) {
+        const StageType* type = findStageType(stage.type);
+        return type && type->bakes() && !isNeutral(stage);
+    });
+}
+
+QString sizeOf(std::size_t bytes) {
+    constexpr std::size_t megabyte = 1000000;
+    return QLocale().formattedDataSize(static_cast<qint64>(bytes), bytes < megabyte ? 0 : 1,
+                                       QLocale::DataSizeSIFormat);
 }
 
 } // namespace
@@ -35,9 +43,11 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     : QWidget(parent), state_(state), formats_(new Segments({QStringLiteral(".cube"), QStringLiteral(".3dl")})),
       sizes_(new Segments({QStringLiteral("17"), QStringLiteral("25"), QStringLiteral("33"), QStringLiteral("49"),
                            QStringLiteral("65")})),
-      reads_(new QComboBox), writes_(new QComboBox), everywhere_(new QCheckBox(tr("Masked layers everywhere"))),
-      file_(new QLineEdit), export_(makeButton(tr("Export LUT"), role)), account_(makeLabel({}, "account")),
-      fileNote_(makeLabel({}, "second")) {
+      spaces_(new SpacesRow), everywhere_(new QCheckBox(tr("Masked layers everywhere"))),
+      withPrep_(new QCheckBox(tr("With Prep"))), file_(new QLineEdit), export_(makeButton(tr("Export LUT"), role)),
+      account_(makeLabel({}, "account")), fileNote_(makeLabel({}, "second")),
+      pages_(new Segments({tr("Account"), tr("Grids"), tr("Where")})), stack_(new QStackedWidget),
+      plot_(new SizePlot), missed_(new MissedView) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(8);
@@ -54,27 +64,30 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     grid->addWidget(new QLabel(tr("Grid")), 1, 0);
     grid->addWidget(sizes_, 1, 1, Qt::AlignRight);
     grid->addWidget(new QLabel(tr("Reads · writes")), 2, 0);
-    auto* spaces = new QHBoxLayout;
-    spaces->addStretch(1);
-    spaces->addWidget(reads_);
-    spaces->addWidget(new QLabel(QStringLiteral("→")));
-    spaces->addWidget(writes_);
-    grid->addLayout(spaces, 2, 1);
-    reads_->setAccessibleName(tr("Reads"));
-    writes_->setAccessibleName(tr("Writes"));
-    reads_->setToolTip(tr("The space of the numbers that the LUT will be given, where it is worn"));
-    writes_->setToolTip(tr("The space of the numbers that it gives there"));
-    for (QComboBox* box : {reads_, writes_}) {
-        for (const EncodingType& type : encodings()) box->addItem(QString::fromStdString(type.name));
-        connect(box, &QComboBox::activated, this, &LutPanel::measure);
-    }
+    grid->addWidget(spaces_, 2, 1);
+    connect(spaces_, &SpacesRow::chosen, this, [this] {
+        sizesKnown_ = false;
+        measure();
+    });
     layout->addLayout(grid);
     everywhere_->setToolTip(
         tr("A LUT knows nothing of places: layers that a mask holds to some are left out of it, or act "
            "everywhere"));
-    layout->addWidget(everywhere_);
-    connect(everywhere_, &QCheckBox::clicked, this, &LutPanel::measure);
-    everywhere_->setEnabled(false);
+    withPrep_->setToolTip(
+        tr("Bakes this picture's Exposure and White balance too: for a LUT that is to make the whole "
+           "picture, rather than one that is worn by many"));
+    auto* ticks = new QHBoxLayout;
+    ticks->addWidget(everywhere_);
+    ticks->addWidget(withPrep_);
+    ticks->addStretch(1);
+    layout->addLayout(ticks);
+    for (QCheckBox* box : {everywhere_, withPrep_}) {
+        connect(box, &QCheckBox::clicked, this, [this] {
+            sizesKnown_ = false;
+            measure();
+        });
+        box->setEnabled(false);
+    }
     auto* place = new QHBoxLayout;
     place->addWidget(new QLabel(tr("File")));
     file_->setAccessibleName(tr("LUT file"));
@@ -85,11 +98,37 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     fileNote_->setWordWrap(true);
     layout->addWidget(fileNote_);
     account_->setWordWrap(true);
-    account_->setMinimumHeight(100);
     account_->setAlignment(Qt::AlignTop);
     account_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    layout->addWidget(account_);
-    layout->addWidget(export_, 0, Qt::AlignLeft);
+    plot_->setAccessibleName(tr("What each grid misses"));
+    plot_->setNames(tr("Pictures"), tr("All colours"));
+    plot_->setToolTip(tr("ΔE that 99 of 100 colours stay below at each grid, and the file's size: light, on the "
+                         "pictures; grey, over all colours. Press a grid to choose it; drag the line to say how much "
+                         "is near enough"));
+    if (const double enough = layoutState(QStringLiteral("lut-enough")).toDouble(); enough > 0)
+        plot_->setEnough(enough);
+    for (QWidget* page :
+         {static_cast<QWidget*>(account_), static_cast<QWidget*>(plot_), static_cast<QWidget*>(missed_)})
+        stack_->addWidget(page);
+    stack_->setMinimumHeight(100);
+    layout->addWidget(stack_, 1);
+    pages_->setAccessibleName(tr("What is seen of it"));
+    pages_->setCurrent(0);
+    auto* foot = new QHBoxLayout;
+    foot->addWidget(export_);
+    foot->addStretch(1);
+    foot->addWidget(pages_);
+    layout->addLayout(foot);
+    connect(pages_, &Segments::chosen, stack_, &QStackedWidget::setCurrentIndex);
+    connect(plot_, &SizePlot::chosen, this, [this](int column) {
+        sizes_->setCurrent(column);
+        Q_EMIT sizes_->chosen(column);
+    });
+    connect(plot_, &SizePlot::enoughChanged, this, [this](double enough) {
+        rememberLayout(QStringLiteral("lut-enough"), QByteArray::number(enough));
+        sizeIsChosen_ = false; // who says what is enough wants the grid for it
+        adviseGrid();
+    });
 
     pool_.setMaxThreadCount(1);
     measureTimer_.setSingleShot(true);
@@ -98,9 +137,13 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
     connect(formats_, &Segments::chosen, this, [this] {
         file_->setText(QString::fromStdString(
             fs::path(file_->text().toStdString()).replace_extension(lutExtension(format())).string()));
+        sizesKnown_ = false;
         measure();
     });
-    connect(sizes_, &Segments::chosen, this, &LutPanel::measure);
+    connect(sizes_, &Segments::chosen, this, [this] {
+        sizeIsChosen_ = true;
+        measure();
+    });
     connect(file_, &QLineEdit::textChanged, this, [this](const QString& text) {
         std::error_code ignored;
         const bool exists = fs::exists(text.toStdString(), ignored);
@@ -129,11 +172,18 @@ LutFormat LutPanel::format() const {
 }
 
 int LutPanel::size() const {
-    return kSizes[sizes_->current()];
+    return kUsualSizes[static_cast<std::size_t>(sizes_->current())];
 }
 
-LutSpaces LutPanel::spaces() const {
-    return {static_cast<Encoding>(reads_->currentIndex()), static_cast<Encoding>(writes_->currentIndex())};
+LutExport LutPanel::lut() const {
+    LutExport lut;
+    lut.file = file_->text().trimmed().toStdString();
+    lut.format = format();
+    lut.size = size();
+    lut.title = title_.toStdString();
+    lut.spaces = spaces_->spaces();
+    lut.withPrep = withPrep_->isChecked();
+    return lut;
 }
 
 void LutPanel::setSource(const Grade& grade, const QString& title, const std::vector<Picture>& pictures) {
@@ -142,6 +192,10 @@ void LutPanel::setSource(const Grade& grade, const QString& title, const std::ve
     const bool holdsPlaces = !withoutPlaces(grade).layers.empty();
     everywhere_->setEnabled(holdsPlaces);
     if (!holdsPlaces) everywhere_->setChecked(false);
+    const bool hasOwnPrep = hasPrep(grade);
+    withPrep_->setEnabled(hasOwnPrep);
+    if (!hasOwnPrep) withPrep_->setChecked(false);
+    sizesKnown_ = false;
     if (newTitle) placeFile();
     if (isVisible()) measureTimer_.start();
 }
@@ -197,9 +251,11 @@ void LutPanel::measure() {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     account_->setText(tr("Measuring…"));
-    runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, size = size(), format = format(),
-                      spaces = spaces()] {
-        const auto tell = [this, task, size](const LutExportReport& report, const QString& failure) {
+    missed_->setImages({});
+    plot_->setChosen(sizes_->current());
+    runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, wanted = lut(),
+                      sizesToo = !sizesKnown_] {
+        const auto tell = [this, task, size = wanted.size](const LutExportReport& report, const QString& failure) {
             tellWindow(this, [this, task, report, failure, size] {
                 if (task->isCancelled()) return;
                 if (failure.isEmpty())
@@ -214,18 +270,20 @@ void LutPanel::measure() {
         };
         try {
             const auto measured = [&](const LutTable& table) {
-                return measureFidelity(throughText(table, format), grade, pictures, false, task.get(), spaces);
+                return measureFidelity(parseLut(lutText(table, wanted.format)).table, grade, pictures,
+                                       wanted.withPrep, task.get(), wanted.spaces);
             };
-            if (format == LutFormat::ThreeDl && spaces.needsShaper())
+            if (wanted.format == LutFormat::ThreeDl && wanted.spaces.needsShaper())
                 return tell({}, tr("A .3dl file has no room for the 1D table that light needs: choose .cube, or "
                                    "another space to read."));
             // Sampled nodes are known at once; whether fitted ones are better takes a moment longer.
             LutExportReport report;
             report.leftOut = leftOutOfLut(grade);
-            report.fidelity = measured(bakeLook(grade, size, "measured", false, spaces));
+            report.fidelity = measured(bakeLook(grade, wanted.size, "measured", wanted.withPrep, wanted.spaces));
             tell(report, {});
-            const ChosenNodes chosen =
-                chosenNodes(grade, size, "measured", NodeWay::Best, pictures, task.get(), spaces);
+            measureSizes(task, grade, wanted, pictures, sizesToo);
+            const ChosenNodes chosen = chosenNodes(grade, wanted.size, "measured", NodeWay::Best, pictures,
+                                                   task.get(), wanted.spaces, wanted.withPrep);
             if (!chosen.isFitted) return;
             report.fidelity = measured(chosen.table);
             report.isFitted = true, report.sampled = chosen.sampled;
@@ -238,18 +296,69 @@ void LutPanel::measure() {
     });
 }
 
+void LutPanel::measureSizes(const std::shared_ptr<Task>& task, const Grade& grade, const LutExport& wanted,
+                            const std::vector<Picture>& pictures, bool sizesToo) {
+    if (sizesToo) {
+        tellWindow(this, [this, task] {
+            if (task->isCancelled()) return;
+            bySize_.clear();
+            showSizes();
+        });
+        fidelityByGrid(grade, wanted, kUsualSizes, pictures, task.get(), [&](const GridSize& each) {
+            tellWindow(this, [this, task, each] {
+                if (task->isCancelled()) return;
+                bySize_.push_back(each);
+                showSizes();
+                if (bySize_.size() < kUsualSizes.size()) return;
+                sizesKnown_ = true;
+                adviseGrid();
+            });
+        });
+    }
+    const LutTable table =
+        parseLut(lutText(bakeLook(grade, wanted.size, "measured", wanted.withPrep, wanted.spaces), wanted.format))
+            .table;
+    QVector<QImage> images;
+    for (const Picture& picture : pictures)
+        images.append(imageOfMissed(missedOn(picture, table, grade, wanted.withPrep, task.get(), wanted.spaces)));
+    tellWindow(this, [this, task, images] {
+        if (!task->isCancelled()) missed_->setImages(images);
+    });
+}
+
+void LutPanel::showSizes() {
+    QVector<SizePlot::Column> columns;
+    for (std::size_t i = 0; i < kUsualSizes.size(); ++i) {
+        SizePlot::Column column{QString::number(kUsualSizes[i]), {}, {}, {}};
+        if (i < bySize_.size()) {
+            const Fidelity& fidelity = bySize_[i].fidelity;
+            column.cost = sizeOf(bySize_[i].bytes);
+            if (fidelity.pictures.samples > 0) column.first = fidelity.pictures.percentile99;
+            column.second = fidelity.cube.percentile99;
+        }
+        columns.append(column);
+    }
+    plot_->setColumns(columns);
+}
+
+void LutPanel::adviseGrid() {
+    if (sizeIsChosen_ || !sizesKnown_) return;
+    const std::optional<int> enough = smallestWithin(bySize_, plot_->enough());
+    const int wanted = enough.value_or(kUsualSizes.back());
+    const auto at = static_cast<int>(std::find(kUsualSizes.begin(), kUsualSizes.end(), wanted) - kUsualSizes.begin());
+    if (at == sizes_->current()) return;
+    sizes_->setCurrent(at);
+    measure();
+}
+
 void LutPanel::write() {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     export_->setEnabled(false);
     account_->setText(tr("Writing and reading back…"));
-    LutExport lut;
-    lut.file = file_->text().trimmed().toStdString();
-    lut.format = format();
-    lut.size = size();
-    lut.title = title_.toStdString();
-    lut.spaces = spaces();
-    runBehind(pool_, [this, wanted = lut, grade = wanted(), pictures = pictures_, inUse = state_.filesInUse()] {
+    sizeIsChosen_ = true; // what is written stays chosen
+    runBehind(pool_, [this, task = task_, wanted = lut(), grade = wanted(), pictures = pictures_,
+                      inUse = state_.filesInUse(), sizesToo = !sizesKnown_] {
         LutExportReport report;
         QString failure;
         try {
@@ -271,6 +380,12 @@ void LutPanel::write() {
             state_.tell(tr("LUT written: %1").arg(file));
             Q_EMIT written(file);
         });
+        if (!failure.isEmpty()) return;
+        try { // what was still being measured when it was asked for
+            measureSizes(task, grade, wanted, pictures, sizesToo);
+        } catch (const std::exception&) {
+            // Cancelled, or no memory for more than the file, which is there.
+        }
     });
 }
 

@@ -127,6 +127,7 @@ QWidget* PackagePage::makeLeft() {
     });
     connect(groups_, &GroupList::groupChosen, this, &PackagePage::filter);
     connect(groups_, &GroupList::exportWanted, this, &PackagePage::exportPack);
+    connect(groups_, &GroupList::exportLutsWanted, this, &PackagePage::exportLuts);
     connect(checks_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
         if (filling_) return;
         const auto chosen = checks_->selectionModel()->selectedIndexes();

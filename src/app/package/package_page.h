@@ -31,6 +31,8 @@ public:
     PresetDetails* details() const { return details_; }
     TileDrawer& drawer() { return drawer_; }
     void exportPack(const QString& group = {});
+    /// The chosen presets as LUT files, or all of a group.
+    void exportLuts(const QString& group = {});
     void openStarts();
     void renameChosen() { details_->rename(); }
     void deleteChosen();
@@ -56,6 +58,8 @@ private:
     void showOnWall(int hovered);
     void openMenu(QPoint at);
     std::vector<LibraryEntry> selected() const;
+    /// Those of a group; without one those chosen, or where that is but one, all in sight.
+    std::vector<LibraryEntry> exported(const QString& group) const;
     std::vector<int> checkPictures() const;
     std::vector<Picture> checkSources() const;
     QString checksKey() const;

@@ -1,4 +1,5 @@
 // What is done to the chosen presets: deleted, moved, exported, surveyed.
+#include "app/package/export_luts_sheet.h"
 #include "app/package/pack_sheets.h"
 #include "app/package/package_page.h"
 #include "app/package/start_sheet.h"
@@ -22,7 +23,7 @@ void PackagePage::toggleSelectedFavourite() {
     for (const LibraryEntry& entry : selected()) state_.toggleFavourite(entry);
 }
 
-void PackagePage::exportPack(const QString& group) {
+std::vector<LibraryEntry> PackagePage::exported(const QString& group) const {
     std::vector<LibraryEntry> entries = selected();
     if (!group.isEmpty() || entries.size() < 2) {
         entries.clear();
@@ -30,7 +31,15 @@ void PackagePage::exportPack(const QString& group) {
         for (const auto& entry : state_.presets())
             if (wanted.empty() || entry.group == wanted) entries.push_back(entry);
     }
-    (new ExportPackSheet(state_, entries, this))->open();
+    return entries;
+}
+
+void PackagePage::exportPack(const QString& group) {
+    (new ExportPackSheet(state_, exported(group), this))->open();
+}
+
+void PackagePage::exportLuts(const QString& group) {
+    (new ExportLutsSheet(state_, exported(group), checkSources(), this))->open();
 }
 
 void PackagePage::openStarts() {
@@ -63,6 +72,8 @@ void PackagePage::openMenu(QPoint at) {
         });
     menu->addAction(tr("Export as a pack…"), this,
                     [this, entries] { (new ExportPackSheet(state_, entries, this))->open(); });
+    menu->addAction(tr("Export as LUTs…"), this,
+                    [this, entries] { (new ExportLutsSheet(state_, entries, checkSources(), this))->open(); });
     menu->addAction(tr("Show the file"), this, [file = entries.front().file] {
         QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.parent_path().string())));
     });

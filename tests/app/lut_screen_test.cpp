@@ -1,0 +1,145 @@
+// A Look as a LUT file: which grid does, where it misses, with Prep; and many presets at once. In the real window.
+#include "app/package/export_luts_sheet.h"
+#include "app/package/lut_panel.h"
+#include "app/package/package_page.h"
+#include "app/screen_helpers.h"
+#include "grade/grade_json.h"
+
+#include <algorithm>
+#include <gtest/gtest.h>
+
+namespace baryton::test {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+/// The sheet that exports the key picture's Look, measured.
+LutPanel* openPanel(Driver& d) {
+    d.menu(tr8("File"), tr8("Export LUT…"));
+    auto* panel = d.sheet()->findChild<LutPanel*>();
+    const auto isKnown = [&] {
+        const auto& columns = panel->plot()->columns();
+        return columns.size() == 5 && columns.back().first && panel->missed()->images().size() > 0;
+    };
+    EXPECT_TRUE(Driver::waitFor(isKnown));
+    return panel;
+}
+
+bool isGrid(LutPanel* panel, int index) {
+    return Driver::waitFor([&] { return panel->grids()->current() == index; });
+}
+
+} // namespace
+
+TEST(LutScreen, TheSmallestGridThatDoesIsChosenUntilAHandChooses) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    Grade grade = d.state().keyGrade();
+    grade.look = readPresetFile(std::string(BARYTON_SOURCE) + "/share/presets/Dusk/Ember.bpreset").carried.look;
+    d.state().editKey(grade);
+    d.settle();
+    LutPanel* panel = openPanel(d);
+    const std::vector<Picture> pictures = {d.state().pictures().smallOf(0)};
+    const auto sizes = fidelityByGrid(grade, {}, kUsualSizes, pictures);
+    SizePlot* plot = panel->plot();
+    for (std::size_t i = 0; i < sizes.size(); ++i) {
+        const SizePlot::Column& column = plot->columns()[static_cast<int>(i)];
+        EXPECT_NEAR(*column.first, sizes[i].fidelity.pictures.percentile99, 1e-3);
+        EXPECT_NEAR(*column.second, sizes[i].fidelity.cube.percentile99, 1e-3);
+    }
+    const auto indexFor = [&](double enough) {
+        const int size = smallestWithin(sizes, enough).value_or(65);
+        return static_cast<int>(std::find(kUsualSizes.begin(), kUsualSizes.end(), size) - kUsualSizes.begin());
+    };
+    EXPECT_TRUE(isGrid(panel, indexFor(plot->enough())));
+    d.click(panel->pages()->button(1));
+    ASSERT_TRUE(plot->isVisible());
+    // The line dragged up: less will do.
+    const QPointF line(plot->width() / 2.0, plot->lineY());
+    d.drag(plot, line, line - QPointF(0, 18));
+    EXPECT_GT(plot->enough(), 0.6);
+    EXPECT_TRUE(isGrid(panel, indexFor(plot->enough())));
+    EXPECT_LT(indexFor(plot->enough()), indexFor(0.1)) << "else this proves nothing";
+    // A column pressed is the hand's choice, and the file has it.
+    QTest::mouseClick(plot, Qt::LeftButton, {}, plot->column(4).toPoint());
+    EXPECT_TRUE(isGrid(panel, 4));
+    d.settle();
+    EXPECT_EQ(panel->grids()->current(), 4);
+    // Where it misses: less at a finer grid.
+    d.click(panel->pages()->button(2));
+    const auto light = [&] {
+        Driver::waitFor([&] { return !panel->missed()->images().isEmpty(); });
+        const QImage image = panel->missed()->images().front();
+        double sum = 0;
+        for (int y = 0; y < image.height(); ++y)
+            for (int x = 0; x < image.width(); ++x) sum += qGray(image.pixel(x, y));
+        return sum;
+    };
+    const double fine = light();
+    d.click(panel->grids()->button(0));
+    const double coarse = light();
+    EXPECT_GT(coarse, 2 * fine);
+    QTest::mouseClick(panel->missed(), Qt::LeftButton);
+    EXPECT_TRUE(isSaid(d.sheet(), "black is nothing"));
+}
+
+TEST(LutScreen, PrepIsBakedWhereItIsTicked) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    Grade grade = d.state().keyGrade();
+    d.state().editKey(grade);
+    {
+        LutPanel* panel = openPanel(d);
+        EXPECT_FALSE(panel->withPrep()->isEnabled()) << "it does nothing here";
+        d.click(d.button(d.sheet(), tr8("Close")));
+    }
+    grade.prep[0].parameters["stops"] = 0.7;
+    d.state().editKey(grade);
+    LutPanel* panel = openPanel(d);
+    ASSERT_TRUE(panel->withPrep()->isEnabled());
+    for (const bool isTicked : {false, true}) {
+        if (isTicked) QTest::mouseClick(panel->withPrep(), Qt::LeftButton, {}, {8, panel->withPrep()->height() / 2});
+        EXPECT_EQ(panel->withPrep()->isChecked(), isTicked);
+        const fs::path file = d.root() / (isTicked ? "with.cube" : "without.cube");
+        d.type(d.named<QLineEdit>(d.sheet(), tr8("LUT file")), QString::fromStdString(file.string()));
+        d.click(d.button(d.sheet(), tr8("Export LUT")));
+        ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(file) && panel->exportButton()->isEnabled(); }));
+        const LutTable table = readLutFile(file).table;
+        EXPECT_LT(measureFidelity(table, grade, {}, isTicked).cube.mean, 0.3);
+        EXPECT_GT(measureFidelity(table, grade, {}, !isTicked).cube.mean, 3);
+    }
+}
+
+TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    for (const char* name : {"Dusk/Ember", "Stage light/Limelight"})
+        d.state().editLibrary([&] {
+            return d.state().library().add(
+                readPresetFile(std::string(BARYTON_SOURCE) + "/share/presets/" + name + ".bpreset"), "Season", false);
+        });
+    d.menu(tr8("File"), tr8("Export presets as LUTs…"));
+    auto* sheet = qobject_cast<ExportLutsSheet*>(d.sheet());
+    ASSERT_NE(sheet, nullptr);
+    ASSERT_GE(sheet->list()->topLevelItemCount(), 2);
+    const int count = sheet->list()->topLevelItemCount();
+    d.type(d.named<QLineEdit>(sheet, tr8("Folder")), QString::fromStdString((d.root() / "out").string()));
+    auto* names = d.named<QLineEdit>(sheet, tr8("Names"));
+    d.type(names, QStringLiteral("same.{ext}"));
+    QPushButton* write = d.button(sheet, tr8("Write LUTs"));
+    EXPECT_FALSE(write->isEnabled()) << "all of them would have one name";
+    d.type(names, QStringLiteral("{folder}/{n}-{look}.{ext}"));
+    EXPECT_TRUE(write->isEnabled());
+    EXPECT_TRUE(sheet->list()->topLevelItem(0)->text(0).contains(QStringLiteral("001-")));
+    d.click(write);
+    ASSERT_TRUE(Driver::waitFor([&] { return !sheet->list()->topLevelItem(count - 1)->text(2).isEmpty(); }));
+    ASSERT_TRUE(Driver::waitFor([&] { return write->text() == tr8("Write LUTs"); }));
+    int files = 0;
+    for (const auto& entry : fs::recursive_directory_iterator(d.root() / "out"))
+        files += entry.is_regular_file() && isLutFile(entry.path());
+    EXPECT_EQ(files, count);
+    for (int row = 0; row < count; ++row) EXPECT_LE(sheet->list()->topLevelItem(row)->text(3).toDouble(), 0.5);
+}
+
+} // namespace baryton::test
