@@ -6366,7 +6366,7 @@
     </message>
     <message>
         <source>Masked layers everywhere</source>
-        <translation>Ebenen mit Maske überall</translation>
+        <translation>Masken ignorieren</translation>
     </message>
     <message>
         <source>Write LUTs</source>
@@ -8639,7 +8639,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>Masked layers everywhere</source>
-        <translation>Ebenen mit Maske überall</translation>
+        <translation>Masken ignorieren</translation>
     </message>
     <message>
         <source>A LUT knows nothing of places: layers that a mask holds to some are left out of it, or act everywhere</source>
@@ -8651,7 +8651,7 @@ Einiges davon wurde seither geändert</translation>
     </message>
     <message>
         <source>Fitted nodes (sampled: mean %1, worst %2)</source>
-        <translation>Angepasst (abgetastet: Mittel %1, schlimmste %2)</translation>
+        <translation>Angepasst (abgetastet: Mittel %1, max. %2)</translation>
     </message>
     <message>
         <source>A .3dl file has no room for the 1D table that light needs: choose .cube, or another space to read.</source>

@@ -71,14 +71,8 @@ private:
 } // namespace
 
 void addLutOutput(CLI::App& command, LutOutput& output) {
-    auto* size =
-        command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
-            ->check(CLI::Range(2, 129));
-    command
-        .add_option("--within", output.within,
-                    "The smallest of 17, 25, 33, 49, 65 at which 99 of 100 colours lie within this CIEDE2000")
-        ->check(CLI::PositiveNumber)
-        ->excludes(size);
+    command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
+        ->check(CLI::Range(2, 129));
     auto* fit = command.add_flag("--fit", output.fits, "Fit the nodes; default: where that is measured to be better");
     command.add_flag("--sample", output.samples, "Sample the nodes")->excludes(fit);
     command.add_option("--format", output.format, "File format; default: by the extension")
@@ -97,7 +91,6 @@ void addLutSpaces(CLI::App& command, LutOutput& output) {
     command.add_option("--writes", output.writes, "The space of those that it gives")
         ->check(CLI::IsMember(ids))
         ->capture_default_str();
-    command.add_flag("--prep", output.withPrep, "Bake the Prep's Exposure and White balance too");
 }
 
 LutFormat formatOf(const LutOutput& output) {

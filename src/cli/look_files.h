@@ -32,7 +32,7 @@ struct LutOutput {
 /// The options of it, for a command.
 void addLutOutput(CLI::App& command, LutOutput& output);
 
-/// Those of the spaces and of Prep, for a command that bakes.
+/// Those of the spaces, for a command that bakes.
 void addLutSpaces(CLI::App& command, LutOutput& output);
 
 /// Of its extension, where none is named; throws WrongUsage where that tells nothing.

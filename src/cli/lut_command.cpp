@@ -114,6 +114,12 @@ void addLutCommands(CLI::App& app, int& code) {
                             "What the LUTs of several presets are called; default: {preset}.{ext}");
     addLutOutput(*bakeCommand, options->output);
     addLutSpaces(*bakeCommand, options->output);
+    bakeCommand
+        ->add_option("--within", options->output.within,
+                     "The smallest of 17, 25, 33, 49, 65 at which 99 of 100 colours lie within this CIEDE2000")
+        ->check(CLI::PositiveNumber)
+        ->excludes(bakeCommand->get_option("--size"));
+    bakeCommand->add_flag("--prep", options->output.withPrep, "Bake the Prep's Exposure and White balance too");
     bakeCommand->add_flag("--ignore-masks", options->ignoresMasks,
                           "Let layers act everywhere that a mask holds to places, rather than leave them out");
     bakeCommand->callback([options, &code] { code = bake(*options); });

@@ -8,6 +8,7 @@
 #include <QFileDialog>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QScrollArea>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -107,8 +108,13 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
                          "is near enough"));
     if (const double enough = layoutState(QStringLiteral("lut-enough")).toDouble(); enough > 0)
         plot_->setEnough(enough);
+    auto* account = new QScrollArea; // one that leaves much out moves nothing
+    account->setWidget(account_);
+    account->setWidgetResizable(true);
+    account->setFrameShape(QFrame::NoFrame);
+    account->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     for (QWidget* page :
-         {static_cast<QWidget*>(account_), static_cast<QWidget*>(plot_), static_cast<QWidget*>(missed_)})
+         {static_cast<QWidget*>(account), static_cast<QWidget*>(plot_), static_cast<QWidget*>(missed_)})
         stack_->addWidget(page);
     stack_->setMinimumHeight(100);
     layout->addWidget(stack_, 1);
