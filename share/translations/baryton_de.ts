@@ -11321,6 +11321,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>%1; near enough: %2</source>
         <translation>%1; nah genug: %2</translation>
     </message>
+    <message>
+        <source>ΔE %1</source>
+        <translation>ΔE %1</translation>
+    </message>
 </context>
 <context>
     <name>baryton::SpacesRow</name>

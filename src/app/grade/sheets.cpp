@@ -11,6 +11,8 @@
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <utility>
 
 namespace baryton {
 
@@ -171,13 +173,20 @@ ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent)
     addNote(tr("The Look of %1 as a LUT; its Prep too, where that is ticked.")
                 .arg(QString::fromStdString(picture.file.filename().string())));
     auto* panel = new LutPanel(state, "primary");
-    std::vector<Picture> pictures;
-    constexpr int most = 4; // enough to judge, quick enough to wait for
-    for (int i = 0; i < state.pictures().size() && static_cast<int>(pictures.size()) < most; ++i) {
-        const int index = (state.key() + i) % state.pictures().size();
-        if (Picture small = state.pictures().smallOf(index); !small.isEmpty()) pictures.push_back(std::move(small));
-    }
-    panel->setSource(state.keyGrade(), QString::fromStdString(picture.file.stem().string()) + tr(" look"), pictures);
+    const QString title = QString::fromStdString(picture.file.stem().string()) + tr(" look");
+    // The key picture and those behind it, as far as they are read; the others as they come.
+    auto measure = [&state, panel, title, last = std::size_t(0)]() mutable {
+        std::vector<Picture> pictures;
+        constexpr int most = 4; // enough to judge, quick enough to wait for
+        for (int i = 0; i < std::min(state.pictures().size(), most); ++i)
+            if (Picture small = state.pictures().smallOf((state.key() + i) % state.pictures().size());
+                !small.isEmpty())
+                pictures.push_back(std::move(small));
+        if (std::exchange(last, pictures.size()) != pictures.size() || pictures.empty())
+            panel->setSource(state.keyGrade(), title, pictures);
+    };
+    measure();
+    connect(&state.pictures(), &PictureSet::thumbnailChanged, panel, measure);
     layout->addWidget(panel, 1);
     panel->exportButton()->setDefault(true); // Enter exports
     addCloseFoot("");

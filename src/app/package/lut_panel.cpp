@@ -203,7 +203,7 @@ void LutPanel::setSource(const Grade& grade, const QString& title, const std::ve
     if (!hasOwnPrep) withPrep_->setChecked(false);
     sizesKnown_ = false;
     if (newTitle) placeFile();
-    if (isVisible()) measureTimer_.start();
+    if (isVisible() && !isWriting_) measureTimer_.start();
 }
 
 Grade LutPanel::wanted() const {
@@ -363,6 +363,8 @@ void LutPanel::write() {
     export_->setEnabled(false);
     account_->setText(tr("Writing and reading back…"));
     sizeIsChosen_ = true; // what is written stays chosen
+    isWriting_ = true;
+    measureTimer_.stop();
     runBehind(pool_, [this, task = task_, wanted = lut(), grade = wanted(), pictures = pictures_,
                       inUse = state_.filesInUse(), sizesToo = !sizesKnown_] {
         LutExportReport report;
@@ -374,6 +376,7 @@ void LutPanel::write() {
             failure = QString::fromStdString(e.what());
         }
         tellWindow(this, [this, wanted, report, failure] {
+            isWriting_ = false;
             export_->setEnabled(true);
             const QString file = QString::fromStdString(wanted.file.string());
             if (!failure.isEmpty()) {

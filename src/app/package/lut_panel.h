@@ -78,7 +78,7 @@ private:
     SizePlot* plot_;
     MissedView* missed_;
     std::vector<GridSize> bySize_; ///< as far as known
-    bool sizesKnown_ = false, sizeIsChosen_ = false;
+    bool sizesKnown_ = false, sizeIsChosen_ = false, isWriting_ = false;
     QTimer measureTimer_;
     std::shared_ptr<Task> task_;
     QThreadPool pool_;

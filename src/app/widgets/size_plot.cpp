@@ -34,7 +34,7 @@ void SizePlot::setEnough(double amiss) {
 }
 
 QRectF SizePlot::plot() const {
-    constexpr double left = 30, top = 8, right = 8;
+    constexpr double left = 44, top = 8, right = 8;
     return QRectF(rect()).adjusted(left, top, -right, -(2.0 * fontMetrics().height() + 2));
 }
 
@@ -64,7 +64,7 @@ void SizePlot::paintEvent(QPaintEvent*) {
         p.drawLine(QPointF(area.left(), yOf(amiss)), QPointF(area.right(), yOf(amiss)));
         p.setPen(c.second);
         p.drawText(QRectF(0, yOf(amiss) - line / 2, area.left() - 5, line), Qt::AlignRight | Qt::AlignVCenter,
-                   QLocale().toString(amiss));
+                   tr("ΔE %1").arg(QLocale().toString(amiss)));
     }
     p.setRenderHint(QPainter::Antialiasing);
     const double wide = area.width() / std::max<qsizetype>(columns_.size(), 1);
