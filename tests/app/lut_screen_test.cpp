@@ -84,6 +84,26 @@ TEST(LutScreen, TheSmallestGridThatDoesIsChosenUntilAHandChooses) {
     EXPECT_TRUE(isSaid(d.sheet(), "black is nothing"));
 }
 
+TEST(LutScreen, ASetThatWasSeenBeforeIsMeasuredOnAsManyOfItsPictures) {
+    Driver d({"lake-fog.jpg", "red-curtain.jpg", "snow-yard.jpg"});
+    d.start();
+    const auto allThere = [&] {
+        for (int i = 0; i < 3; ++i)
+            if (d.state().pictures().at(i).thumbnail.isNull()) return false;
+        return true;
+    };
+    ASSERT_TRUE(Driver::waitFor(allThere));
+    d.settle();
+    d.window().close();
+    d.stop();
+    d.start();
+    ASSERT_TRUE(Driver::waitFor(allThere));
+    d.settle();
+    EXPECT_TRUE(d.state().pictures().at(2).small.isEmpty()) << "its thumbnail was kept; else this proves nothing";
+    d.menu(tr8("File"), tr8("Export LUT…"));
+    EXPECT_TRUE(Driver::waitFor([&] { return isSaid(d.sheet(), "on 3 pictures"); }));
+}
+
 TEST(LutScreen, PrepIsBakedWhereItIsTicked) {
     Driver d({"lake-fog.jpg"});
     d.start();
