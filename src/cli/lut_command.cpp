@@ -20,7 +20,13 @@ struct BakeOptions {
     bool ignoresMasks = false;
 };
 
-void tellLeftOut(const std::string& preset, const Grade& grade) {
+/// What of a preset is not in its LUT, or acts there where it would not.
+void tellLeftOut(const std::string& preset, const Grade& carried, bool ignoresMasks) {
+    const WithoutPlaces everywhere = withoutPlaces(carried);
+    const Grade& grade = ignoresMasks ? everywhere.grade : carried;
+    if (ignoresMasks)
+        for (const auto& name : everywhere.layers)
+            std::cerr << preset << ": mask ignored: " << name << " acts everywhere in the LUT\n";
     for (const auto& name : leftOutOfLut(grade))
         std::cerr << preset << ": left out: " << name << " is not a function of colour alone\n";
 }
@@ -41,7 +47,7 @@ int bakeSet(const BakeOptions& options) {
         const Preset preset = checkedPreset(file);
         const auto group = std::filesystem::absolute(file).parent_path().filename().string();
         items.push_back({file, preset.name, group, preset.carried});
-        if (!options.ignoresMasks) tellLeftOut(file, preset.carried);
+        tellLeftOut(file, preset.carried, options.ignoresMasks);
     }
     int code = kAllDone;
     checkUsage([&] { lutSetFiles(items, wish); });
@@ -64,13 +70,9 @@ int bake(const BakeOptions& options) {
     const Preset preset = checkedPreset(file);
     InputSet inputs;
     inputs.add(file);
-    const WithoutPlaces everywhere = withoutPlaces(preset.carried);
-    const Grade& grade = options.ignoresMasks ? everywhere.grade : preset.carried;
-    if (options.ignoresMasks)
-        for (const auto& name : everywhere.layers)
-            std::cerr << file << ": mask ignored: " << name << " acts everywhere in the LUT\n";
-    tellLeftOut(file, grade);
-    return writeBaked(grade, preset.name, options.output, inputs);
+    tellLeftOut(file, preset.carried, options.ignoresMasks);
+    return writeBaked(options.ignoresMasks ? withoutPlaces(preset.carried).grade : preset.carried, preset.name,
+                      options.output, inputs);
 }
 
 int info(const std::string& file) {

@@ -152,6 +152,18 @@ TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {
     d.type(names, QStringLiteral("{folder}/{n}-{look}.{ext}"));
     EXPECT_TRUE(write->isEnabled());
     EXPECT_TRUE(sheet->list()->topLevelItem(0)->text(0).contains(QStringLiteral("001-")));
+    // What a LUT can't hold is told whether masks are ignored or not.
+    const auto leavesOut = [&] {
+        for (int row = 0; row < count; ++row)
+            if (sheet->list()->topLevelItem(row)->text(5).contains(tr8("Vignette"))) return true;
+        return false;
+    };
+    EXPECT_TRUE(leavesOut());
+    auto* everywhere = sheet->findChild<QCheckBox*>();
+    for (int i = 0; i < 2; ++i) {
+        QTest::mouseClick(everywhere, Qt::LeftButton, {}, {8, everywhere->height() / 2});
+        EXPECT_TRUE(leavesOut());
+    }
     d.click(write);
     ASSERT_TRUE(Driver::waitFor([&] { return !sheet->list()->topLevelItem(count - 1)->text(2).isEmpty(); }));
     ASSERT_TRUE(Driver::waitFor([&] { return write->text() == tr8("Write LUTs"); }));

@@ -91,6 +91,9 @@ TEST(LutTools, SeveralPresetsBecomeLutsInAFolderEachAsFineAsItNeedsToBe) {
         EXPECT_LT(told["size"], 65);
     }
     EXPECT_EQ(files, (std::vector<fs::path>{folder / "luts/01-faded.cube", folder / "luts/02-limelight.cube"}));
+    // Nothing is dropped in silence, masks ignored or not.
+    const Result ignoring = run("lut bake --preset " + both + " --ignore-masks --size 5 -o " + at("more"), folder);
+    EXPECT_NE(ignoring.err.find("left out: Vignette"), std::string::npos);
     // One preset alone takes its own name, and Prep only where that is asked for.
     EXPECT_EQ(run("lut bake --preset " + both + " --names same.cube -o " + at("luts"), folder).code, 2);
     EXPECT_EQ(run("lut bake --preset " + both + " -o -", folder).code, 2);

@@ -153,9 +153,9 @@ void ExportLutsSheet::review() {
             std::error_code ignored;
             there += std::filesystem::exists(files[i], ignored);
             QStringList leftOut;
-            if (!everywhere_->isChecked())
-                for (const std::string& each : leftOutOfLut(items_[i].look))
-                    leftOut.append(QString::fromStdString(each));
+            const Grade look = everywhere_->isChecked() ? withoutPlaces(items_[i].look).grade : items_[i].look;
+            for (const std::string& each : leftOutOfLut(look)) leftOut.append(QString::fromStdString(each));
+            row->setData(LeftOut, Qt::ForegroundRole, {}); // as it was before one failed
             row->setText(LeftOut, leftOut.join(QStringLiteral(", ")));
             row->setToolTip(LeftOut, row->text(LeftOut));
             for (int column = GridColumn; column <= WorstColumn; ++column) row->setText(column, {});
