@@ -38,7 +38,8 @@ std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, doub
         const double square = dx * dx + dy * dy;
         const double t = square > 0 ? std::clamp((px * dx + py * dy) / square, 0.0, 1.0) : 0;
         constexpr double perWidth = 0.02; // a width that is a fiftieth off counts as one of these
-        return std::hypot(px - t * dx, py - t * dy) +
+        const double ex = px - t * dx, ey = py - t * dy;
+        return std::sqrt(ex * ex + ey * ey) +
                std::abs(p.width - (a.width + t * (b.width - a.width))) * perWidth;
     };
     std::vector<bool> stays(rounded.size(), false);
@@ -59,6 +60,27 @@ std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, doub
     for (std::size_t i = 0; i < rounded.size(); ++i)
         if (stays[i]) left.push_back(rounded[i]);
     return left;
+}
+
+void DrawnPath::add(const StrokePoint& point) {
+    constexpr std::size_t many = 64;
+    open_.push_back(point);
+    if (open_.size() < thinned_ + many) return;
+    // What is thinned again and again is thinned little each time, so that no more than the tolerance is lost.
+    open_ = simplified(open_, aspect_, tolerance_ / 4);
+    if (open_.size() > many) {
+        const std::vector<StrokePoint> left = simplified(open_, aspect_, tolerance_);
+        settled_.insert(settled_.end(), left.begin(), left.end() - 1);
+        open_ = {left.back()};
+    }
+    thinned_ = open_.size();
+}
+
+std::vector<StrokePoint> DrawnPath::points() const {
+    std::vector<StrokePoint> all = settled_;
+    const std::vector<StrokePoint> left = simplified(open_, aspect_, tolerance_);
+    all.insert(all.end(), left.begin(), left.end());
+    return all;
 }
 
 double strokeTolerance(double size) {

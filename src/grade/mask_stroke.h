@@ -52,6 +52,22 @@ std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, doub
 /// What of a stroke's size can't be seen where it is painted.
 double strokeTolerance(double size);
 
+/// The way of a hand, simplified as it goes: what one more place costs does not grow with what was drawn before it.
+class DrawnPath {
+public:
+    /// See `simplified`.
+    DrawnPath(double aspect, double tolerance) : aspect_(aspect), tolerance_(tolerance) {}
+    void add(const StrokePoint& point);
+    /// Those that are left of all so far.
+    std::vector<StrokePoint> points() const;
+
+private:
+    double aspect_, tolerance_;
+    std::vector<StrokePoint> settled_; ///< these stay
+    std::vector<StrokePoint> open_;    ///< what comes may still make some of these superfluous
+    std::size_t thinned_ = 0;          ///< how many of `open_` are left of an earlier thinning
+};
+
 /// "x y, x y width, …" with five decimals, and back; throws std::invalid_argument where it is none or too long.
 std::string strokePath(const std::vector<StrokePoint>& points);
 std::vector<StrokePoint> strokePoints(const std::string& path);

@@ -10,7 +10,9 @@ namespace baryton {
 
 namespace {
 
-constexpr std::size_t kCubeSamples = 400000, kPictureSamples = 60000;
+/// Of the cube by the number of nodes, up to what they are worth, and of all pictures together.
+constexpr std::size_t kLeastCubeSamples = 40000, kCubeSamplesPerNode = 100, kMostCubeSamples = 400000,
+                      kPictureSamples = 60000;
 constexpr float kPull = 1.5F; ///< λ, beside some ten samples a node
 constexpr int kRounds = 3, kSteps = 14;
 
@@ -22,10 +24,12 @@ struct Samples {
 
 /// Colours of the cube, some of them on its faces, where pictures end, and a share of those of pictures; in the
 /// numbers that the grid reads.
-Picture coloursFor(const std::vector<Picture>& pictures, const LutSpaces& spaces, std::size_t& count) {
+Picture coloursFor(std::size_t nodes, const std::vector<Picture>& pictures, const LutSpaces& spaces,
+                   std::size_t& count) {
     std::vector<std::array<float, 3>> colours;
+    const std::size_t ofCube = std::min(kLeastCubeSamples + kCubeSamplesPerNode * nodes, kMostCubeSamples);
     ColoursByChance chance(20261130);
-    for (std::size_t i = 0; i < kCubeSamples; ++i) {
+    for (std::size_t i = 0; i < ofCube; ++i) {
         std::array<float, 3> rgb = chance.anywhere();
         if (i % 16 == 0) rgb[i / 16 % 3] = i / 48 % 2 ? 1.0F : 0.0F;
         colours.push_back(rgb);
@@ -147,7 +151,7 @@ LutTable fittedLook(const Grade& grade, int size, const std::string& title, cons
     LutTable table = bakeLook(grade, size, title, withPrep, spaces);
     Samples samples;
     std::size_t count = 0;
-    const Picture colours = coloursFor(pictures, spaces, count);
+    const Picture colours = coloursFor(table.grid.size() / 3, pictures, spaces, count);
     const Picture looked = fromWorking(spaces.writes, Program::compile(grade, {withPrep, true, true, true})
                                                           .graded(toWorking(spaces.gridReads(), colours), 0, task));
     samples.places.resize(count), samples.wanted.resize(count), samples.weights.resize(count);

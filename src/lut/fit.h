@@ -8,7 +8,7 @@
 namespace baryton {
 
 /// A Look as a grid of `size`³ nodes that are fitted, not sampled: so that what readers make between them by
-/// tetrahedra comes as near the Look as it can. Least squares over some 400 000 colours of the cube and those of the
+/// tetrahedra comes as near the Look as it can. Least squares over up to 400 000 colours of the cube and those of the
 /// given pictures,
 ///
 ///     Σ wᵢ |Σₖ aᵢₖ xₖ − yᵢ|² + λ |x − x₀|²        aᵢₖ tetrahedral weights, yᵢ the Look, x₀ the sampled nodes

@@ -86,8 +86,9 @@ HWY_EXPORT(PaintedWeights);
 namespace {
 
 constexpr int kMostCellsAcross = 96;
-/// As many places in all cells as this, and the grid is made coarser: memory stays bounded whatever a file says.
-constexpr double kMostCellPieces = 4e6;
+/// As many places in all cells as this, and the grid is made coarser: sorting is for each event of a hand, and memory
+/// stays bounded whatever a file says.
+constexpr double kMostCellPieces = 4e5;
 
 } // namespace
 
@@ -149,7 +150,7 @@ void BrushWeights::sort() {
         return sum;
     };
     for (perCell_ = float(most) / longer; most > 1 && places() > kMostCellPieces; perCell_ = float(most) / longer)
-        most /= 2;
+        most = most * 3 / 4;
     across_ = std::max(1, static_cast<int>(std::ceil((all.right - all.left) * perCell_)));
     down_ = std::max(1, static_cast<int>(std::ceil((all.bottom - all.top) * perCell_)));
     const auto eachCell = [&](const Box& box, const auto& visit) {

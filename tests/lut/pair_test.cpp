@@ -141,7 +141,8 @@ TEST(LearnPair, HoldsOnWhatItHasNotSeenAndOnAnotherPicture) {
 }
 
 TEST(LearnPair, TellsAVignetteAPaintedLightACropAndUndoesThem) {
-    const Picture before = demoPicture("meadow-cart", kSanitized ? 400 : 900);
+    if (kSanitized) GTEST_SKIP() << "how near it comes is measured without them";
+    const Picture before = demoPicture("meadow-cart", 900);
     const Grade look = lookNamed("Meadow and lake/Harvest meadow");
     Picture after = Program::compile(look).graded(before);
     const double w = after.width(), h = after.height();

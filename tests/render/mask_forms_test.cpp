@@ -184,10 +184,21 @@ TEST(MaskForms, AStrokeIsTheSameHoweverItsEventsWereSplit) {
         EXPECT_LT(few.size(), 60u);
         EXPECT_LT(largestDifference(weightsOf({{strokeThrough(few)}}), once), 0.05) << places;
         EXPECT_EQ(few, simplified(few, 1.5)) << "it is as simple as it gets";
+        // The same as it is drawn, at each place that the hand goes through.
+        DrawnPath drawn(1.5, 0.0004);
+        for (const StrokePoint& place : bend(places)) {
+            drawn.add(place);
+            ASSERT_EQ(drawn.points().back().x, simplified({place}, 1.5).back().x);
+        }
+        EXPECT_LT(drawn.points().size(), 90u) << places;
+        EXPECT_LT(largestDifference(weightsOf({{strokeThrough(drawn.points())}}), once), 0.05) << places;
     }
     // A straight one is its two ends, whatever lay between.
     EXPECT_EQ(simplified({{0.1, 0.1}, {0.2, 0.2}, {0.2, 0.2}, {0.35, 0.35}, {0.5, 0.5}}, 1.5),
               (std::vector<StrokePoint>{{0.1, 0.1}, {0.5, 0.5}}));
+    DrawnPath straight(1.5, 0.0004);
+    for (int i = 0; i <= 1000; ++i) straight.add({0.1 + i * 0.0008, 0.3});
+    EXPECT_EQ(straight.points(), (std::vector<StrokePoint>{{0.1, 0.3}, {0.9, 0.3}}));
     // Over itself, and over others, it never passes the ceiling; one stroke never builds up on itself.
     MaskBrush brush{{strokeThrough({{0.2, 0.5}, {0.8, 0.5}, {0.2, 0.5}, {0.8, 0.5}}, 0.1, 0.3)}, 0.8};
     const float single = weightsOf(brush).row(0, 100)[150];

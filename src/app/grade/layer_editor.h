@@ -78,7 +78,8 @@ private:
     int pulled_ = -1; ///< the row of the shape that is pulled
     int anew_ = -1;   ///< the row of the range that the next press begins
     double pressure_ = 1;
-    std::optional<MaskStroke> stroke_; ///< that is being painted, with all points that the hand went through
+    std::optional<MaskStroke> stroke_; ///< that is being painted, without its points
+    DrawnPath strokePath_{1, 0};       ///< its points
     /// A line round an object, or a stroke over what belongs to it or does not, as far as it is drawn.
     struct Drawing {
         bool isOutline = false;

@@ -57,6 +57,7 @@ void LayerEditor::startPull(QPointF at, QSizeF reach) {
     const MaskTools::Brush& hand = state_.maskTools().brush();
     const bool isOther = QGuiApplication::keyboardModifiers() & Qt::ControlModifier;
     stroke_ = MaskStroke{hand.size, hand.softness, hand.flow, hand.erases != isOther, {}, {}};
+    strokePath_ = DrawnPath(hands_.sourceAspect(), strokeTolerance(hand.size));
     if (hand.keepsToColour && pointed_)
         stroke_->colour = oklabOf({double((*pointed_)[0]), double((*pointed_)[1]), double((*pointed_)[2])});
     strokeAt_ = brush->strokes.size();
@@ -64,12 +65,10 @@ void LayerEditor::startPull(QPointF at, QSizeF reach) {
 }
 
 void LayerEditor::paint(QPointF at) {
-    constexpr std::size_t many = 1000; // a pen goes through as many in a few seconds
-    stroke_->points.push_back(hands_.strokePoint(at, pressure_));
+    strokePath_.add(hands_.strokePoint(at, pressure_));
     MaskStroke kept = *stroke_;
-    kept.points = simplified(stroke_->points, hands_.sourceAspect(), strokeTolerance(stroke_->size));
+    kept.points = strokePath_.points();
     const MaskPlacement back = inverse(mask().placement);
-    if (stroke_->points.size() >= many) stroke_->points = kept.points;
     if (kept.points.size() > kMostStrokePoints) return;
     MaskShape alone{MaskBrush{{{std::make_shared<const MaskStroke>(std::move(kept))}}, 1}, {}, false, {}};
     if (!isIdentity(back)) alone = placed(alone, back, hands_.sourceAspect());
