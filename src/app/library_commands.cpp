@@ -1,4 +1,5 @@
 #include "app/library_commands.h"
+#include "app/behind.h"
 #include "app/package/empty_deleted_sheet.h"
 #include "app/package/pack_sheets.h"
 #include "app/welcome.h"
@@ -6,6 +7,8 @@
 
 #include <QCoreApplication>
 #include <QFileDialog>
+#include <QGuiApplication>
+#include <QPointer>
 #include <QShortcut>
 
 namespace baryton {
@@ -16,29 +19,48 @@ QString say(const char* text) {
 }
 } // namespace
 
-void importFiles(AppState& state, const std::vector<std::filesystem::path>& files, QWidget* parent) {
-    try {
-        ImportAccount account = accountOfImport(files, state.library());
-        // One good preset by itself needs no account.
-        if (files.size() == 1 && account.items.size() == 1 && account.items[0].preset &&
-            account.items[0].state == ImportItem::State::New) {
-            state.editLibrary([&] { return importEdit(account, state.library()); });
-            state.tell(say("%1 added to the group %2")
-                           .arg(QString::fromStdString(account.items[0].name),
-                                QString::fromStdString(account.items[0].group)));
-            return;
-        }
-        (new ImportSheet(state, std::move(account), parent))->open();
-    } catch (const Error& e) {
-        state.tell(QString::fromStdString(e.what()), true);
+namespace {
+
+void take(AppState& state, ImportAccount account, QWidget* parent) {
+    // One good preset by itself needs no account.
+    if (account.items.size() == 1 && account.items[0].preset && account.items[0].state == ImportItem::State::New) {
+        state.editLibrary([&] { return importEdit(account, state.library()); });
+        state.tell(
+            say("%1 added to the group %2")
+                .arg(QString::fromStdString(account.items[0].name), QString::fromStdString(account.items[0].group)));
+        return;
     }
+    (new ImportSheet(state, std::move(account), parent))->open();
+}
+
+} // namespace
+
+void importFiles(AppState& state, const std::vector<std::filesystem::path>& files, QWidget* parent) {
+    QThreadPool& pool = *QThreadPool::globalInstance();
+    runBehind(pool, [files, library = state.library(), &state, parent = QPointer(parent)] {
+        std::optional<ImportAccount> account;
+        QString problem;
+        try {
+            account = accountOfImport(files, library);
+        } catch (const Error& e) {
+            problem = QString::fromStdString(e.what());
+        }
+        tellWindow(qGuiApp, [&state, parent, account = std::move(account), problem] {
+            if (!parent) return;
+            if (account)
+                take(state, *account, parent);
+            else
+                state.tell(problem, true);
+        });
+    });
 }
 
 void openImportDialog(AppState& state, QWidget* parent) {
     auto* dialog = new QFileDialog(parent, say("Import presets and LUTs"));
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     dialog->setFileMode(QFileDialog::ExistingFiles);
-    dialog->setNameFilter(say("Packs, presets, LUTs (*.bpack *.zip *.bpreset *.cube *.3dl)"));
+    dialog->setNameFilter(
+        say("Packs, presets, LUTs (*.bpack *.zip *.bpreset *.cube *.3dl *.clf *.png *.tif *.tiff *.jpg)"));
     QObject::connect(dialog, &QFileDialog::filesSelected, parent, [&state, parent](const QStringList& files) {
         std::vector<std::filesystem::path> paths;
         for (const QString& file : files) paths.emplace_back(file.toStdString());

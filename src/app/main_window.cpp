@@ -14,6 +14,7 @@
 #include "app/widgets/labels.h"
 #include "app/widgets/readable.h"
 #include "base/error.h"
+#include "lut/lut_file.h"
 #include "picture/memory_limit.h"
 
 #include <QApplication>
@@ -179,12 +180,11 @@ bool MainWindow::isForLibrary(const std::filesystem::path& path) const {
     if (name == QStringLiteral(".bpreset") || name == QStringLiteral(".bpack") || name == QStringLiteral(".zip"))
         return true;
     // In Grade a LUT becomes a stage; in Package it joins the library.
-    return task_ == AppTask::Package && (name == QStringLiteral(".cube") || name == QStringLiteral(".3dl"));
+    return task_ == AppTask::Package && isLutName(path);
 }
 
 bool MainWindow::openOther(const std::filesystem::path& path) {
-    const QString name = QString::fromStdString(path.extension().string()).toLower();
-    if (name != QStringLiteral(".cube") && name != QStringLiteral(".3dl")) return false;
+    if (!isLutName(path)) return false;
     try {
         addLutStage(state_, path);
     } catch (const Error& e) {

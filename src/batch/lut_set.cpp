@@ -23,6 +23,11 @@ std::vector<fs::path> lutSetFiles(const std::vector<LutSetItem>& items, const Lu
         parts.extension = lutExtension(wish.lut.format);
         parts.number = static_cast<int>(files.size()) + 1;
         files.push_back(wish.folder / fileNameFromTemplate(wish.pattern, parts));
+        const std::string extension = lowerCase(files.back().extension().string());
+        if (extension.size() > 1 && extension != "." + parts.extension && lutFormatFromName(extension.substr(1)))
+            throw Error(files.back().string(), "",
+                        inWords("the name says {}, but .{} is written", extension, parts.extension),
+                        words("end the names in .{ext}"));
         const auto [there, isNew] = taken.emplace(lowerCase(files.back().string()), item.name);
         if (!isNew)
             throw Error(files.back().string(), "",
@@ -46,9 +51,12 @@ std::vector<LutSetEntry> exportLutSet(const std::vector<LutSetItem>& items, cons
             LutExport lut = wish.lut;
             lut.file = files[i], lut.title = items[i].name;
             const Grade look = wish.ignoresMasks ? withoutPlaces(items[i].look).grade : items[i].look;
-            if (wish.within)
-                lut.size = smallestWithin(fidelityByGrid(look, lut, kUsualSizes, pictures, task), *wish.within)
-                               .value_or(kUsualSizes.back());
+            if (wish.within) {
+                const auto size =
+                    smallestWithin(fidelityByGrid(look, lut, kUsualSizes, pictures, task), *wish.within);
+                lut.size = size.value_or(kUsualSizes.back());
+                entry.isAsNear = size.has_value();
+            }
             fs::create_directories(files[i].parent_path());
             entry.size = lut.size;
             entry.report = exportLut(look, lut, pictures, task);

@@ -23,8 +23,8 @@ struct LutSetWish {
     bool ignoresMasks = false;              ///< masked layers act everywhere
 };
 
-/// The files, one for each look. Throws Error for a pattern that is none, a name that two of them would have, and a
-/// file that is somebody's input or no LUT.
+/// The files, one for each look. Throws Error for a pattern that is none or names another format than is written, a
+/// name that two of them would have, and a file that is somebody's input or no LUT.
 std::vector<std::filesystem::path> lutSetFiles(const std::vector<LutSetItem>& items, const LutSetWish& wish);
 
 /// What became of one.
@@ -32,7 +32,8 @@ struct LutSetEntry {
     std::filesystem::path file;
     int size = 0;
     LutExportReport report;
-    std::string failure; ///< empty when it was written
+    std::string failure;  ///< empty when it was written
+    bool isAsNear = true; ///< as is asked for; false where no usual size is, and the finest was taken
 };
 /// Writes them one after another, each read back and measured; one that fails stops none of the others. `soFar` hears
 /// of each in turn. Ends with what there is when the task is cancelled. Throws as lutSetFiles does.

@@ -2,6 +2,7 @@
 #include "base/file.h"
 #include "base/letters.h"
 #include "base/output.h"
+#include "base/private_folder.h"
 #include "base/utf8.h"
 #include "batch/lut_set.h"
 #include "cli/terminal.h"
@@ -45,38 +46,13 @@ Preset lookOf(const fs::path& file) {
     return isLutFile(file) ? lutAsPreset(file) : checkedPreset(file);
 }
 
-namespace {
-
-/// A folder for a file on its way, gone with it.
-class PrivateFolder {
-public:
-    PrivateFolder() {
-        std::string name = (std::filesystem::temp_directory_path() / "baryton-XXXXXX").string();
-        if (!::mkdtemp(name.data()))
-            throw Error(name, "", "cannot make a folder for what is on its way", "set TMPDIR to a folder with room");
-        path_ = name;
-    }
-    PrivateFolder(const PrivateFolder&) = delete;
-    PrivateFolder& operator=(const PrivateFolder&) = delete;
-    ~PrivateFolder() {
-        std::error_code ignored;
-        std::filesystem::remove_all(path_, ignored);
-    }
-    const std::filesystem::path& path() const { return path_; }
-
-private:
-    std::filesystem::path path_;
-};
-
-} // namespace
-
 void addLutOutput(CLI::App& command, LutOutput& output) {
     command.add_option("--size", output.size, "Grid points along each edge; default: 33, or what there is")
         ->check(CLI::Range(2, 129));
     auto* fit = command.add_flag("--fit", output.fits, "Fit the nodes; default: where that is measured to be better");
     command.add_flag("--sample", output.samples, "Sample the nodes")->excludes(fit);
     command.add_option("--format", output.format, "File format; default: by the extension")
-        ->check(CLI::IsMember({"cube", "3dl"}));
+        ->check(CLI::IsMember({"cube", "3dl", "clf"}));
     command.add_option("-o,--output", output.out, "The LUT file to write; - for standard output")
         ->required()
         ->type_name("FILE");
@@ -97,8 +73,9 @@ LutFormat formatOf(const LutOutput& output) {
     if (!output.format.empty()) return *lutFormatFromName(output.format);
     if (output.out == "-") throw WrongUsage("-o -", "", "a name would tell the format", "add --format");
     const std::string extension = lowerCase(fs::path(output.out).extension().string());
-    if (extension != ".3dl" && extension != ".cube")
-        throw WrongUsage(output.out, "", "the name ends neither in .cube nor in .3dl", "add one, or --format");
+    if (!isLutName(output.out))
+        throw WrongUsage(output.out, "", "the name ends neither in .cube nor in .3dl nor in .clf",
+                         "add one, or --format");
     return *lutFormatFromName(extension.substr(1));
 }
 
@@ -137,11 +114,18 @@ int writeBaked(const Grade& grade, const std::string& title, const LutOutput& ou
     return written(output, inputs, account, [&](const fs::path& file, LutFormat format) {
         LutExport lut = lutOf(output);
         lut.file = file, lut.format = format, lut.title = title;
-        if (output.within)
-            lut.size = smallestWithin(fidelityByGrid(grade, lut, kUsualSizes, {}), *output.within)
-                           .value_or(kUsualSizes.back());
+        if (output.within) {
+            const auto size = smallestWithin(fidelityByGrid(grade, lut, kUsualSizes, {}), *output.within);
+            if (!size) tellNoneWithin(output.out, *output.within);
+            lut.size = size.value_or(kUsualSizes.back());
+        }
         return jsonOf(exportLut(grade, lut, {}), lut.size, output);
     });
+}
+
+void tellNoneWithin(const std::string& file, double within) {
+    std::cerr << file << ": note: no grid is within " << within << "; written with the finest, " << kUsualSizes.back()
+              << '\n';
 }
 
 LutExport lutOf(const LutOutput& output) {
@@ -173,7 +157,8 @@ int writeTable(const LutTable& table, const LutOutput& output, const InputSet& i
     const bool isPlain = table.shaper.empty() && table.gridMin == std::array{0.0F, 0.0F, 0.0F} &&
                          table.gridMax == std::array{1.0F, 1.0F, 1.0F};
     const int size = output.size.value_or(table.gridSize());
-    const bool canStay = size == table.gridSize() && (formatOf(output) == LutFormat::Cube || isPlain);
+    const bool canStay = size == table.gridSize() && (formatOf(output) == LutFormat::Cube || isPlain ||
+                                                      (formatOf(output) == LutFormat::Clf && size <= 129));
     if (!canStay) {
         LutOutput baked = output;
         if (!baked.size && table.gridSize() > 0) baked.size = std::min(table.gridSize(), 129);

@@ -49,6 +49,9 @@ int writeBaked(const Grade& grade, const std::string& title, const LutOutput& ou
 int writeTable(const LutTable& table, const LutOutput& output, const InputSet& inputs,
                const Json& account = Json::object());
 
+/// That no usual grid is as near as is asked for.
+void tellNoneWithin(const std::string& file, double within);
+
 /// How it is baked, but for file and title.
 LutExport lutOf(const LutOutput& output);
 /// What was written, as `lut bake` tells it.

@@ -35,7 +35,9 @@ void addLookWanted(CLI::App& command, LookWanted& look) {
         ->expected(1)
         ->take_all()
         ->allow_extra_args(false);
-    command.add_option("--lut", look.luts, "A .cube or .3dl file as a stage of the Look; may be given several times")
+    command
+        .add_option("--lut", look.luts,
+                    "A .cube, .3dl or .clf file as a stage of the Look; may be given several times")
         ->type_name("FILE")
         ->expected(1)
         ->take_all()

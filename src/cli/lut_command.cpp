@@ -57,6 +57,7 @@ int bakeSet(const BakeOptions& options) {
             code = kSomeFailed;
             return;
         }
+        if (!entry.isAsNear) tellNoneWithin(entry.file.string(), *options.output.within);
         Json json{{"file", asUtf8(entry.file.string())}};
         json.update(jsonOf(entry.report, entry.size, options.output));
         std::cout << json.dump() << '\n';
@@ -128,7 +129,7 @@ void addLutCommands(CLI::App& app, int& code) {
 
     auto file = std::make_shared<std::string>();
     auto* infoCommand = lut->add_subcommand("info", "Tell what a LUT file holds, as one JSON object");
-    infoCommand->add_option("file", *file, "A .cube or .3dl file")->required()->type_name("FILE");
+    infoCommand->add_option("file", *file, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
     infoCommand->callback([file, &code] { code = info(*file); });
     addLutTools(*lut, code);
     addLutLearning(*lut, code);

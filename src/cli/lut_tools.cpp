@@ -182,7 +182,7 @@ void addPattern(CLI::App& lut, int& code) {
 void addApplyLut(CLI::App& lut, int& code) {
     auto options = std::make_shared<ApplyLutOptions>();
     auto* command = lut.add_subcommand("apply", "Put a LUT, or a preset, on one picture as it is");
-    command->add_option("lut", options->lut, "A .cube or .3dl file, or a preset")->required()->type_name("LUT");
+    command->add_option("lut", options->lut, "A .cube, .3dl or .clf file, or a preset")->required()->type_name("LUT");
     command->add_option("picture", options->picture, "The picture")->required()->type_name("PICTURE");
     command->add_option("--strength", options->strength, "Percent")->check(CLI::Range(0, 100))->capture_default_str();
     command->add_option("--bits", options->bits, "8 or 16; default: 16, and 8 of a JPEG")
@@ -215,7 +215,7 @@ void addLutTools(CLI::App& lut, int& code) {
     auto to = std::make_shared<LutOutput>();
     auto* convertCommand =
         lut.add_subcommand("convert", "Write a LUT in another format or size; prints how far it is from the first");
-    convertCommand->add_option("file", *from, "A .cube or .3dl file")->required()->type_name("FILE");
+    convertCommand->add_option("file", *from, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
     addLutOutput(*convertCommand, *to);
     convertCommand->callback([from, to, &code] { code = convert(*from, *to); });
 
@@ -232,7 +232,7 @@ void addLutTools(CLI::App& lut, int& code) {
     auto asJson = std::make_shared<bool>(false);
     auto* checkCommand = lut.add_subcommand(
         "check", "Tell what a LUT does that you would want to know: clipping, folds, bands, tinted greys, skin");
-    checkCommand->add_option("file", *checked, "A .cube or .3dl file")->required()->type_name("FILE");
+    checkCommand->add_option("file", *checked, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
     checkCommand->add_flag("--json", *asJson, "All figures, as one JSON object");
     checkCommand->callback([checked, asJson, &code] { code = checkHealth(*checked, *asJson); });
 }

@@ -178,7 +178,8 @@ std::vector<LibraryEntry> entriesOf(const std::vector<std::string>& files) {
         requireReadable(name);
         const fs::path whole = fs::absolute(name).lexically_normal();
         auto entry = Library(whole.parent_path().parent_path()).entryOf(whole);
-        if (!entry) throw Error(name, "", "not a preset (.bpreset) and not a LUT (.cube, .3dl)", "name one of these");
+        if (!entry)
+            throw Error(name, "", "not a preset (.bpreset) and not a LUT (.cube, .3dl, .clf)", "name one of these");
         add({std::move(*entry)});
     }
     return entries;

@@ -5,13 +5,18 @@
 #include <filesystem>
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace baryton {
 
-enum class LutFormat { Cube, ThreeDl };
-/// "cube", "3dl" → format.
+enum class LutFormat { Cube, ThreeDl, Clf };
+/// In the order in which they are offered; those that can be written here.
+std::vector<LutFormat> lutFormats();
+/// "cube", "3dl", "clf" → format.
 std::optional<LutFormat> lutFormatFromName(const std::string& name);
 std::string lutExtension(LutFormat format);
+/// By the extension, in either case.
+bool isLutName(const std::filesystem::path& file);
 
 /// A LUT as read from text, with what a reader should know.
 struct ParsedLut {
@@ -39,10 +44,10 @@ std::string cubeText(const LutTable& table, const LutSpaces& spaces = {});
 /// and no 1D table.
 std::string threeDlText(const LutTable& table);
 
-/// The text of either.
+/// The text of one of them.
 std::string lutText(const LutTable& table, LutFormat format, const LutSpaces& spaces = {});
 
-/// By content for .cube and .3dl, whatever the extension.
+/// By content for .cube, .3dl and CLF (clf_file.h), whatever the extension.
 ParsedLut parseLut(const std::string& text);
 /// The same from a file; errors name it.
 ParsedLut readLutFile(const std::filesystem::path& file);

@@ -3,8 +3,10 @@
 #include "base/file.h"
 #include "base/first_free.h"
 #include "base/letters.h"
+#include "base/private_folder.h"
 #include "base/words.h"
 #include "lut/lut_file.h"
+#include "lut/lut_picture.h"
 #include "render/program.h"
 #include "stages/validate.h"
 
@@ -29,19 +31,23 @@ std::string extensionOf(const std::string& path) {
     return lowerCase(fs::path(path).extension().string());
 }
 
+bool isPictureName(const std::string& path) {
+    const std::string extension = extensionOf(path);
+    return extension == ".jpg" || extension == ".jpeg" || extension == ".png" || extension == ".tif" ||
+           extension == ".tiff";
+}
+
 /// What could be done with a file that is neither preset nor LUT.
 std::string hintFor(const std::string& path) {
     const std::string extension = extensionOf(path);
     if (extension == ".zip" || extension == ".bpack")
         return words("an archive within the archive: import it by itself");
-    if (extension == ".jpg" || extension == ".jpeg" || extension == ".png" || extension == ".tif" ||
-        extension == ".tiff")
-        return words("a picture: open it in Grade");
+    if (isPictureName(path)) return words("a picture: open it in Grade");
     if (extension == ".txt" || extension == ".md" || extension == ".pdf" || extension == ".html")
         return words("something to read");
     if (extension == ".bgrade") return words("the grade of a picture: it belongs beside its picture");
-    return words(
-        "not a preset (.bpreset) and not a LUT (.cube, .3dl); the program it was made for may write one of these");
+    return words("not a preset (.bpreset) and not a LUT (.cube, .3dl, .clf); the program it was made for may write "
+                 "one of these");
 }
 
 /// Files of the system that nobody wants to read about.
@@ -126,13 +132,29 @@ std::string commonFolder(const std::vector<ArchiveFile>& files) {
     return common;
 }
 
-ImportItem itemFor(const std::string& path, const std::string& bytes, const std::string& group) {
+/// Pictures that are LUTs come as the tables that they teach.
+void readPictureLut(ImportItem& item, const fs::path& file) {
+    const std::optional<LearntLut> learnt = lutInPicture(file);
+    if (!learnt) return;
+    item.kind = LibraryEntry::Kind::Lut;
+    item.state = State::New, item.choice = Choice::Add;
+    item.reason = inWords("read from a picture of {} colours along an edge", learnt->account.size);
+    for (const std::string& remark : learnt->account.remarks) item.reason += "; " + remark;
+    LutTable table = learnt->table;
+    table.title = item.name;
+    item.bytes = cubeText(table);
+    item.preset = lutPreset(table, item.name + ".cube");
+}
+
+/// `there`: the same file where it lies on disk; empty for what an archive holds.
+ImportItem itemFor(const std::string& path, const std::string& bytes, const std::string& group,
+                   const fs::path& there = {}) {
     ImportItem item;
     item.path = path;
     item.group = group;
     item.name = fs::path(path).stem().string();
     const std::string extension = extensionOf(path);
-    if (extension == ".bpreset" || extension == ".cube" || extension == ".3dl") {
+    if (extension == ".bpreset" || isLutName(path)) {
         item.kind = extension == ".bpreset" ? LibraryEntry::Kind::Preset : LibraryEntry::Kind::Lut;
         item.bytes = bytes;
         read(item);
@@ -140,6 +162,14 @@ ImportItem itemFor(const std::string& path, const std::string& bytes, const std:
         item.state = State::Foreign;
         item.choice = Choice::LeaveOut;
         item.reason = hintFor(path);
+        if (isPictureName(path) && !there.empty()) {
+            readPictureLut(item, there);
+        } else if (isPictureName(path)) {
+            const PrivateFolder aside;
+            const fs::path file = aside.path() / ("picture" + extension);
+            writeFileAtomically(file, bytes);
+            readPictureLut(item, file);
+        }
     }
     return item;
 }
@@ -201,24 +231,24 @@ void addFolder(ImportAccount& account, const fs::path& folder) {
         if (!it->is_regular_file(failed) || it->is_symlink(failed)) continue;
         const std::string path = it->path().lexically_relative(folder).generic_string();
         const std::string extension = extensionOf(path);
-        const bool wanted = extension == ".bpreset" || extension == ".cube" || extension == ".3dl";
+        const bool wanted = extension == ".bpreset" || isLutName(path);
         files.push_back({path, wanted ? readFile(it->path(), kMostBytes) : std::string()});
     }
     std::sort(files.begin(), files.end(), [](const auto& a, const auto& b) { return a.path < b.path; });
     for (const auto& file : files)
         if (!isLitter(file.path))
-            account.items.push_back(
-                itemFor(file.path, file.bytes, groupOf(file.path, "", folder.filename().string())));
+            account.items.push_back(itemFor(file.path, file.bytes, groupOf(file.path, "", folder.filename().string()),
+                                            folder / file.path));
 }
 
-/// Of LUTs that come in two formats one is kept: .cube, which is the finer one.
+/// Of LUTs that come in two formats one is kept: .cube, which is the finest one.
 void findTwins(std::vector<ImportItem>& items) {
     std::vector<KnownLut> cubes;
     for (const ImportItem& item : items)
         if (item.kind == LibraryEntry::Kind::Lut && item.preset && extensionOf(item.path) == ".cube")
             cubes.emplace_back(item.path, item.preset->carried);
     for (ImportItem& item : items) {
-        if (item.kind != LibraryEntry::Kind::Lut || !item.preset || extensionOf(item.path) != ".3dl") continue;
+        if (item.kind != LibraryEntry::Kind::Lut || !item.preset || extensionOf(item.path) == ".cube") continue;
         const KnownLut own(item.path, item.preset->carried);
         const auto twin =
             std::find_if(cubes.begin(), cubes.end(), [&](const auto& cube) { return cube.doesTheSame(own); });
@@ -230,8 +260,9 @@ void findTwins(std::vector<ImportItem>& items) {
 }
 
 std::string fileNameOf(const ImportItem& item) {
-    return item.kind == LibraryEntry::Kind::Preset ? safeFileName(item.name) + ".bpreset"
-                                                   : safeFileName(fs::path(item.path).filename().string());
+    if (item.kind == LibraryEntry::Kind::Preset) return safeFileName(item.name) + ".bpreset";
+    return isPictureName(item.path) ? safeFileName(item.name) + ".cube"
+                                    : safeFileName(fs::path(item.path).filename().string());
 }
 
 /// A preset without what is only said of it.
@@ -310,7 +341,9 @@ ImportAccount accountOfImport(const std::vector<fs::path>& files, const Library&
         else if (extension == ".bpack" || extension == ".zip")
             addArchive(account, file);
         else
-            account.items.push_back(itemFor(file.filename().string(), readFile(file, kMostBytes), "Added"));
+            account.items.push_back(itemFor(file.filename().string(),
+                                            isPictureName(file.string()) ? std::string() : readFile(file, kMostBytes),
+                                            words("Added"), file));
     }
     findTwins(account.items);
     compareWithLibrary(account.items, library);

@@ -20,7 +20,7 @@ struct ImportItem {
     LibraryEntry::Kind kind = LibraryEntry::Kind::Preset;
     State state = State::New;
     Choice choice = Choice::Add;
-    std::string reason;           ///< why it is refused, foreign, or left out
+    std::string reason;           ///< why it is refused, foreign, or left out; of a picture's LUT what it is
     std::string bytes;            ///< what would be written; empty for what can't be added
     std::optional<Preset> preset; ///< to show it; of LUTs too
 };
@@ -33,7 +33,8 @@ struct ImportAccount {
     std::size_t count(ImportItem::State state) const;
 };
 
-/// The account of files offered to the library: packs, zip archives, folders, presets and LUT files, in any mixture.
+/// The account of files offered to the library: packs, zip archives, folders, presets, LUT files and pictures that are
+/// LUTs (lutInPicture), in any mixture.
 /// New items are to be added, differing ones kept beside what is there. Folders within archives become groups; what
 /// lies at the top of one goes into a group of the archive's name. Throws Error naming the file for archives that are
 /// damaged or not to be trusted (see readZip).

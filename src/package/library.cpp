@@ -36,7 +36,7 @@ std::optional<LibraryEntry::Kind> kindOf(const fs::path& file) {
     const std::string extension = lowerCase(file.extension().string());
     if (file.filename().string().starts_with('.')) return std::nullopt;
     if (extension == kPresetExtension) return LibraryEntry::Kind::Preset;
-    if (extension == ".cube" || extension == ".3dl") return LibraryEntry::Kind::Lut;
+    if (isLutName(file)) return LibraryEntry::Kind::Lut;
     return std::nullopt;
 }
 

@@ -131,6 +131,25 @@ TEST(LutScreen, PrepIsBakedWhereItIsTicked) {
     }
 }
 
+TEST(LutScreen, ACommonLutFormatFileGoesOutAndJoinsTheLibrary) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    LutPanel* panel = openPanel(d);
+    d.click(d.button(d.sheet(), QStringLiteral(".clf")));
+    auto* file = d.named<QLineEdit>(d.sheet(), tr8("LUT file"));
+    EXPECT_TRUE(file->text().endsWith(QStringLiteral(".clf")));
+    const fs::path clf = d.root() / "lake.clf";
+    d.type(file, QString::fromStdString(clf.string()));
+    d.click(d.button(d.sheet(), tr8("Export LUT")));
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(clf) && panel->exportButton()->isEnabled(); }));
+    EXPECT_EQ(readLutFile(clf).format, LutFormat::Clf);
+    d.click(d.button(d.sheet(), tr8("Close")));
+    d.click(d.button(&d.window(), tr8("Package")));
+    d.drop(&d.window(), {clf});
+    ASSERT_TRUE(Driver::waitFor([&] { return d.state().presetEntry("Added/lake.clf") != nullptr; }));
+    EXPECT_EQ(readFile(d.libraryRoot() / "Added/lake.clf"), readFile(clf));
+}
+
 TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {
     Driver d({"lake-fog.jpg"});
     d.start();

@@ -334,7 +334,7 @@ TEST(Package, HostilePacksAreRefusedWithAReasonAndWriteNothing) {
         for (auto* button : d.window().findChildren<QPushButton*>())
             if (button->accessibleName() == tr8("Close the message") && button->isVisible()) d.click(button);
         d.drop(&d.window(), {pack});
-        EXPECT_TRUE(noticeText(d).contains(QString::fromLatin1(reason)))
+        EXPECT_TRUE(Driver::waitFor([&] { return noticeText(d).contains(QString::fromLatin1(reason)); }))
             << reason << ": " << noticeText(d).toStdString();
         EXPECT_TRUE(noticeText(d).contains(tr8("hostile.bpack")));
         EXPECT_EQ(d.sheetIfAny(), nullptr);

@@ -91,6 +91,14 @@ TEST(LutTools, SeveralPresetsBecomeLutsInAFolderEachAsFineAsItNeedsToBe) {
         EXPECT_LT(told["size"], 65);
     }
     EXPECT_EQ(files, (std::vector<fs::path>{folder / "luts/01-faded.cube", folder / "luts/02-limelight.cube"}));
+    // A name that says another format than is written is refused; that no grid is near enough is told.
+    EXPECT_EQ(run("lut bake --preset " + both + " --format 3dl --names '{look}.cube' -o " + at("luts"), folder).code,
+              2);
+    const Result none =
+        run("lut bake --preset " + quoted(fadedPreset(folder)) + " --within 0.00001 --sample -o " + at("near.cube"),
+            folder);
+    EXPECT_EQ(account(none)["size"], 65);
+    EXPECT_NE(none.err.find("no grid is within 1e-05"), std::string::npos) << none.err;
     // Nothing is dropped in silence, masks ignored or not.
     const Result ignoring = run("lut bake --preset " + both + " --ignore-masks --size 5 -o " + at("more"), folder);
     EXPECT_NE(ignoring.err.find("left out: Vignette"), std::string::npos);

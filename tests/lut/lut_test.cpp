@@ -5,6 +5,8 @@
 #include "lut/accelerate.h"
 #include "lut/by_grid.h"
 #include "lut/export_lut.h"
+#include "lut/learn_pattern.h"
+#include "lut/pattern.h"
 #include "stages/lut_kernel.h"
 #include "stages/validate.h"
 #include "support/expect_error.h"
@@ -419,6 +421,36 @@ TEST(Judges, OpenColorIoReadsWhatWeWriteAndAgrees) {
     const LutTable dark = randomTable(17, 0, random, 0, 0.3);
     writeLutFile(folder / "d.3dl", dark, LutFormat::ThreeDl);
     EXPECT_LT(largestDifference(throughOcio(folder / "d.3dl", in), ours(readLutFile(folder / "d.3dl").table)), 1e-4);
+}
+
+TEST(Judges, SquareCubesThatWeLearnFromDoElsewhereWhatTheyDoHere) {
+    const TempFolder folder;
+    const Preset preset = readPresetFile(demo() / "presets/Limelight.bpreset");
+    Grade look;
+    look.look = preset.carried.look;
+    const Program exact = Program::compile(look);
+    const OutputFormat png{FileFormat::Png, 16, 90};
+    writePicture(folder / "plain.png", squareCube(8, 16), {}, png);
+    writePicture(folder / "cube.png", exact.quantised(readPicture(folder / "plain.png").picture, 16, false), {}, png);
+    const LutTable table = learnFromPattern(folder / "cube.png").table;
+    const Picture in = readThumbnail(demo() / "pictures/lantern-alley.jpg", kSanitized ? 60 : 300);
+    writePicture(folder / "in.png", Program::compile({}).quantised(in, 16, false), {}, png);
+    const Picture ours = Program::compile(lutGrade(table, "cube")).graded(readPicture(folder / "in.png").picture);
+    const auto at = [&](const char* name) { return (folder / name).string(); };
+    const std::pair<std::string, double> judges[] = {
+        {"ffmpeg -v error -y -i " + at("in.png") + " -i " + at("cube.png") +
+             " -filter_complex '[0]format=rgb48le[a];[1]format=rgb48le[b];[a][b]haldclut=interp=tetrahedral'"
+             " -frames:v 1 " +
+             at("out.png"),
+         1.0 / 255},
+        // Between nodes by cubes, not by tetrahedra.
+        {"convert " + at("in.png") + " " + at("cube.png") + " -hald-clut -depth 16 PNG48:" + at("out.png"),
+         1.5 / 255}};
+    for (const auto& [command, most] : judges) {
+        fs::remove(folder / "out.png");
+        ASSERT_EQ(std::system(command.c_str()), 0) << command;
+        EXPECT_LT(largestDifference(readPicture(folder / "out.png").picture, ours), most) << command;
+    }
 }
 
 TEST(Judges, TheDemoPresetsBakeFaithfully) {

@@ -1,7 +1,9 @@
 #include "base/file.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
+#include "lut/pattern.h"
 #include "package/import.h"
+#include "render/program.h"
 #include "stages/stage_type.h"
 #include "support/bytes_of.h"
 #include "support/expect_error.h"
@@ -255,6 +257,59 @@ TEST(Import, TakesAZipAsDownloaded) {
     perform(importEdit(account, library));
     EXPECT_EQ(library.entries().size(), 4u);
     for (const auto& entry : library.entries()) EXPECT_TRUE(entry.preset) << entry.error;
+}
+
+TEST(Import, PicturesThatAreLutsBecomeLuts) {
+    const TempFolder folder;
+    const Library library(folder / "library");
+    fs::create_directory(folder / "box");
+    const LutTable warm = warmTable(16);
+    const Program program = Program::compile(lutGrade(warm, "warm"));
+    const auto graded = [&](const QuantisedPicture& pattern, const std::string& name) {
+        writePicture(folder / "plain.png", pattern, {}, {FileFormat::Png, 16, 92});
+        writePicture(folder / "box" / name, program.quantised(readPicture(folder / "plain.png").picture, 16, false),
+                     {}, {FileFormat::Png, 16, 92});
+    };
+    graded(squareCube(4, 16), "Straw.png");
+    graded(ownPattern(16, 16), "Own straw.png");
+    fs::copy_file(folder / "plain.png", folder / "box/Nobody graded this.png");
+    // Pictures of the very size of a square cube, and of none.
+    const Picture photo = readThumbnail(demo() / "pictures/meadow-cart.jpg", 600);
+    Picture icon(64, 64), evening(64, 64);
+    for (std::size_t k = 0; k < 3; ++k)
+        for (int y = 0; y < 64; ++y)
+            for (int x = 0; x < 64; ++x) {
+                icon.row(k, y)[x] = (x / 16 + y / 16) % 2 ? 0.9F : 0.1F; // tiles that lie as the rows of a cube do
+                evening.row(k, y)[x] = float(x + y) / 128;
+            }
+    const auto asPng = [&](const Picture& picture, const char* name) {
+        writePicture(folder / "box" / name, Program::compile({}).quantised(picture, 8, false), {},
+                     {FileFormat::Png, 8, 92});
+    };
+    asPng(icon, "icon.png"), asPng(evening, "evening.png"), asPng(photo, "photo.png");
+    asPng(resized(photo, 512, 512), "square.png");
+    for (const bool isZipped : {false, true}) {
+        std::vector<ArchiveFile> files;
+        for (const auto& entry : fs::directory_iterator(folder / "box"))
+            files.push_back({entry.path().filename().string(), readFile(entry.path())});
+        const ImportAccount account =
+            isZipped ? accountOf(folder, files, library) : accountOfImport({folder / "box"}, library);
+        EXPECT_EQ(account.items.size(), 7u);
+        EXPECT_EQ(account.count(State::New), 2u);
+        for (const char* name : {"Nobody graded this.png", "icon.png", "evening.png", "photo.png", "square.png"})
+            EXPECT_EQ(item(account, name).state, State::Foreign) << name;
+        for (const char* name : {"Straw.png", "Own straw.png"}) {
+            const ImportItem& straw = item(account, name);
+            EXPECT_EQ(straw.kind, LibraryEntry::Kind::Lut);
+            EXPECT_NE(straw.reason.find("16"), std::string::npos);
+            const LutTable table = parseLut(straw.bytes).table;
+            ASSERT_EQ(table.gridSize(), 16);
+            for (std::size_t i = 0; i < table.grid.size(); ++i) ASSERT_NEAR(table.grid[i], warm.grid[i], 2e-5);
+        }
+        if (isZipped) perform(importEdit(account, library));
+    }
+    EXPECT_TRUE(fs::exists(library.folderOf("kit") / "Straw.cube"));
+    EXPECT_EQ(library.entries().size(), 2u);
 }
 
 TEST(Import, ClashesAreKeptReplacedOrLeftOut) {

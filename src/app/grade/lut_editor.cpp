@@ -107,7 +107,7 @@ void LutEditor::turnIntoStages() {
 }
 
 void LutEditor::load() {
-    auto* dialog = new QFileDialog(window(), tr("Load LUT"), {}, tr("LUT files (*.cube *.3dl);;All files (*)"));
+    auto* dialog = new QFileDialog(window(), tr("Load LUT"), {}, tr("LUT files (*.cube *.3dl *.clf);;All files (*)"));
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     dialog->setFileMode(QFileDialog::ExistingFile);
     connect(dialog, &QFileDialog::fileSelected, this, [this](const QString& file) {

@@ -1,5 +1,6 @@
 #include "app/package/export_luts_sheet.h"
 #include "app/behind.h"
+#include "app/package/lut_format_words.h"
 #include "app/settings.h"
 #include "app/theme/theme.h"
 #include "app/widgets/labels.h"
@@ -30,7 +31,7 @@ ExportLutsSheet::ExportLutsSheet(AppState& state, const std::vector<LibraryEntry
                                  std::vector<Picture> pictures, QWidget* parent)
     : Sheet(tr("Export LUTs"), QStringLiteral("guide/package#") + tr("As a LUT"), parent), state_(state),
       pictures_(std::move(pictures)), folder_(new QLineEdit), pattern_(new QLineEdit),
-      formats_(new Segments({QStringLiteral(".cube"), QStringLiteral(".3dl")})),
+      formats_(new Segments(lutFormatWords())),
       sizes_(new Segments({tr("near enough"), QStringLiteral("17"), QStringLiteral("25"), QStringLiteral("33"),
                            QStringLiteral("49"), QStringLiteral("65")})),
       spaces_(new SpacesRow), everywhere_(new QCheckBox(tr("Masked layers everywhere"))), list_(new QTreeWidget),
@@ -127,7 +128,7 @@ LutSetWish ExportLutsSheet::wish() const {
     LutSetWish wish;
     wish.folder = folder_->text().trimmed().toStdString();
     wish.pattern = pattern_->text().trimmed().toStdString();
-    wish.lut.format = formats_->current() == 0 ? LutFormat::Cube : LutFormat::ThreeDl;
+    wish.lut.format = lutFormats()[static_cast<std::size_t>(formats_->current())];
     wish.lut.spaces = spaces_->spaces();
     wish.ignoresMasks = everywhere_->isChecked();
     if (sizes_->current() > 0) {
@@ -208,6 +209,10 @@ void ExportLutsSheet::take(std::size_t index, const LutSetEntry& entry) {
     const Fidelity& fidelity = entry.report.fidelity;
     const Difference& apart = fidelity.pictures.samples > 0 ? fidelity.pictures : fidelity.cube;
     row->setText(GridColumn, QString::number(entry.size));
+    if (!entry.isAsNear) {
+        row->setForeground(GridColumn, theme::colours().accent);
+        row->setToolTip(GridColumn, tr("No usual grid is as near as is asked for: this is the finest"));
+    }
     row->setText(MeanColumn, QString::number(apart.mean, 'f', 2));
     row->setText(FarColumn, QString::number(apart.percentile99, 'f', 2));
     row->setText(WorstColumn, QString::number(apart.worst, 'f', 2));

@@ -1,5 +1,6 @@
 #include "app/package/lut_panel.h"
 #include "app/behind.h"
+#include "app/package/lut_format_words.h"
 #include "app/settings.h"
 #include "app/widgets/labels.h"
 #include "base/file.h"
@@ -41,7 +42,7 @@ QString sizeOf(std::size_t bytes) {
 } // namespace
 
 LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
-    : QWidget(parent), state_(state), formats_(new Segments({QStringLiteral(".cube"), QStringLiteral(".3dl")})),
+    : QWidget(parent), state_(state), formats_(new Segments(lutFormatWords())),
       sizes_(new Segments({QStringLiteral("17"), QStringLiteral("25"), QStringLiteral("33"), QStringLiteral("49"),
                            QStringLiteral("65")})),
       spaces_(new SpacesRow), everywhere_(new QCheckBox(tr("Masked layers everywhere"))),
@@ -158,7 +159,8 @@ LutPanel::LutPanel(AppState& state, const char* role, QWidget* parent)
         export_->setEnabled(!text.trimmed().isEmpty());
     });
     connect(choose, &QPushButton::clicked, this, [this] {
-        auto* dialog = new QFileDialog(window(), tr("Export LUT"), file_->text(), tr("LUT files (*.cube *.3dl)"));
+        auto* dialog =
+            new QFileDialog(window(), tr("Export LUT"), file_->text(), tr("LUT files (*.cube *.3dl *.clf)"));
         dialog->setAttribute(Qt::WA_DeleteOnClose);
         dialog->setAcceptMode(QFileDialog::AcceptSave);
         connect(dialog, &QFileDialog::fileSelected, file_, &QLineEdit::setText);
@@ -174,7 +176,7 @@ LutPanel::~LutPanel() {
 }
 
 LutFormat LutPanel::format() const {
-    return formats_->current() == 0 ? LutFormat::Cube : LutFormat::ThreeDl;
+    return lutFormats()[static_cast<std::size_t>(formats_->current())];
 }
 
 int LutPanel::size() const {

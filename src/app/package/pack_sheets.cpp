@@ -163,7 +163,8 @@ void ImportSheet::addItem(std::size_t index) {
                                              stateWord(item.state),
                                              {}});
     row->setData(0, Qt::UserRole, static_cast<int>(index));
-    row->setToolTip(NameColumn, QString::fromStdString(item.path));
+    row->setToolTip(NameColumn,
+                    QString::fromStdString(item.reason.empty() ? item.path : item.path + "\n" + item.reason));
     if (item.preset && state_.hasKey()) { // its picture comes later, and moves nothing when it does
         QPixmap empty(list_->iconSize());
         empty.fill(theme::colours().well);
