@@ -2755,10 +2755,6 @@
         <translation>das ist keine Textdatei, also keine LUT</translation>
     </message>
     <message>
-        <source>choose a .cube or .3dl file</source>
-        <translation>eine .cube- oder .3dl-Datei wählen</translation>
-    </message>
-    <message>
         <source>the file holds no LUT</source>
         <translation>die Datei enthält keine LUT</translation>
     </message>
@@ -4946,6 +4942,62 @@
         <source>a LUT</source>
         <translation>eine LUT</translation>
     </message>
+    <message>
+        <source>the name says {}, but .{} is written</source>
+        <translation>der Name sagt {}, geschrieben wird aber .{}</translation>
+    </message>
+    <message>
+        <source>end the names in .{ext}</source>
+        <translation>die Namen auf .{ext} enden lassen</translation>
+    </message>
+    <message>
+        <source>CLF files need a part of Baryton that is not here</source>
+        <translation>CLF-Dateien brauchen einen Teil von Baryton, der nicht da ist</translation>
+    </message>
+    <message>
+        <source>install baryton-clf, or use a .cube file</source>
+        <translation>baryton-clf installieren, oder eine .cube-Datei nehmen</translation>
+    </message>
+    <message>
+        <source>the file is larger than any table of use</source>
+        <translation>die Datei ist größer als jede brauchbare Tabelle</translation>
+    </message>
+    <message>
+        <source>the file holds {}, which a CLF file does not</source>
+        <translation>die Datei enthält {}, was in einer CLF-Datei nicht vorkommt</translation>
+    </message>
+    <message>
+        <source>OpenColorIO can&apos;t read it: {}</source>
+        <translation>OpenColorIO kann sie nicht lesen: {}</translation>
+    </message>
+    <message>
+        <source>a value of the table is no number</source>
+        <translation>ein Wert der Tabelle ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>OpenColorIO says: {}</source>
+        <translation>OpenColorIO sagt: {}</translation>
+    </message>
+    <message>
+        <source>choose a .cube, .3dl or .clf file</source>
+        <translation>eine .cube-, .3dl- oder .clf-Datei wählen</translation>
+    </message>
+    <message>
+        <source>read from a picture of {} colours along an edge</source>
+        <translation>aus einem Bild mit {} Farben je Kante gelesen</translation>
+    </message>
+    <message>
+        <source>Added</source>
+        <translation>Hinzugefügt</translation>
+    </message>
+    <message>
+        <source>its steps were worked out at 65 × 65 × 65 colours within 0…1</source>
+        <translation>ihre Schritte wurden an 65 × 65 × 65 Farben innerhalb 0…1 ausgerechnet</translation>
+    </message>
+    <message>
+        <source>its steps were worked out at 4 096 tones within 0…1</source>
+        <translation>ihre Schritte wurden an 4 096 Tönen innerhalb 0…1 ausgerechnet</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -5954,6 +6006,53 @@
     </message>
 </context>
 <context>
+    <name>baryton::ColourMovesSheet</name>
+    <message>
+        <source>Where %1 takes colours</source>
+        <translation>Wohin %1 Farben bringt</translation>
+    </message>
+    <message>
+        <source>A LUT of unknown making</source>
+        <translation>Eine LUT unbekannter Herkunft</translation>
+    </message>
+    <message>
+        <source>All colours</source>
+        <translation>Alle Farben</translation>
+    </message>
+    <message>
+        <source>One lightness</source>
+        <translation>Eine Helligkeit</translation>
+    </message>
+    <message>
+        <source>Before → after</source>
+        <translation>Vorher → nachher</translation>
+    </message>
+    <message>
+        <source>Lightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>View</source>
+        <translation>Ansicht</translation>
+    </message>
+    <message>
+        <source>Drag to turn; a double press turns it back. Black is below, white above; the line is the greys. A ring: clipped here, and was not before</source>
+        <translation>Ziehen dreht; ein Doppelklick dreht zurück. Schwarz ist unten, Weiß oben; die Linie sind die Grautöne. Ein Ring: hier abgeschnitten, vorher nicht</translation>
+    </message>
+    <message>
+        <source>Greys in the middle, colourful ones outside: red right, yellow above, green left, blue below. A ring: clipped here, and was not before</source>
+        <translation>Grautöne in der Mitte, Buntes außen: Rot rechts, Gelb oben, Grün links, Blau unten. Ein Ring: hier abgeschnitten, vorher nicht</translation>
+    </message>
+    <message>
+        <source>Being worked out…</source>
+        <translation>Wird ausgerechnet…</translation>
+    </message>
+    <message>
+        <source>Colours move by ΔE %1 on average, the farthest by %2: from %3 to %4 (red, green, blue in 8 bits).</source>
+        <translation>Farben verschieben sich im Mittel um ΔE %1, die weiteste um %2: von %3 nach %4 (Rot, Grün, Blau in 8 Bit).</translation>
+    </message>
+</context>
+<context>
     <name>baryton::CompareBar</name>
     <message>
         <source>Fit</source>
@@ -6108,6 +6207,13 @@
     <message>
         <source>Open it again</source>
         <translation>Wieder öffnen</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::CubeView</name>
+    <message>
+        <source>%1 colours, turned by %2°, tilted by %3°</source>
+        <translation>%1 Farben, um %2° gedreht, um %3° geneigt</translation>
     </message>
 </context>
 <context>
@@ -6487,6 +6593,10 @@
     <message>
         <source>Stopped; what is written stays.</source>
         <translation>Angehalten; was geschrieben ist, bleibt.</translation>
+    </message>
+    <message>
+        <source>No usual grid is as near as is asked for: this is the finest</source>
+        <translation>Kein übliches Raster ist so nah wie verlangt: dies ist das feinste</translation>
     </message>
 </context>
 <context>
@@ -8512,16 +8622,24 @@ Einiges davon wurde seither geändert</translation>
         <translation>LUT laden</translation>
     </message>
     <message>
-        <source>LUT files (*.cube *.3dl);;All files (*)</source>
-        <translation>LUT-Dateien (*.cube *.3dl);;Alle Dateien (*)</translation>
-    </message>
-    <message>
         <source>Turn into stages…</source>
         <translation>In Stufen auflösen…</translation>
     </message>
     <message>
         <source>Seeks stages that do what it does, and that you can change</source>
         <translation>Sucht Stufen, die tun, was sie tut, und die sich ändern lassen</translation>
+    </message>
+    <message>
+        <source>LUT files (*.cube *.3dl *.clf);;All files (*)</source>
+        <translation>LUT-Dateien (*.cube *.3dl *.clf);;Alle Dateien (*)</translation>
+    </message>
+    <message>
+        <source>See it…</source>
+        <translation>Ansehen…</translation>
+    </message>
+    <message>
+        <source>All colours before and after: in a cube that turns, and as a slice of one lightness</source>
+        <translation>Alle Farben vorher und nachher: in einem Würfel, der sich dreht, und als Schnitt einer Helligkeit</translation>
     </message>
 </context>
 <context>
@@ -8580,10 +8698,6 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>This file is there already and will be replaced.</source>
         <translation>Diese Datei ist schon da und wird ersetzt.</translation>
-    </message>
-    <message>
-        <source>LUT files (*.cube *.3dl)</source>
-        <translation>LUT-Dateien (*.cube *.3dl)</translation>
     </message>
     <message>
         <source>%1: ΔE mean %2 · 99 % %3 · worst %4</source>
@@ -8688,6 +8802,10 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>What is seen of it</source>
         <translation>Was davon zu sehen ist</translation>
+    </message>
+    <message>
+        <source>LUT files (*.cube *.3dl *.clf)</source>
+        <translation>LUT-Dateien (*.cube *.3dl *.clf)</translation>
     </message>
 </context>
 <context>
@@ -10666,6 +10784,14 @@ Einiges davon wurde seither geändert</translation>
         <source>Seeks stages that do what it does, and that you can change</source>
         <translation>Sucht Stufen, die tun, was sie tut, und die sich ändern lassen</translation>
     </message>
+    <message>
+        <source>See it…</source>
+        <translation>Ansehen…</translation>
+    </message>
+    <message>
+        <source>All colours before and after: in a cube that turns, and as a slice of one lightness</source>
+        <translation>Alle Farben vorher und nachher: in einem Würfel, der sich dreht, und als Schnitt einer Helligkeit</translation>
+    </message>
 </context>
 <context>
     <name>baryton::PresetLibrary</name>
@@ -11324,6 +11450,17 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>ΔE %1</source>
         <translation>ΔE %1</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::SliceView</name>
+    <message>
+        <source>skin</source>
+        <translation>Haut</translation>
+    </message>
+    <message>
+        <source>%1 colours of one lightness, ΔE %2 on average</source>
+        <translation>%1 Farben einer Helligkeit, im Mittel ΔE %2</translation>
     </message>
 </context>
 <context>
@@ -12392,10 +12529,6 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <translation>die Bearbeitung eines Bildes: sie gehört neben ihr Bild</translation>
     </message>
     <message>
-        <source>not a preset (.bpreset) and not a LUT (.cube, .3dl); the program it was made for may write one of these</source>
-        <translation>keine Vorgabe (.bpreset) und keine LUT (.cube, .3dl); das Programm, für das es gemacht wurde, kann vielleicht eines davon schreiben</translation>
-    </message>
-    <message>
         <source>a number</source>
         <translation>eine Zahl</translation>
     </message>
@@ -12651,6 +12784,18 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>use {stem}, {look}, {n} and {ext}, e.g. {stem}-{look}.{ext}; there are also {preset}, {take}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} and {height}</source>
         <translation>{stem}, {look}, {n} und {ext} verwenden, z. B. {stem}-{look}.{ext}; außerdem gibt es {preset}, {take}, {folder}, {date}, {time}, {camera}, {lens}, {iso}, {width} und {height}</translation>
     </message>
+    <message>
+        <source>OpenColorIO can&apos;t write it: {}</source>
+        <translation>OpenColorIO kann sie nicht schreiben: {}</translation>
+    </message>
+    <message>
+        <source>choose a .cube file</source>
+        <translation>eine .cube-Datei wählen</translation>
+    </message>
+    <message>
+        <source>not a preset (.bpreset) and not a LUT (.cube, .3dl, .clf); the program it was made for may write one of these</source>
+        <translation>keine Vorgabe (.bpreset) und keine LUT (.cube, .3dl, .clf); das Programm, für das sie gemacht ist, kann vielleicht eine davon schreiben</translation>
+    </message>
 </context>
 <context>
     <name>std::filesystem</name>
@@ -12685,6 +12830,14 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>shorten the template, or rename the picture</source>
         <translation>Das Muster kürzen oder das Bild umbenennen</translation>
+    </message>
+    <message>
+        <source>cannot make a folder for what is on its way</source>
+        <translation>kein Ordner für das, was unterwegs ist</translation>
+    </message>
+    <message>
+        <source>set TMPDIR to a folder with room</source>
+        <translation>TMPDIR auf einen Ordner mit Platz setzen</translation>
     </message>
 </context>
 <context>

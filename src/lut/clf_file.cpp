@@ -107,7 +107,10 @@ ParsedLut parseClf(const std::string& text) {
         for (const float v : *values)
             if (!std::isfinite(v))
                 throw Error("", "", words("a value of the table is no number"), hintForDamagedLut());
-    for (const std::string& remark : read.remarks) parsed.remarks.push_back(words(remark));
+    if (read.steps == ClfPlug::Steps::SampledColours)
+        parsed.remarks.push_back(words("its steps were worked out at 65 × 65 × 65 colours within 0…1"));
+    if (read.steps == ClfPlug::Steps::SampledTones)
+        parsed.remarks.push_back(words("its steps were worked out at 4 096 tones within 0…1"));
     constexpr std::size_t most = 8;
     for (std::size_t i = 0; i < std::min(read.warnings.size(), most); ++i)
         parsed.remarks.push_back(inWords("OpenColorIO says: {}", toldOf(read.warnings[i], file)));

@@ -172,9 +172,7 @@ ClfPlug::Read read(const std::string& file) {
         read.table = std::move(*table);
     } else {
         read.table = sampled(*processor);
-        read.remarks.emplace_back(read.table.grid.empty()
-                                      ? "its steps were worked out at 4096 tones within 0…1"
-                                      : "its steps were worked out at 65 × 65 × 65 colours within 0…1");
+        read.steps = read.table.grid.empty() ? ClfPlug::Steps::SampledTones : ClfPlug::Steps::SampledColours;
     }
     const auto& told = group->getFormatMetadata();
     for (const char* name : {ocio::METADATA_NAME, ocio::METADATA_ID})

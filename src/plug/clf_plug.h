@@ -8,9 +8,10 @@ namespace baryton {
 
 /// What the plug for CLF gives: the one way to OpenColorIO, which the program runs without. Both are of one build.
 struct ClfPlug {
+    enum class Steps { AsTheyAre, SampledColours, SampledTones };
     struct Read {
         LutTable table;
-        std::vector<std::string> remarks;  ///< in English, for `words`
+        Steps steps = Steps::AsTheyAre;
         std::vector<std::string> warnings; ///< of OpenColorIO: what it left out
     };
     /// The text of a CLF file, numbers with eight digits; `description` may be empty. Throws

@@ -1,4 +1,5 @@
 // A Look as a LUT file: which grid does, where it misses, with Prep; and many presets at once. In the real window.
+#include "app/package/colour_moves_sheet.h"
 #include "app/package/export_luts_sheet.h"
 #include "app/package/lut_panel.h"
 #include "app/package/package_page.h"
@@ -148,6 +149,57 @@ TEST(LutScreen, ACommonLutFormatFileGoesOutAndJoinsTheLibrary) {
     d.drop(&d.window(), {clf});
     ASSERT_TRUE(Driver::waitFor([&] { return d.state().presetEntry("Added/lake.clf") != nullptr; }));
     EXPECT_EQ(readFile(d.libraryRoot() / "Added/lake.clf"), readFile(clf));
+}
+
+TEST(LutScreen, WhereALutTakesColoursIsSeenInACubeThatTurnsAndInASlice) {
+    Driver d({"lake-fog.jpg"});
+    fs::create_directories(d.libraryRoot() / "Kit");
+    LutTable table;
+    for (int i = 0; i < 8; ++i)
+        for (int k = 0; k < 3; ++k) table.grid.push_back(i >> k & 1 ? 0.0F : 1.0F);
+    writeLutFile(d.libraryRoot() / "Kit/inverted.cube", table, LutFormat::Cube);
+    d.start();
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* page = d.window().packagePage();
+    EXPECT_TRUE(Driver::waitFor([&] { return page->tiles()->model()->rowCount() > 0; }));
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("inverted")));
+    d.click(d.button(page, tr8("See it…")));
+    auto* sheet = qobject_cast<ColourMovesSheet*>(d.sheet());
+    ASSERT_NE(sheet, nullptr);
+    CubeView* cube = sheet->cube();
+    ASSERT_TRUE(Driver::waitFor([&] { return cube->dots() == 9 * 9 * 9 && sheet->slice()->dots() > 100; }));
+    const std::vector<ColourMove> moves = colourMoves(lutGrade(table, "t"), cubeColours(9));
+    const auto farthest =
+        std::max_element(moves.begin(), moves.end(), [](const auto& a, const auto& b) { return a.apart < b.apart; });
+    EXPECT_TRUE(sheet->said().contains(QLocale().toString(farthest->apart, 'f', 1))) << sheet->said().toStdString();
+    EXPECT_GT(cube->place({0, 0, 0}).y(), cube->place({1, 1, 1}).y()) << "black below";
+    // Cyan has come to where red was; half way all of them meet in grey.
+    const auto isRed = [&] {
+        const QImage shown = cube->grab().toImage();
+        const QColor there = shown.pixelColor((cube->place({1, 0, 0}) * cube->devicePixelRatio()).toPoint());
+        return there.red() > 180 && there.green() < 90;
+    };
+    EXPECT_TRUE(isRed());
+    d.type(sheet->share()->field(), QStringLiteral("50"), true);
+    EXPECT_EQ(cube->share(), 0.5);
+    EXPECT_FALSE(isRed());
+    // It turns under the hand and by keys, and back.
+    const double turn = cube->turn(), tilt = cube->tilt();
+    d.drag(cube, QPointF(200, 200), QPointF(260, 180));
+    EXPECT_NEAR(cube->turn(), turn + 30, 1);
+    EXPECT_NEAR(cube->tilt(), tilt - 10, 1);
+    QTest::keyClick(cube, Qt::Key_Right);
+    EXPECT_NEAR(cube->turn(), turn + 35, 1);
+    QTest::mouseDClick(cube, Qt::LeftButton, {}, QPoint(200, 200));
+    EXPECT_EQ(cube->turn(), turn);
+    // The slice: of another lightness other colours.
+    EXPECT_FALSE(sheet->lightness()->isEnabled());
+    d.click(sheet->views()->button(1));
+    ASSERT_TRUE(sheet->lightness()->isEnabled());
+    const int dots = sheet->slice()->dots();
+    d.type(sheet->lightness()->field(), QStringLiteral("92"), true);
+    EXPECT_TRUE(Driver::waitFor([&] { return sheet->slice()->dots() < dots; })) << "there are few so light";
+    EXPECT_FALSE(sheet->slice()->inWords().isEmpty());
 }
 
 TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {

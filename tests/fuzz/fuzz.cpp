@@ -6,6 +6,7 @@
 #include "base/error.h"
 #include "base/file.h"
 #include "grade/grade_json.h"
+#include "lut/clf_file.h"
 #include "lut/lut_file.h"
 #include "package/archive.h"
 #include "package/pack.h"
@@ -65,6 +66,13 @@ void fuzzLut(const std::string& text) {
             // refused, as it should be
         }
     }
+}
+
+void fuzzClf(const std::string& text) {
+    const LutTable table = parseClf(text).table;
+    for (const auto* values : {&table.grid, &table.shaper})
+        for (const float v : *values) require(std::isfinite(v), "a value that is no number");
+    require(table.gridSize() > 0 || table.shaperSize() > 0, "a table that is empty");
 }
 
 void fuzzPack(const std::string& bytes) {
@@ -192,8 +200,8 @@ int main(int argc, char** argv) {
     }
     const std::string name = argv[1];
     const std::map<std::string, Target> targets = {
-        {"grade", fuzzGrade},     {"preset", fuzzPreset},   {"lut", fuzzLut}, {"pack", fuzzPack},
-        {"profile", fuzzProfile}, {"picture", fuzzPicture}, {"raw", fuzzRaw}};
+        {"grade", fuzzGrade}, {"preset", fuzzPreset},   {"lut", fuzzLut},         {"clf", fuzzClf},
+        {"pack", fuzzPack},   {"profile", fuzzProfile}, {"picture", fuzzPicture}, {"raw", fuzzRaw}};
     if (name == "arguments" && argc != 5) return 2;
     if (name != "arguments" && !targets.contains(name)) return 2;
     const Target target = name == "arguments" ? FuzzArguments(readFile(argv[3]), argv[4]) : targets.at(name);

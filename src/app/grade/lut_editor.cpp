@@ -1,5 +1,6 @@
 #include "app/grade/lut_editor.h"
 #include "app/behind.h"
+#include "app/package/colour_moves_sheet.h"
 #include "app/package/stages_sheet.h"
 #include "app/widgets/labels.h"
 #include "base/error.h"
@@ -13,7 +14,8 @@ namespace baryton {
 
 LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent), name_(new StillText(4)), health_(new StillText(9)),
-      remedy_(makeButton({}, "")), asStages_(makeButton(tr("Turn into stages…"), "")) {
+      remedy_(makeButton({}, "")), asStages_(makeButton(tr("Turn into stages…"), "")),
+      moves_(makeButton(tr("See it…"), "flat")) {
     pool_.setMaxThreadCount(1);
     QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
@@ -30,7 +32,13 @@ LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* paren
     layout->addLayout(buttons);
     for (const char* choice : {"reads", "writes", "interpolation"}) addChoice(layout, choice);
     layout->addSpacing(8);
-    layout->addWidget(makeLabel(tr("WHAT IT DOES"), "section"));
+    moves_->setToolTip(tr("All colours before and after: in a cube that turns, and as a slice of one lightness"));
+    moves_->setFixedHeight(24); // its row is no higher for it
+    connect(moves_, &QPushButton::clicked, this, &LutEditor::showMoves);
+    auto* head = new QHBoxLayout;
+    head->addWidget(makeLabel(tr("WHAT IT DOES"), "section"), 1);
+    head->addWidget(moves_);
+    layout->addLayout(head);
     layout->addWidget(health_);
     QSizePolicy stays = remedy_->sizePolicy();
     stays.setRetainSizeWhenHidden(true);
@@ -52,6 +60,7 @@ void LutEditor::refresh() {
     const Stage now = stage();
     const LutContent lut = ParameterReader(type(), now).lut("file");
     asStages_->setEnabled(lut.table != nullptr);
+    moves_->setEnabled(lut.table != nullptr);
     if (!lut.table) {
         name_->setText(lut.name.empty() ? tr("No LUT is loaded: the picture passes through.")
                                         : tr("“%1” did not come along with the grade: the picture passes "
@@ -104,6 +113,16 @@ void LutEditor::turnIntoStages() {
     about.lut.enabled.reset(); // what it does when it is on
     about.replaces = now.id;
     (new StagesSheet(state_, std::move(about), window()))->open();
+}
+
+void LutEditor::showMoves() {
+    Stage alone = stage();
+    alone.enabled.reset(), alone.strength.reset();
+    const std::string file = ParameterReader(type(), alone).lut("file").name;
+    Grade look;
+    look.look.emplace_back();
+    look.look.back().stages.push_back(std::move(alone));
+    (new ColourMovesSheet(QString::fromStdString(file), std::move(look), window()))->open();
 }
 
 void LutEditor::load() {

@@ -19,8 +19,9 @@ private:
     void load();
     void judge(const LutContent& lut);
     void turnIntoStages();
+    void showMoves();
     StillText *name_, *health_;
-    QPushButton *remedy_, *asStages_;
+    QPushButton *remedy_, *asStages_, *moves_;
     LutContent judged_;
     std::string judgedAs_; ///< the choices under which it was
     std::string madeFor_;  ///< the id of the space that is offered

@@ -1,5 +1,6 @@
 #include "app/package/preset_details.h"
 #include "app/keys.h"
+#include "app/package/colour_moves_sheet.h"
 #include "app/package/stages_sheet.h"
 #include "app/theme/theme.h"
 #include "app/widgets/arithmetic.h"
@@ -161,6 +162,14 @@ QWidget* PresetDetails::makeUse() {
     asStages_->setSizePolicy(stays);
     connect(asStages_, &QPushButton::clicked, this, &PresetDetails::turnIntoStages);
     lutHead->addWidget(asStages_);
+    auto* moves = makeButton(tr("See it…"), "flat");
+    moves->setToolTip(tr("All colours before and after: in a cube that turns, and as a slice of one lightness"));
+    moves->setFixedHeight(24);
+    connect(moves, &QPushButton::clicked, this, [this] {
+        if (const auto* chosen = entry(); chosen && chosen->preset)
+            (new ColourMovesSheet(QString::fromStdString(chosen->name), chosen->preset->carried, window()))->open();
+    });
+    lutHead->addWidget(moves);
     use->addLayout(lutHead);
     lut_ = new LutPanel(state_);
     use->addWidget(lut_);
