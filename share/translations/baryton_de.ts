@@ -4998,6 +4998,26 @@
         <source>its steps were worked out at 4 096 tones within 0…1</source>
         <translation>ihre Schritte wurden an 4 096 Tönen innerhalb 0…1 ausgerechnet</translation>
     </message>
+    <message>
+        <source>entry {}</source>
+        <translation>Eintrag {}</translation>
+    </message>
+    <message>
+        <source>tones go back here: two become one, and can&apos;t be told again</source>
+        <translation>hier gehen Töne zurück: zwei werden einer und sind nicht mehr zu unterscheiden</translation>
+    </message>
+    <message>
+        <source>only a table that rises throughout can be undone</source>
+        <translation>nur eine Tabelle, die durchweg steigt, lässt sich zurücknehmen</translation>
+    </message>
+    <message>
+        <source>all tones become one, and can&apos;t be told again</source>
+        <translation>alle Töne werden einer und sind nicht mehr zu unterscheiden</translation>
+    </message>
+    <message>
+        <source>{}, taken back</source>
+        <translation>{}, zurückgenommen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>

@@ -3,6 +3,7 @@
 #include "cli/look_files.h"
 #include "edits/apply_strength.h"
 #include "lut/health.h"
+#include "lut/invert_lut.h"
 #include "lut/pattern.h"
 #include "picture/metadata.h"
 #include "render/graded_file.h"
@@ -96,6 +97,27 @@ int convert(const std::string& from, const LutOutput& output) {
     const ParsedLut lut = readLutFile(from);
     for (const auto& remark : lut.remarks) std::cerr << from << ": " << remark << '\n';
     return writeTable(lut.table, output, inputs);
+}
+
+int invert(const std::string& from, const LutOutput& output) {
+    formatOf(output);
+    InputSet inputs;
+    inputs.add(from);
+    const ParsedLut lut = readLutFile(from);
+    for (const auto& remark : lut.remarks) std::cerr << from << ": " << remark << '\n';
+    constexpr int usual = 33;
+    InvertedLut inverted;
+    try {
+        inverted = invertedLut(lut.table, output.size.value_or(std::clamp(lut.table.gridSize(), usual, 129)));
+    } catch (const Error& e) {
+        throw e.inFile(from);
+    }
+    constexpr double much = 0.05;
+    if (inverted.unreached > much)
+        std::cerr << from << ": note: " << std::lround(100 * inverted.unreached)
+                  << " % of the cube is what it makes of no colour: there it goes back to what is nearest\n";
+    return writeTable(inverted.table, output, inputs,
+                      {{"thereAndBack", jsonOf(inverted.thereAndBack)}, {"unreached", inverted.unreached}});
 }
 
 int compareLookFiles(const std::string& one, const std::string& other, const std::vector<std::string>& pictures) {
@@ -218,6 +240,14 @@ void addLutTools(CLI::App& lut, int& code) {
     convertCommand->add_option("file", *from, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
     addLutOutput(*convertCommand, *to);
     convertCommand->callback([from, to, &code] { code = convert(*from, *to); });
+
+    auto undone = std::make_shared<std::string>();
+    auto undoing = std::make_shared<LutOutput>();
+    auto* invertCommand = lut.add_subcommand(
+        "invert", "Write the LUT that takes back what one does; prints how near a colour comes back");
+    invertCommand->add_option("file", *undone, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
+    addLutOutput(*invertCommand, *undoing);
+    invertCommand->callback([undone, undoing, &code] { code = invert(*undone, *undoing); });
 
     auto two = std::make_shared<std::array<std::string, 2>>();
     auto pictures = std::make_shared<std::vector<std::string>>();

@@ -6,6 +6,7 @@
 #include "lut/lut_file.h"
 #include "picture/picture_file.h"
 #include "render/program.h"
+#include "stages/lut_kernel.h"
 #include "support/samples.h"
 #include "support/sanitized.h"
 
@@ -139,6 +140,39 @@ TEST(LutTools, ConvertsWithoutTouchingWhatTheFormatHolds) {
     const Result grid = run("lut convert " + at("one.cube") + " -o " + at("grid.3dl"), folder);
     EXPECT_EQ(account(grid)["size"], 33);
     EXPECT_NE(grid.err.find("outside"), std::string::npos);
+}
+
+TEST(LutTools, TakesBackWhatALutDoes) {
+    const TempFolder folder;
+    const auto at = [&](const char* name) { return quoted(folder / name); };
+    account(
+        run("lut bake --preset " + quoted(fadedPreset(folder)) + " --size 17 --sample -o " + at("a.cube"), folder));
+    const Json back = account(run("lut invert " + at("a.cube") + " --size 33 -o " + at("back.cube"), folder));
+    EXPECT_LT(back["thereAndBack"]["mean"], 0.2);
+    EXPECT_GT(back["unreached"], 0.1) << "what is faded reaches neither black nor white";
+    // Behind the first it leaves colours where they were.
+    account(run("lut combine " + at("a.cube") + " " + at("back.cube") + " --size 17 -o " + at("both.cube"), folder));
+    const LutTable both = readLutFile(folder / "both.cube").table;
+    double sum = 0;
+    for (int i = 0; i < 17 * 17 * 17; ++i)
+        for (int k = 0, rest = i; k < 3; ++k, rest /= 17)
+            sum += std::abs(both.grid[static_cast<std::size_t>(3 * i + k)] - rest % 17 / 16.0);
+    EXPECT_LT(sum / double(both.grid.size()), 0.004) << "a level of 8 bits";
+    // Tones alone: exactly, over what they give; what goes back is refused by its line.
+    writeFileAtomically(folder / "tones.cube", "LUT_1D_SIZE 4\n0.1 0 0\n0.2 0.5 0.2\n0.5 0.5 0.6\n0.9 1 1\n");
+    const Json tones = account(run("lut invert " + at("tones.cube") + " -o " + at("t.cube"), folder));
+    EXPECT_EQ(tones["unreached"], 0);
+    const LutTable t = readLutFile(folder / "t.cube").table;
+    EXPECT_NEAR(t.shaperMin[0], 0.1, 1e-6);
+    EXPECT_NEAR(t.shaperMax[0], 0.9, 1e-6);
+    EXPECT_NEAR(applyLut(t, {0.35, 0.5, 0.8})[0], 0.5, 1e-3);
+    EXPECT_NEAR(applyLut(t, {0.35, 0.5, 0.8})[1], 0.5, 1e-3) << "the middle of where it stands still";
+    EXPECT_NEAR(applyLut(t, {0.35, 0.5, 0.8})[2], 2.5 / 3, 1e-3);
+    writeFileAtomically(folder / "back.cube", "LUT_1D_SIZE 3\n0 0 0\n0.6 0.6 0.6\n0.5 1 1\n");
+    const Result refused = run("lut invert " + at("back.cube") + " -o " + at("no.cube"), folder);
+    EXPECT_NE(refused.code, 0);
+    EXPECT_NE(refused.err.find("entry 3"), std::string::npos) << refused.err;
+    EXPECT_FALSE(fs::exists(folder / "no.cube"));
 }
 
 TEST(LutTools, CombinesLutsAndPresetsInTheirOrder) {

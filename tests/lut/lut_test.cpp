@@ -4,6 +4,7 @@
 #include "grade/grade_json.h"
 #include "lut/accelerate.h"
 #include "lut/by_grid.h"
+#include "lut/colour_moves.h"
 #include "lut/export_lut.h"
 #include "lut/learn_pattern.h"
 #include "lut/pattern.h"
@@ -234,6 +235,31 @@ TEST(LutExport, AccountsForTheFileThatWasWritten) {
     const Error e = errorOf([&] { exported("blocked/a.cube", LutFormat::Cube, 5); });
     EXPECT_NE(std::string(e.what()).find("blocked"), std::string::npos);
     EXPECT_EQ(folder.entries(), 4u);
+}
+
+TEST(ColourMoves, TellWhereALookTakesColours) {
+    LutTable inverted;
+    for (int i = 0; i < 8; ++i)
+        for (int k = 0; k < 3; ++k) inverted.grid.push_back(i >> k & 1 ? 0.0F : 1.0F);
+    const std::vector<ColourMove> moves = colourMoves(lutGrade(inverted, "i"), cubeColours(5));
+    ASSERT_EQ(moves.size(), 125u);
+    EXPECT_EQ(moves[1].before, (std::array{0.25F, 0.0F, 0.0F})) << "red fastest";
+    for (const ColourMove& move : moves)
+        for (std::size_t k = 0; k < 3; ++k) EXPECT_NEAR(move.after[k], 1 - move.before[k], 1e-5);
+    EXPECT_NEAR(moves.front().apart, 100, 0.01) << "black to white";
+    for (const ColourMove& still : colourMoves({}, cubeColours(3))) EXPECT_EQ(still.apart, 0);
+    // A slice is of one lightness, within sRGB, with grey in its middle.
+    for (const double lightness : {0.3, 0.7}) {
+        const auto slice = sliceColours(lightness, 21);
+        ASSERT_GT(slice.size(), 20u);
+        bool hasGrey = false;
+        for (const auto& rgb : slice) {
+            const Vec3 lab = oklabFromLinear({srgbToLinear(rgb[0]), srgbToLinear(rgb[1]), srgbToLinear(rgb[2])});
+            EXPECT_NEAR(lab[0], lightness, 2e-3);
+            hasGrey = hasGrey || std::hypot(lab[1], lab[2]) < 1e-3;
+        }
+        EXPECT_TRUE(hasGrey);
+    }
 }
 
 TEST(LutKernel, TakesEdgeValuesOutsideItsDomain) {
