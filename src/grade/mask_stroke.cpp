@@ -39,8 +39,7 @@ std::vector<StrokePoint> simplified(const std::vector<StrokePoint>& points, doub
         const double t = square > 0 ? std::clamp((px * dx + py * dy) / square, 0.0, 1.0) : 0;
         constexpr double perWidth = 0.02; // a width that is a fiftieth off counts as one of these
         const double ex = px - t * dx, ey = py - t * dy;
-        return std::sqrt(ex * ex + ey * ey) +
-               std::abs(p.width - (a.width + t * (b.width - a.width))) * perWidth;
+        return std::sqrt(ex * ex + ey * ey) + std::abs(p.width - (a.width + t * (b.width - a.width))) * perWidth;
     };
     std::vector<bool> stays(rounded.size(), false);
     stays.front() = stays.back() = true;

@@ -33,11 +33,10 @@ struct ImportAccount {
     std::size_t count(ImportItem::State state) const;
 };
 
-/// The account of files offered to the library: packs, zip archives, folders, presets, LUT files and pictures that are
-/// LUTs (lutInPicture), in any mixture.
-/// New items are to be added, differing ones kept beside what is there. Folders within archives become groups; what
-/// lies at the top of one goes into a group of the archive's name. Throws Error naming the file for archives that are
-/// damaged or not to be trusted (see readZip).
+/// The account of files offered to the library: packs, zip archives, folders, presets, LUT files and pictures that
+/// are LUTs (lutInPicture), in any mixture. New items are to be added, differing ones kept beside what is there.
+/// Folders within archives become groups; what lies at the top of one goes into a group of the archive's name. Throws
+/// Error naming the file for archives that are damaged or not to be trusted (see readZip).
 ImportAccount accountOfImport(const std::vector<std::filesystem::path>& files, const Library& library);
 
 /// Puts the presets that come with the program into a library that has no index yet, that is, once. False when there

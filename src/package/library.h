@@ -35,9 +35,10 @@ struct LibraryEntry {
 /// A preset that is just a LUT file, as a stage of its own layer.
 Preset lutPreset(const LutTable& table, const std::string& fileName);
 
-/// The presets and LUTs on disk: one folder a group, one .bpreset, .cube, .3dl or .clf file an item, and library.json with
-/// the order of groups, favourites, keys and starts. Reading looks at the disk every time, but parses only what has
-/// changed; edits are made as values first and take effect with `perform`, so that every one of them can be reverted.
+/// The presets and LUTs on disk: one folder a group, one .bpreset, .cube, .3dl or .clf file an item, and library.json
+/// with the order of groups, favourites, keys and starts. Reading looks at the disk every time, but parses only what
+/// has changed; edits are made as values first and take effect with `perform`, so that every one of them can be
+/// reverted.
 ///
 /// Edits throw Error when a name is taken, empty, or an entry can't be read where its content is needed.
 class Library {
