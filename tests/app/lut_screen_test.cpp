@@ -1,4 +1,5 @@
 // A Look as a LUT file: which grid does, where it misses, with Prep; and many presets at once. In the real window.
+#include "app/guide_pictures.h"
 #include "app/package/colour_moves_sheet.h"
 #include "app/package/export_luts_sheet.h"
 #include "app/package/lut_panel.h"
@@ -17,7 +18,7 @@ namespace {
 
 /// The sheet that exports the key picture's Look, measured.
 LutPanel* openPanel(Driver& d) {
-    d.menu(tr8("File"), tr8("Export LUT…"));
+    d.key("Ctrl+E");
     auto* panel = d.sheet()->findChild<LutPanel*>();
     const auto isKnown = [&] {
         const auto& columns = panel->plot()->columns();
@@ -103,6 +104,37 @@ TEST(LutScreen, ASetThatWasSeenBeforeIsMeasuredOnAsManyOfItsPictures) {
     EXPECT_TRUE(d.state().pictures().at(2).small.isEmpty()) << "its thumbnail was kept; else this proves nothing";
     d.menu(tr8("File"), tr8("Export LUT…"));
     EXPECT_TRUE(Driver::waitFor([&] { return isSaid(d.sheet(), "on 3 pictures"); }));
+}
+
+TEST(LutScreen, ALutThatMatches) {
+    Driver d({"lantern-alley.jpg"});
+    d.start();
+    Grade grade = d.state().keyGrade();
+    grade.look = readPresetFile(std::string(BARYTON_SOURCE) + "/share/presets/Dusk/Ember.bpreset").carried.look;
+    grade.finish[0].parameters["stops"] = -0.8;
+    d.state().editKey(grade);
+    d.settle();
+    d.countFromHere();
+    LutPanel* panel = openPanel(d);
+    EXPECT_TRUE(panel->accountText().contains(tr8("Vignette"))) << "what is left out is told";
+    d.click(panel->pages()->button(1));
+    d.click(panel->plot(), panel->plot()->column(3));
+    EXPECT_TRUE(isGrid(panel, 3)) << "a press on the line that is let go is one on the column";
+    keepSheet(d, "lut-that-matches");
+    d.click(panel->pages()->button(2));
+    auto* file = d.named<QLineEdit>(d.sheet(), tr8("LUT file"));
+    d.click(d.button(d.sheet(), tr8("Export LUT")));
+    const fs::path written = file->text().toStdString();
+    ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(written) && panel->exportButton()->isEnabled(); }));
+    EXPECT_LE(d.actions(), 5);
+    const Fidelity apart =
+        compareLooks(grade, lutGrade(readLutFile(written).table, "t"), {d.state().pictures().smallOf(0)});
+    EXPECT_LT(apart.pictures.percentile99, 1);
+    d.click(d.button(d.sheet(), tr8("Close")));
+    grade.finish.clear();
+    d.state().editKey(grade);
+    d.settle();
+    keepResult(d, "lut-that-matches");
 }
 
 TEST(LutScreen, PrepIsBakedWhereItIsTicked) {

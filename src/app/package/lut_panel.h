@@ -31,6 +31,7 @@ public:
 
     QPushButton* exportButton() const { return export_; }
     Segments* grids() const { return sizes_; }
+    QString accountText() const { return account_->text(); }
     /// What is seen: the account, the plot of sizes, or where the LUT misses.
     Segments* pages() const { return pages_; }
     SizePlot* plot() const { return plot_; }

@@ -7,6 +7,7 @@
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace baryton {
 
@@ -105,7 +106,12 @@ void SizePlot::paintEvent(QPaintEvent*) {
                       area.width() - 4 - fontMetrics().horizontalAdvance(names_.second + QStringLiteral("   ")),
                       line),
                Qt::AlignRight | Qt::AlignVCenter, names_.first);
-    say(tr("near enough: %1").arg(QLocale().toString(enough_, 'f', 2)), c.accent, lineY() - line - 1);
+    // At the left, on the side on which no dot lies.
+    const bool isAllBelow = !columns_.isEmpty() && columns_.front().first && *columns_.front().first < enough_;
+    const bool isAbove = isAllBelow || lineY() + 1 + line > area.bottom();
+    p.setPen(c.accent);
+    p.drawText(QRectF(area.left() + 4, isAbove ? lineY() - line - 1 : lineY() + 1, area.width(), line),
+               Qt::AlignLeft | Qt::AlignVCenter, tr("near enough: %1").arg(QLocale().toString(enough_, 'f', 2)));
     if (hasFocus()) {
         p.setPen(QPen(c.accent, 1));
         p.setBrush(Qt::NoBrush);
@@ -134,25 +140,31 @@ void SizePlot::moveLineTo(double y) {
 void SizePlot::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) return;
     constexpr double near = 6;
-    if (std::abs(event->position().y() - lineY()) <= near) {
-        isDragging_ = true;
-        return;
-    }
+    isDragging_ = std::abs(event->position().y() - lineY()) <= near;
+    isMoved_ = false;
+    if (!isDragging_) choose(event->position().x());
+}
+
+void SizePlot::choose(double x) {
     const QRectF area = plot();
-    const double share = (event->position().x() - area.left()) / area.width();
+    const double share = (x - area.left()) / area.width();
     const int index = static_cast<int>(std::floor(share * static_cast<double>(columns_.size())));
     if (index >= 0 && index < columns_.size()) Q_EMIT chosen(index);
 }
 
 void SizePlot::mouseMoveEvent(QMouseEvent* event) {
-    if (isDragging_) moveLineTo(event->position().y());
+    if (isDragging_) {
+        isMoved_ = true;
+        moveLineTo(event->position().y());
+    }
     constexpr double near = 6;
     const bool isOnLine = isDragging_ || std::abs(event->position().y() - lineY()) <= near;
     setCursor(isOnLine ? Qt::SizeVerCursor : Qt::PointingHandCursor);
 }
 
-void SizePlot::mouseReleaseEvent(QMouseEvent*) {
-    isDragging_ = false;
+void SizePlot::mouseReleaseEvent(QMouseEvent* event) {
+    // The line also lies over columns: who lets go where they pressed meant one of these.
+    if (std::exchange(isDragging_, false) && !isMoved_) choose(event->position().x());
 }
 
 void SizePlot::keyPressEvent(QKeyEvent* event) {

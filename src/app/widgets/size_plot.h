@@ -53,13 +53,14 @@ private:
     QRectF plot() const;
     double yOf(double amiss) const;
     void moveLineTo(double y);
+    void choose(double x);
     void takeEnough(double amiss);
 
     QVector<Column> columns_;
     std::pair<QString, QString> names_;
     int chosen_ = -1;
     double enough_ = 0.5;
-    bool isDragging_ = false;
+    bool isDragging_ = false, isMoved_ = false;
 };
 
 } // namespace baryton
