@@ -6618,6 +6618,10 @@
         <source>No usual grid is as near as is asked for: this is the finest</source>
         <translation>Kein übliches Raster ist so nah wie verlangt: dies ist das feinste</translation>
     </message>
+    <message>
+        <source>%1 need a finer grid than there is: marked in the list.</source>
+        <translation>%1 bräuchten ein feineres Raster, als es gibt: in der Liste markiert.</translation>
+    </message>
 </context>
 <context>
     <name>baryton::ExportPackSheet</name>

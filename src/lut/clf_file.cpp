@@ -21,18 +21,23 @@ namespace {
 
 constexpr std::size_t kMostText = std::size_t(256) << 20;
 
-/// Beside the program, or where packages put it; null where it is not, or does not fit.
-const ClfPlug* findPlug() {
+/// Beside the program, or where packages put it; empty where it is not.
+fs::path plugFile() {
     std::error_code failed;
     const fs::path program = fs::read_symlink("/proc/self/exe", failed).parent_path();
-    for (const fs::path& folder : {program, program / "../lib/baryton"}) {
-        if (failed) return nullptr;
-        // It stays for as long as the program runs: what it gives is called from anywhere.
-        void* plug = dlopen((folder / kClfPlugFile).c_str(), RTLD_NOW | RTLD_LOCAL);
-        if (!plug) continue;
-        if (const auto function = reinterpret_cast<ClfPlugFunction>(dlsym(plug, kClfPlugSymbol))) return function();
-    }
-    return nullptr;
+    for (const fs::path& folder : {program, program / "../lib/baryton"})
+        if (!failed && fs::exists(folder / kClfPlugFile, failed)) return folder / kClfPlugFile;
+    return {};
+}
+
+/// Null where there is none, or what it needs is not there.
+const ClfPlug* findPlug() {
+    const fs::path file = plugFile();
+    if (file.empty()) return nullptr;
+    // It stays for as long as the program runs: what it gives is called from anywhere.
+    void* plug = dlopen(file.c_str(), RTLD_NOW | RTLD_LOCAL);
+    const auto function = plug ? reinterpret_cast<ClfPlugFunction>(dlsym(plug, kClfPlugSymbol)) : nullptr;
+    return function ? function() : nullptr;
 }
 
 const ClfPlug* plug() {
@@ -69,7 +74,8 @@ std::string toldOf(const std::string& message, const fs::path& file) {
 } // namespace
 
 bool hasClf() {
-    return plug() != nullptr;
+    static const bool isThere = !plugFile().empty();
+    return isThere;
 }
 
 bool looksLikeClf(std::string_view text) {

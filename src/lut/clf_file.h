@@ -8,7 +8,7 @@ namespace baryton {
 // The Common LUT Format (S-2014-006 of the Academy and the ASC), an open standard in XML, read and written by
 // OpenColorIO. That is a plug of its own, which the program looks for beside itself and runs without.
 
-/// Whether the plug is there.
+/// Whether the plug is there; it is loaded when the first file is read or written.
 bool hasClf();
 
 /// By how it begins: a list of steps that says which version of CLF it keeps to.

@@ -153,7 +153,7 @@ InvertedLut invertedLut(const LutTable& table, int size, const Task* task) {
         });
         for (const std::size_t count : missing) inverted.unreached += double(count) / double(n * n * n);
     }
-    inverted.table.title = inWords("{}, taken back", table.title);
+    if (!table.title.empty()) inverted.table.title = inWords("{}, taken back", table.title);
     Grade back = lutGrade(table, "there");
     const Grade second = lutGrade(inverted.table, "back");
     back.look.front().stages.push_back(second.look.front().stages.front());

@@ -176,7 +176,7 @@ void ExportLutsSheet::review() {
 void ExportLutsSheet::start() {
     if (task_) return task_->cancel();
     task_ = std::make_shared<Task>();
-    written_ = failed_ = 0;
+    written_ = failed_ = tooFar_ = 0;
     write_->setText(tr("Stop"));
     for (QWidget* field : std::initializer_list<QWidget*>{folder_, pattern_, formats_, sizes_, spaces_, everywhere_})
         field->setEnabled(false);
@@ -210,6 +210,7 @@ void ExportLutsSheet::take(std::size_t index, const LutSetEntry& entry) {
     const Difference& apart = fidelity.pictures.samples > 0 ? fidelity.pictures : fidelity.cube;
     row->setText(GridColumn, QString::number(entry.size));
     if (!entry.isAsNear) {
+        ++tooFar_;
         row->setForeground(GridColumn, theme::colours().accent);
         row->setToolTip(GridColumn, tr("No usual grid is as near as is asked for: this is the finest"));
     }
@@ -228,6 +229,7 @@ void ExportLutsSheet::finish(bool isWhole, const QString& failure) {
     if (told.isEmpty()) {
         told = tr("%1 written to %2.").arg(counted(written_, tr("LUT"), tr("LUTs")), folder_->text());
         if (failed_ > 0) told += u' ' + tr("%1 could not be: see the list.").arg(failed_);
+        if (tooFar_ > 0) told += u' ' + tr("%1 need a finer grid than there is: marked in the list.").arg(tooFar_);
         if (!isWhole) told += u' ' + tr("Stopped; what is written stays.");
     }
     summary_->setText(told);

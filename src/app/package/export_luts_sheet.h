@@ -45,8 +45,8 @@ private:
     QTreeWidget* list_;
     StillText* summary_;
     QPushButton* write_;
-    int written_ = 0, failed_ = 0;
-    std::shared_ptr<Task> task_; ///< while files are written
+    int written_ = 0, failed_ = 0, tooFar_ = 0; ///< too far: no usual grid is as near as is asked for
+    std::shared_ptr<Task> task_;                ///< while files are written
     QThreadPool pool_;
 };
 
