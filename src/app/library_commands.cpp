@@ -10,6 +10,7 @@
 #include <QGuiApplication>
 #include <QPointer>
 #include <QShortcut>
+#include <QTimer>
 
 namespace baryton {
 
@@ -21,7 +22,12 @@ QString say(const char* text) {
 
 namespace {
 
-void take(AppState& state, ImportAccount account, QWidget* parent) {
+void take(AppState& state, const ImportAccount& account, const QPointer<QWidget>& parent) {
+    if (!parent) return;
+    // No sheet comes between a hand and what it holds.
+    constexpr int soon = 100; // milliseconds
+    if (state.isHeld())
+        return QTimer::singleShot(soon, parent, [&state, account, parent] { take(state, account, parent); });
     // One good preset by itself needs no account.
     if (account.items.size() == 1 && account.items[0].preset && account.items[0].state == ImportItem::State::New) {
         state.editLibrary([&] { return importEdit(account, state.library()); });
@@ -30,7 +36,7 @@ void take(AppState& state, ImportAccount account, QWidget* parent) {
                 .arg(QString::fromStdString(account.items[0].name), QString::fromStdString(account.items[0].group)));
         return;
     }
-    (new ImportSheet(state, std::move(account), parent))->open();
+    (new ImportSheet(state, account, parent))->open();
 }
 
 } // namespace
@@ -42,14 +48,13 @@ void importFiles(AppState& state, const std::vector<std::filesystem::path>& file
         QString problem;
         try {
             account = accountOfImport(files, library);
-        } catch (const Error& e) {
+        } catch (const std::exception& e) {
             problem = QString::fromStdString(e.what());
         }
         tellWindow(qGuiApp, [&state, parent, account = std::move(account), problem] {
-            if (!parent) return;
             if (account)
                 take(state, *account, parent);
-            else
+            else if (parent)
                 state.tell(problem, true);
         });
     });

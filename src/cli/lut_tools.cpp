@@ -90,25 +90,30 @@ int combine(const std::vector<std::string>& files, LutOutput output) {
     return writeBaked(stack, title, output, inputs);
 }
 
+/// Of a LUT file; what its reader should know is told.
+LutTable tableOf(const std::string& file) {
+    ParsedLut lut = readLutFile(file);
+    for (const auto& remark : lut.remarks) std::cerr << file << ": " << remark << '\n';
+    return std::move(lut.table);
+}
+
 int convert(const std::string& from, const LutOutput& output) {
     formatOf(output);
     InputSet inputs;
     inputs.add(from);
-    const ParsedLut lut = readLutFile(from);
-    for (const auto& remark : lut.remarks) std::cerr << from << ": " << remark << '\n';
-    return writeTable(lut.table, output, inputs);
+    const LutTable table = tableOf(from);
+    return writeTable(table, output, inputs);
 }
 
 int invert(const std::string& from, const LutOutput& output) {
     formatOf(output);
     InputSet inputs;
     inputs.add(from);
-    const ParsedLut lut = readLutFile(from);
-    for (const auto& remark : lut.remarks) std::cerr << from << ": " << remark << '\n';
+    const LutTable table = tableOf(from);
     constexpr int usual = 33;
     InvertedLut inverted;
     try {
-        inverted = invertedLut(lut.table, output.size.value_or(std::clamp(lut.table.gridSize(), usual, 129)));
+        inverted = invertedLut(table, output.size.value_or(std::clamp(table.gridSize(), usual, 129)));
     } catch (const Error& e) {
         throw e.inFile(from);
     }

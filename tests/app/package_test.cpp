@@ -1,5 +1,6 @@
 // The Package task, the shelf and imports in the real window.
 #include "app/driver.h"
+#include "app/package/pack_sheets.h"
 #include "base/file.h"
 #include "grade/grade_json.h"
 #include "lut/lut_file.h"
@@ -147,6 +148,21 @@ TEST(Package, CardsLightUpWhileAPresetIsPointedAt) {
     d.chooseRow(list, next.row());
     EXPECT_EQ(d.state().keyGrade(), seen);
     EXPECT_EQ(d.state().keyWork().inForce.size(), 1u);
+}
+
+TEST(Package, TheAccountOfAnImportWaitsForAHandThatHoldsSomething) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const fs::path kit = d.root() / "kit.zip";
+    writeFileAtomically(kit, writeZip({{"one.cube", "LUT_1D_SIZE 2\n0 0 0\n1 1 1\n"}, {"two.txt", "words"}}));
+    Ruler* ruler = d.window().gradePage()->findChild<Ruler*>();
+    ASSERT_NE(ruler, nullptr);
+    QTest::mousePress(ruler, Qt::LeftButton, {}, {ruler->width() / 2, ruler->height() / 2});
+    ASSERT_TRUE(d.state().isHeld());
+    d.drop(&d.window(), {kit});
+    EXPECT_FALSE(Driver::waitFor([&] { return d.sheetIfAny() != nullptr; }, 0.5));
+    QTest::mouseRelease(ruler, Qt::LeftButton, {}, {ruler->width() / 2, ruler->height() / 2});
+    EXPECT_NE(qobject_cast<ImportSheet*>(d.sheet()), nullptr);
 }
 
 TEST(Package, EntriesAreChangedAndDroppedWithoutAPicture) {
