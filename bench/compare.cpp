@@ -298,6 +298,15 @@ void comparePreview(const Picture& picture) {
         row(fmt::format("control moves → painted 1280 × 800, {}", name), percentile(latency, 0.5),
             fmt::format("95 % {:.1f}", percentile(latency, 0.95)));
     }
+    Grade finishOnly;
+    finishOnly.finish = finished.finish;
+    for (const MovedNumber& moved :
+         {MovedNumber{"local-contrast", "amount", 0.2, 0.002}, MovedNumber{"halation", "amount", 0.2, 0.002},
+          MovedNumber{"vignette", "stops", -0.5, -0.005}, MovedNumber{"grain", "amount", 0.2, 0.002}}) {
+        const auto latency = previewTimes(picture, finishOnly, 200, moved);
+        row(fmt::format("{} moves, the other three of Finish on → painted", moved.type), percentile(latency, 0.5),
+            fmt::format("95 % {:.1f}", percentile(latency, 0.95)));
+    }
 }
 
 void compareOpening(const Picture& picture, const fs::path& folder) {

@@ -8,7 +8,7 @@
 
 namespace baryton::bench {
 
-std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int changes) {
+std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int changes, const MovedNumber& moved) {
     PictureView view;
     view.resize(1280, 800);
     view.show();
@@ -39,9 +39,12 @@ std::vector<double> previewTimes(const Picture& picture, const Grade& grade, int
         last.start();
     }
     for (int i = 0; i < changes + 5; ++i) {
-        for (auto& layer : now.look)
-            for (Stage& stage : layer.stages)
-                if (stage.type == "wheels") stage.parameters["midtones.amount"] = 0.1 + 0.002 * i;
+        const auto move = [&](std::vector<Stage>& stages) {
+            for (Stage& stage : stages)
+                if (stage.type == moved.type) stage.parameters[moved.name] = moved.from + moved.step * i;
+        };
+        for (auto& layer : now.look) move(layer.stages);
+        move(now.finish);
         QElapsedTimer clock;
         clock.start();
         ask();

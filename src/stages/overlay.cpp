@@ -9,33 +9,11 @@
 #endif
 
 #include "stages/blend-inl.h"
+#include "stages/overlay_samples-inl.h"
 
 HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
-
-using DI = hn::Rebind<std::int32_t, D>;
-
-/// The four weights of the cubic at a fraction t of the way from the second pixel to the third.
-HWY_INLINE void CubicWeights(V t, V (&w)[4]) {
-    const V half = Splat(0.5F), tt = hn::Mul(t, t), ttt = hn::Mul(tt, t);
-    w[0] = hn::Mul(half, hn::Sub(hn::Sub(hn::Add(tt, tt), ttt), t));
-    w[1] = hn::MulAdd(half, hn::Sub(hn::Mul(Splat(3.0F), ttt), hn::Mul(Splat(5.0F), tt)), Splat(1.0F));
-    w[2] = hn::Mul(half, hn::Add(hn::Sub(hn::Mul(Splat(4.0F), tt), hn::Mul(Splat(3.0F), ttt)), t));
-    w[3] = hn::Mul(half, hn::Sub(ttt, tt));
-}
-
-/// A sum over the 4 × 4 pixels and the range of the inner ones.
-struct Sampled {
-    V sum, least, most;
-
-    HWY_INLINE void add(V value, V weight, bool isInner, bool isFirst) {
-        sum = isFirst ? hn::Mul(value, weight) : hn::MulAdd(value, weight, sum);
-        if (!isInner) return;
-        least = hn::Min(least, value), most = hn::Max(most, value);
-    }
-    HWY_INLINE V held() const { return hn::Min(hn::Max(sum, least), most); }
-};
 
 /// How much of a pixel lies between the edges 0 and `size` of the raster, along one of its axes.
 HWY_INLINE V Inside(V at, float size, V perPixel) {
@@ -45,21 +23,16 @@ HWY_INLINE V Inside(V at, float size, V perPixel) {
     return hn::Mul(fromLow, toHigh);
 }
 
-template <bool hasAlpha>
+template <bool hasAlpha, class Samples>
 HWY_INLINE void Lay(const OverlayConstants& c, const Block& block) {
     const D d;
-    const DI di;
-    const OverlayRaster& raster = *c.raster;
-    const auto width = static_cast<float>(raster.width), height = static_cast<float>(raster.height);
-    const auto stride = static_cast<std::int32_t>(raster.stride);
-    const auto* colours = reinterpret_cast<const std::int32_t*>(raster.colours.data());
-    const float* alphas = raster.alpha.data();
+    const auto width = static_cast<float>(c.raster->width), height = static_cast<float>(c.raster->height);
     // What a float loses of a place is no edge.
     constexpr float hair = 1e-2F;
     const V perPixel = Splat(1 / c.pixel), tenBits = Splat(1 / OverlayRaster::kMost), one = Splat(1.0F);
     const float dy = block.y * c.perHeight - c.middleY;
     const V fromU = Splat(width / 2 + dy * c.uY), fromV = Splat(height / 2 + dy * c.vY);
-    const auto mask = hn::Set(di, 1023);
+    const Samples samplesAt(c, block);
     ForEachVector(block, [&](V& r, V& g, V& b, std::size_t i) {
         const V column = hn::Iota(d, block.first + static_cast<float>(i));
         const V x =
@@ -70,32 +43,11 @@ HWY_INLINE void Lay(const OverlayConstants& c, const Block& block) {
         if (hn::AllTrue(d, hn::Le(cover, Splat(hair)))) return; // not a bit is changed there
         const V atU = hn::Sub(hn::Min(hn::Max(u, hn::Zero(d)), Splat(width)), Splat(0.5F));
         const V atV = hn::Sub(hn::Min(hn::Max(v, hn::Zero(d)), Splat(height)), Splat(0.5F));
-        const V left = hn::Floor(atU), top = hn::Floor(atV);
-        V across[4], down[4];
-        CubicWeights(hn::Sub(atU, left), across);
-        CubicWeights(hn::Sub(atV, top), down);
-        // The first of the 4 × 4, one to the left and above, counted with the border.
-        constexpr int toFirst = OverlayRaster::kBorder - 1;
-        auto row = hn::Add(hn::Mul(hn::Add(hn::ConvertTo(di, top), hn::Set(di, toFirst)), hn::Set(di, stride)),
-                           hn::Add(hn::ConvertTo(di, left), hn::Set(di, toFirst)));
-        Sampled sums[3], alpha;
-        for (Sampled& each : sums) each.least = Splat(OverlayRaster::kMost), each.most = hn::Zero(d);
-        alpha.least = one, alpha.most = hn::Zero(d);
-        for (int j = 0; j < 4; ++j, row = hn::Add(row, hn::Set(di, stride)))
-            for (int k = 0; k < 4; ++k) {
-                const V weight = hn::Mul(across[k], down[j]);
-                const bool isInner = (j == 1 || j == 2) && (k == 1 || k == 2), isFirst = j == 0 && k == 0;
-                const auto at = hn::Add(row, hn::Set(di, k));
-                const auto word = hn::GatherIndex(di, colours, at);
-                sums[0].add(hn::ConvertTo(d, hn::And(word, mask)), weight, isInner, isFirst);
-                sums[1].add(hn::ConvertTo(d, hn::And(hn::ShiftRight<10>(word), mask)), weight, isInner, isFirst);
-                sums[2].add(hn::ConvertTo(d, hn::ShiftRight<20>(word)), weight, isInner, isFirst);
-                if constexpr (hasAlpha) alpha.add(hn::GatherIndex(d, alphas, at), weight, isInner, isFirst);
-            }
-        Colour upper = Each([&](int k) { return hn::Mul(sums[k].held(), tenBits); });
+        const RasterSamples<hasAlpha> samples = samplesAt(atU, atV);
+        Colour upper = Each([&](int k) { return hn::Mul(samples.colours[k].held(), tenBits); });
         V share = cover;
         if constexpr (hasAlpha) {
-            const V opaque = alpha.held();
+            const V opaque = samples.alpha.held();
             const V per = hn::Div(one, hn::Max(opaque, Splat(1e-4F)));
             upper = Each([&](int k) { return hn::Min(hn::Mul(Channel(upper, k), per), one); });
             share = hn::Mul(cover, opaque);
@@ -105,11 +57,19 @@ HWY_INLINE void Lay(const OverlayConstants& c, const Block& block) {
     });
 }
 
+template <bool hasAlpha>
+HWY_INLINE void LayEither(const OverlayConstants& c, const Block& block) {
+    if (c.vX == 0 && std::abs(c.uX) <= SamplesAlong<hasAlpha>::kMostStep)
+        Lay<hasAlpha, SamplesAlong<hasAlpha>>(c, block);
+    else
+        Lay<hasAlpha, SamplesAround<hasAlpha>>(c, block);
+}
+
 void LayOpaque(const OverlayConstants& c, const Block& block) {
-    Lay<false>(c, block);
+    LayEither<false>(c, block);
 }
 void LayTransparent(const OverlayConstants& c, const Block& block) {
-    Lay<true>(c, block);
+    LayEither<true>(c, block);
 }
 
 } // namespace HWY_NAMESPACE
@@ -236,7 +196,8 @@ BlendMode likelyBlend(const PictureContent& picture) {
     double sum = 0;
     for (const std::uint32_t word : raster->colours)
         sum += 0.2126 * (word & 1023U) + 0.7152 * (word >> 10U & 1023U) + 0.0722 * (word >> 20U);
-    const double mean = sum / (static_cast<double>(raster->colours.size()) * OverlayRaster::kMost);
+    const int rows = raster->height + 2 * OverlayRaster::kBorder; // what lies behind them is 0
+    const double mean = sum / (static_cast<double>(raster->stride) * rows * OverlayRaster::kMost);
     constexpr double dark = 0.35, light = 0.65;
     return mean < dark ? BlendMode::Screen : mean > light ? BlendMode::Multiply : BlendMode::SoftLight;
 }

@@ -128,7 +128,7 @@ OverlayRaster roomFor(int width, int height, bool hasAlpha) {
     OverlayRaster raster;
     raster.width = width, raster.height = height;
     raster.stride = static_cast<std::size_t>(width) + 2 * OverlayRaster::kBorder;
-    raster.colours.resize(raster.stride * (static_cast<std::size_t>(height) + 2 * OverlayRaster::kBorder));
+    raster.colours.resize(raster.stride * (static_cast<std::size_t>(height) + 2 * OverlayRaster::kBorder) + kRowPad);
     if (hasAlpha) raster.alpha.resize(raster.colours.size());
     return raster;
 }

@@ -11,7 +11,7 @@ namespace baryton {
 
 /// A carried picture made ready to be laid over, at one size: its pixels in the working encoding, colours multiplied
 /// by alpha, each in one word of 10 bits a channel (red lowest), so that a vector of pixels is one gather. Around it
-/// two more pixels repeat its edge.
+/// two more pixels repeat its edge; behind the last row vectors may read on (kRowPad).
 struct OverlayRaster {
     static constexpr int kBorder = 2;
     static constexpr float kMost = 1023; ///< what 1 is stored as

@@ -205,6 +205,30 @@ TEST(Overlay, TransparentPartsDoNotShow) {
     EXPECT_EQ(decodeCarried(encodeCarried(even(5, 5, {1, 0, 0}, true))).channels, 3);
 }
 
+/// Rows that run along the raster's are read by other code than those that do not. (Not where rows lie on one another
+/// to a hair: between which two a pixel lies, whose range holds it, is chance there.)
+TEST(Overlay, AHairsTurnChangesNothing) {
+    const Picture source = randomPicture(243, 101, 3);
+    const Picture glass = randomPicture(400, 170, 4);
+    Picture seen(400, 170, true); // also what is half transparent
+    for (int k = 0; k < 4; ++k)
+        for (int y = 0; y < 170; ++y) std::copy_n(glass.row(k % 3, y), 400, seen.row(k, y));
+    atEveryDispatchLevel([&] {
+        for (const Picture* over : {&glass, static_cast<const Picture*>(&seen)})
+            for (const double scale : {0.31, 1.0, 3.7})
+                for (const bool mirror : {false, true}) {
+                    Grade grade =
+                        laid(carried(*over),
+                             {{"scale", scale}, {"mirror", mirror}, {"shift.x", 0.0715}, {"shift.y", 0.033}});
+                    const Picture along = graded(grade, source);
+                    grade.finish[0].parameters["turn"] = 1e-5; // degrees
+                    const Picture turned = graded(grade, source);
+                    EXPECT_LT(largestDifference(along, turned), 1e-3) << scale << (mirror ? " mirrored" : "");
+                    EXPECT_GT(largestDifference(along, source), 0.1);
+                }
+    });
+}
+
 TEST(Overlay, ShowsFittedWhatTheFileWillLookLike) {
     const std::filesystem::path overlays = std::filesystem::path(BARYTON_SOURCE) / "demo/overlays";
     const auto demo = [&](const char* name) {
