@@ -28,6 +28,8 @@ public:
     ~AppState() override;
 
     PictureSet& pictures() { return pictures_; }
+    /// Pixels of pictures as they lie in their files: what LUTs are measured on, behind the window.
+    const std::shared_ptr<OwnPixels>& ownPixels() const { return ownPixels_; }
     const Library& library() const { return library_.files(); }
     UndoHistory& undoHistory() { return undo_; }
     MaskTools& maskTools() { return maskTools_; }
@@ -190,6 +192,7 @@ private:
     void editWorksInGesture(const QString& text, const WorkChange& change);
 
     PictureSet pictures_;
+    std::shared_ptr<OwnPixels> ownPixels_ = std::make_shared<OwnPixels>();
     PresetLibrary library_;
     UndoHistory undo_;
     HistoryKeeper histories_{pictures_, undo_};

@@ -189,6 +189,10 @@ Picture PictureSet::smallOf(int index) {
     return framedSmall(index);
 }
 
+SourceFile PictureSet::sourceOf(int index) const {
+    return {at(index).file, rawOf(at(index).work.grade)};
+}
+
 void PictureSet::readNext() {
     // One core is left to a picture that is being read for the viewer.
     while (reading_ < (loading_ > 0 ? 1 : 2)) {

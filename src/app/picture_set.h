@@ -2,6 +2,7 @@
 #include "app/read_for_viewer.h"
 #include "base/task.h"
 #include "grade/takes.h"
+#include "picture/own_pixels.h"
 #include "picture/picture_file.h"
 #include "picture/raw_file.h"
 #include "picture/small_picture.h"
@@ -86,6 +87,8 @@ public:
     /// What the camera of a raw file says of its colours, and what makes the file's numbers a share of what its
     /// sensor takes; nothing of other files, and until it is read.
     std::shared_ptr<const RawPixels> rawOfPicture(int index) const;
+    /// Its file, and how that becomes a picture.
+    SourceFile sourceOf(int index) const;
     /// Draws every thumbnail anew: what they are seen through has changed.
     void redrawAll();
     /// How much memory decoded pictures may take; the last one is always kept.

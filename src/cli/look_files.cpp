@@ -6,6 +6,7 @@
 #include "base/utf8.h"
 #include "batch/lut_set.h"
 #include "cli/terminal.h"
+#include "lut/lut_picture.h"
 #include "package/library.h"
 #include "stages/validate.h"
 
@@ -18,7 +19,7 @@ namespace baryton {
 namespace fs = std::filesystem;
 
 Preset lutAsPreset(const fs::path& file) {
-    const ParsedLut lut = readLutFile(file);
+    const ParsedLut lut = readAnyLut(file);
     for (const auto& remark : lut.remarks) std::cerr << file.string() << ": " << remark << '\n';
     return lutPreset(lut.table, file.filename().string());
 }
@@ -43,7 +44,7 @@ bool isPresetFile(const fs::path& file) {
 }
 
 Preset lookOf(const fs::path& file) {
-    return isLutFile(file) ? lutAsPreset(file) : checkedPreset(file);
+    return isLutFile(file) || isPictureFile(file) ? lutAsPreset(file) : checkedPreset(file);
 }
 
 void addLutOutput(CLI::App& command, LutOutput& output) {

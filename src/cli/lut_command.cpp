@@ -4,6 +4,7 @@
 #include "cli/commands.h"
 #include "cli/look_files.h"
 #include "lut/bake.h"
+#include "lut/lut_picture.h"
 
 #include <algorithm>
 #include <iostream>
@@ -13,7 +14,7 @@ namespace baryton {
 
 namespace {
 
-struct BakeOptions {
+struct BakeWish {
     std::vector<std::string> presets;
     std::string names; ///< of the files of several; `output.out` is their folder then
     LutOutput output;
@@ -32,7 +33,7 @@ void tellLeftOut(const std::string& preset, const Grade& carried, bool ignoresMa
 }
 
 /// All of them into one folder; a line of JSON for each.
-int bakeSet(const BakeOptions& options) {
+int bakeSet(const BakeWish& options) {
     if (options.output.out == "-")
         throw WrongUsage("-o -", "", "several LUTs have no room in one output", "name a folder");
     LutSetWish wish;
@@ -65,7 +66,7 @@ int bakeSet(const BakeOptions& options) {
     return code;
 }
 
-int bake(const BakeOptions& options) {
+int bake(const BakeWish& options) {
     if (options.presets.size() > 1 || !options.names.empty()) return bakeSet(options);
     const std::string& file = options.presets.front();
     const Preset preset = checkedPreset(file);
@@ -77,7 +78,7 @@ int bake(const BakeOptions& options) {
 }
 
 int info(const std::string& file) {
-    const ParsedLut lut = readLutFile(file);
+    const ParsedLut lut = readAnyLut(file);
     const LutTable& t = lut.table;
     const bool both = !t.shaper.empty() && !t.grid.empty();
     const auto& low = t.shaper.empty() ? t.gridMin : t.shaperMin;
@@ -89,7 +90,7 @@ int info(const std::string& file) {
     Json json = {{"kind", both             ? "1D+3D"
                           : t.grid.empty() ? "1D"
                                            : "3D"},
-                 {"format", lutExtension(lut.format)},
+                 {"format", lut.format ? lutExtension(*lut.format) : "picture"},
                  {"title", asUtf8(t.title)},
                  {"domain", {{"min", low}, {"max", high}}},
                  {"range", {least, most}}};
@@ -107,7 +108,7 @@ int info(const std::string& file) {
 void addLutCommands(CLI::App& app, int& code) {
     auto* lut = app.add_subcommand("lut", "Make LUT files and look at them");
     lut->require_subcommand(1);
-    auto options = std::make_shared<BakeOptions>();
+    auto options = std::make_shared<BakeWish>();
     auto* bakeCommand =
         lut->add_subcommand("bake", "Write a preset's Look as a LUT file; prints its measured fidelity");
     bakeCommand->add_option("--preset", options->presets, "The preset file, or several: then -o names a folder")
@@ -129,7 +130,9 @@ void addLutCommands(CLI::App& app, int& code) {
 
     auto file = std::make_shared<std::string>();
     auto* infoCommand = lut->add_subcommand("info", "Tell what a LUT file holds, as one JSON object");
-    infoCommand->add_option("file", *file, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
+    infoCommand->add_option("file", *file, "A .cube, .3dl or .clf file, or a picture that is one")
+        ->required()
+        ->type_name("FILE");
     infoCommand->callback([file, &code] { code = info(*file); });
     addLutTools(*lut, code);
     addLutLearning(*lut, code);

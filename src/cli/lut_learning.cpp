@@ -183,7 +183,8 @@ void addLutLearning(CLI::App& lut, int& code) {
     auto* stages = lut.add_subcommand(
         "stages", "Turn a LUT, a graded pattern, or pictures before and after into a preset of stages that can be "
                   "changed; prints how near they come");
-    stages->add_option("file", options->look, "A .cube, .3dl or .clf file, or a preset")->type_name("FILE");
+    stages->add_option("file", options->look, "A .cube, .3dl or .clf file, a picture that is one, or a preset")
+        ->type_name("FILE");
     addLearnFrom(*stages, options->from);
     stages->add_option("--on", options->pictures, "Pictures whose colours count, and to measure on")
         ->type_name("PICTURE");

@@ -4,6 +4,7 @@
 #include "edits/apply_strength.h"
 #include "lut/health.h"
 #include "lut/invert_lut.h"
+#include "lut/lut_picture.h"
 #include "lut/pattern.h"
 #include "picture/metadata.h"
 #include "render/graded_file.h"
@@ -92,7 +93,7 @@ int combine(const std::vector<std::string>& files, LutOutput output) {
 
 /// Of a LUT file; what its reader should know is told.
 LutTable tableOf(const std::string& file) {
-    ParsedLut lut = readLutFile(file);
+    ParsedLut lut = readAnyLut(file);
     for (const auto& remark : lut.remarks) std::cerr << file << ": " << remark << '\n';
     return std::move(lut.table);
 }
@@ -142,7 +143,7 @@ int compareLookFiles(const std::string& one, const std::string& other, const std
 }
 
 int checkHealth(const std::string& file, bool asJson) {
-    const ParsedLut lut = readLutFile(file);
+    const ParsedLut lut = readAnyLut(file);
     const LutHealth h = healthOf(lut.table);
     if (!asJson) {
         for (const auto& remark : lut.remarks) std::cout << remark << '\n';
@@ -209,7 +210,9 @@ void addPattern(CLI::App& lut, int& code) {
 void addApplyLut(CLI::App& lut, int& code) {
     auto options = std::make_shared<ApplyLutOptions>();
     auto* command = lut.add_subcommand("apply", "Put a LUT, or a preset, on one picture as it is");
-    command->add_option("lut", options->lut, "A .cube, .3dl or .clf file, or a preset")->required()->type_name("LUT");
+    command->add_option("lut", options->lut, "A .cube, .3dl or .clf file, a picture that is one, or a preset")
+        ->required()
+        ->type_name("LUT");
     command->add_option("picture", options->picture, "The picture")->required()->type_name("PICTURE");
     command->add_option("--strength", options->strength, "Percent")->check(CLI::Range(0, 100))->capture_default_str();
     command->add_option("--bits", options->bits, "8 or 16; default: 16, and 8 of a JPEG")
@@ -242,7 +245,9 @@ void addLutTools(CLI::App& lut, int& code) {
     auto to = std::make_shared<LutOutput>();
     auto* convertCommand =
         lut.add_subcommand("convert", "Write a LUT in another format or size; prints how far it is from the first");
-    convertCommand->add_option("file", *from, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
+    convertCommand->add_option("file", *from, "A .cube, .3dl or .clf file, or a picture that is one")
+        ->required()
+        ->type_name("FILE");
     addLutOutput(*convertCommand, *to);
     convertCommand->callback([from, to, &code] { code = convert(*from, *to); });
 
@@ -250,7 +255,9 @@ void addLutTools(CLI::App& lut, int& code) {
     auto undoing = std::make_shared<LutOutput>();
     auto* invertCommand = lut.add_subcommand(
         "invert", "Write the LUT that takes back what one does; prints how near a colour comes back");
-    invertCommand->add_option("file", *undone, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
+    invertCommand->add_option("file", *undone, "A .cube, .3dl or .clf file, or a picture that is one")
+        ->required()
+        ->type_name("FILE");
     addLutOutput(*invertCommand, *undoing);
     invertCommand->callback([undone, undoing, &code] { code = invert(*undone, *undoing); });
 
@@ -267,7 +274,9 @@ void addLutTools(CLI::App& lut, int& code) {
     auto asJson = std::make_shared<bool>(false);
     auto* checkCommand = lut.add_subcommand(
         "check", "Tell what a LUT does that you would want to know: clipping, folds, bands, tinted greys, skin");
-    checkCommand->add_option("file", *checked, "A .cube, .3dl or .clf file")->required()->type_name("FILE");
+    checkCommand->add_option("file", *checked, "A .cube, .3dl or .clf file, or a picture that is one")
+        ->required()
+        ->type_name("FILE");
     checkCommand->add_flag("--json", *asJson, "All figures, as one JSON object");
     checkCommand->callback([checked, asJson, &code] { code = checkHealth(*checked, *asJson); });
 }

@@ -14,7 +14,8 @@ const std::vector<Stage>& Accelerator::cubeOf(const Grade& part) {
     if (known != kept_.end()) {
         std::rotate(kept_.begin(), known, known + 1);
     } else {
-        kept_.push_front({part, lutGrade(bakeLook(part, size_, "preview", true), "preview").look.front().stages});
+        kept_.push_front(
+            {part, lutGrade(bakeLook(part, size_, "preview", {.withPrep = true}), "preview").look.front().stages});
         if (kept_.size() > most) kept_.pop_back();
     }
     return kept_.front().stages;

@@ -76,7 +76,8 @@ Difference differenceOver(const Program& exact, const Program& lut, const std::v
 
 } // namespace
 
-LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep, const LutSpaces& spaces) {
+LutTable bakeLook(const Grade& grade, int size, const std::string& title, const BakeOptions& options) {
+    const LutSpaces& spaces = options.spaces;
     if (size < 2 || size > 129)
         throw Error("", "", inWords("a grid of {} is outside 2…129", size),
                     words("choose 33, or 65 for a strong look"));
@@ -99,7 +100,7 @@ LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool w
     }
     const Picture out = fromWorking(
         spaces.writes,
-        Program::compile(grade, lookOnly(withPrep)).graded(toWorking(spaces.gridReads(), std::move(nodes))));
+        Program::compile(grade, lookOnly(options.withPrep)).graded(toWorking(spaces.gridReads(), std::move(nodes))));
     LutTable table;
     if (spaces.needsShaper()) {
         constexpr int entries = 4096;
@@ -159,15 +160,15 @@ Fidelity fidelityBetween(const Program& exact, const Program& other, const std::
 } // namespace
 
 Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
-                         bool withPrep, const Task* task, const LutSpaces& spaces) {
-    return fidelityBetween(Program::compile(grade, lookOnly(withPrep)),
-                           Program::compile(lutGrade(table, "LUT", spaces)), pictures, task);
+                         const BakeOptions& options, const Task* task) {
+    return fidelityBetween(Program::compile(grade, lookOnly(options.withPrep)),
+                           Program::compile(lutGrade(table, "LUT", options.spaces)), pictures, task);
 }
 
-Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, bool withPrep, const Task* task,
-                 const LutSpaces& spaces) {
-    return apartOn(heldToFile(picture), Program::compile(grade, lookOnly(withPrep)),
-                   Program::compile(lutGrade(table, "LUT", spaces)), task);
+Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, const BakeOptions& options,
+                 const Task* task) {
+    return apartOn(heldToFile(picture), Program::compile(grade, lookOnly(options.withPrep)),
+                   Program::compile(lutGrade(table, "LUT", options.spaces)), task);
 }
 
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,

@@ -7,11 +7,17 @@
 
 namespace baryton {
 
+/// How a Look is baked, beside its size.
+struct BakeOptions {
+    LutFormat format = LutFormat::Cube; ///< of the file that it is for: .3dl holds whole numbers of 0…1
+    LutSpaces spaces{};                 ///< whose numbers it takes and gives
+    bool withPrep = false;              ///< holds Exposure and White balance too
+};
+
 /// Evaluates the part of a grade that bakes, Prep left out unless asked for, on a grid of `size`³ over 0…1. Nodes are
 /// not clipped. Size 2…129. The nodes are in the numbers of the spaces; where those that it reads need a shaper, it
 /// has one of 4096 entries.
-LutTable bakeLook(const Grade& grade, int size, const std::string& title, bool withPrep = false,
-                  const LutSpaces& spaces = {});
+LutTable bakeLook(const Grade& grade, int size, const std::string& title, const BakeOptions& options = {});
 
 /// Colour differences (CIEDE2000, D65, both sides clipped to the output range) between a LUT and the exact Look.
 struct Difference {
@@ -27,12 +33,12 @@ struct Fidelity {
     Difference cube, pictures;
 };
 Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::vector<Picture>& pictures,
-                         bool withPrep = false, const Task* task = nullptr, const LutSpaces& spaces = {});
+                         const BakeOptions& options = {}, const Task* task = nullptr);
 
 /// How far a LUT is from the Look at each pixel of a picture, whose numbers are held to 0…1: CIEDE2000 in the first
 /// plane.
-Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, bool withPrep = false,
-                 const Task* task = nullptr, const LutSpaces& spaces = {});
+Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, const BakeOptions& options = {},
+                 const Task* task = nullptr);
 
 /// The same between any two grades, of what of them bakes: how far `other` is from `grade`.
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,

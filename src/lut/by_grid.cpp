@@ -10,11 +10,8 @@ std::vector<GridSize> fidelityByGrid(const Grade& grade, const LutExport& wanted
     std::vector<GridSize> all;
     for (const int size : sizes) {
         if (task) task->throwIfCancelled();
-        const std::string text = lutText(bakeLook(grade, size, wanted.title, wanted.withPrep, wanted.spaces),
-                                         wanted.format, wanted.spaces);
-        all.push_back({size,
-                       measureFidelity(parseLut(text).table, grade, pictures, wanted.withPrep, task, wanted.spaces),
-                       text.size()});
+        const std::string text = lutText(bakeLook(grade, size, wanted.title, wanted), wanted.format, wanted.spaces);
+        all.push_back({size, measureFidelity(parseLut(text).table, grade, pictures, wanted, task), text.size()});
         if (soFar) soFar(all.back());
     }
     return all;

@@ -14,12 +14,10 @@ LutExportReport exportLut(const Grade& grade, const LutExport& wanted, const std
                     words("choose a .cube file, or another space to read"));
     const std::string title =
         wanted.spaces.isPlain() ? wanted.title : wanted.title + " (" + nameOf(wanted.spaces) + ")";
-    const ChosenNodes chosen =
-        chosenNodes(grade, wanted.size, title, wanted.nodes, pictures, task, wanted.spaces, wanted.withPrep);
+    const ChosenNodes chosen = chosenNodes(grade, wanted.size, title, wanted.nodes, pictures, wanted, task);
     writeLutFile(wanted.file, chosen.table, wanted.format, wanted.spaces);
     LutExportReport report;
-    report.fidelity =
-        measureFidelity(readLutFile(wanted.file).table, grade, pictures, wanted.withPrep, task, wanted.spaces);
+    report.fidelity = measureFidelity(readLutFile(wanted.file).table, grade, pictures, wanted, task);
     report.isFitted = chosen.isFitted, report.sampled = chosen.sampled;
     report.leftOut = leftOutOfLut(grade);
     return report;

@@ -4,14 +4,12 @@
 
 namespace baryton {
 
-struct LutExport {
+/// Spaces other than plain ones stand in its title; a .3dl has no room for the shaper of light.
+struct LutExport : BakeOptions {
     std::filesystem::path file;
-    LutFormat format = LutFormat::Cube;
     int size = 33;
     std::string title;
     NodeWay nodes = NodeWay::Best;
-    LutSpaces spaces{};    ///< other than plain ones stand in its title; a .3dl has no room for the shaper of light
-    bool withPrep = false; ///< holds Exposure and White balance too
 };
 struct LutExportReport {
     Fidelity fidelity;                ///< of the written file, read back

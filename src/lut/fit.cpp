@@ -147,12 +147,13 @@ std::vector<bool> heldNodes(int size) {
 } // namespace
 
 LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures,
-                    const Task* task, const LutSpaces& spaces, bool withPrep) {
-    LutTable table = bakeLook(grade, size, title, withPrep, spaces);
+                    const BakeOptions& options, const Task* task) {
+    const LutSpaces& spaces = options.spaces;
+    LutTable table = bakeLook(grade, size, title, options);
     Samples samples;
     std::size_t count = 0;
     const Picture colours = coloursFor(table.grid.size() / 3, pictures, spaces, count);
-    const Picture looked = fromWorking(spaces.writes, Program::compile(grade, {withPrep, true, true, true})
+    const Picture looked = fromWorking(spaces.writes, Program::compile(grade, {options.withPrep, true, true, true})
                                                           .graded(toWorking(spaces.gridReads(), colours), 0, task));
     samples.places.resize(count), samples.wanted.resize(count), samples.weights.resize(count);
     std::vector<double> sums(kChunks);
@@ -211,14 +212,15 @@ bool isBetter(const Difference& fitted, const Difference& sampled) {
 } // namespace
 
 ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
-                        const std::vector<Picture>& pictures, const Task* task, const LutSpaces& spaces,
-                        bool withPrep) {
-    ChosenNodes sampled{bakeLook(grade, size, title, withPrep, spaces), false, {}, {}};
-    if (way != NodeWay::Fitted)
-        sampled.fidelity = measureFidelity(sampled.table, grade, pictures, withPrep, task, spaces);
+                        const std::vector<Picture>& pictures, const BakeOptions& options, const Task* task) {
+    const auto measured = [&](const LutTable& table) {
+        return measureFidelity(asWritten(table, options.format, options.spaces), grade, pictures, options, task);
+    };
+    ChosenNodes sampled{bakeLook(grade, size, title, options), false, {}, {}};
+    if (way != NodeWay::Fitted) sampled.fidelity = measured(sampled.table);
     if (way == NodeWay::Sampled || size > kFinestFit) return sampled;
-    ChosenNodes fitted{fittedLook(grade, size, title, pictures, task, spaces, withPrep), true, {}, {}};
-    fitted.fidelity = measureFidelity(fitted.table, grade, pictures, withPrep, task, spaces);
+    ChosenNodes fitted{fittedLook(grade, size, title, pictures, options, task), true, {}, {}};
+    fitted.fidelity = measured(fitted.table);
     if (way == NodeWay::Fitted) return fitted;
     if (!isBetter(fitted.fidelity.cube, sampled.fidelity.cube) ||
         !isBetter(fitted.fidelity.pictures, sampled.fidelity.pictures))

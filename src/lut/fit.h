@@ -17,7 +17,7 @@ namespace baryton {
 /// twice more with each weight grown by the error that was left. Corners and neutrals stay as they were sampled. It
 /// is made anew in the same way for the same input, whatever the number of threads. Size 2…129.
 LutTable fittedLook(const Grade& grade, int size, const std::string& title, const std::vector<Picture>& pictures = {},
-                    const Task* task = nullptr, const LutSpaces& spaces = {}, bool withPrep = false);
+                    const BakeOptions& options = {}, const Task* task = nullptr);
 
 /// How the nodes of a LUT come about.
 enum class NodeWay {
@@ -28,13 +28,13 @@ enum class NodeWay {
 struct ChosenNodes {
     LutTable table;
     bool isFitted = false;
-    Fidelity fidelity;               ///< of the table
+    Fidelity fidelity;               ///< of the table as a file of the format holds it
     std::optional<Fidelity> sampled; ///< of sampled nodes, where fitted ones were chosen over them
 };
 /// Finer grids than this are sampled: they leave little to fit, and have more nodes than there are samples.
 constexpr int kFinestFit = 65;
 ChosenNodes chosenNodes(const Grade& grade, int size, const std::string& title, NodeWay way,
-                        const std::vector<Picture>& pictures = {}, const Task* task = nullptr,
-                        const LutSpaces& spaces = {}, bool withPrep = false);
+                        const std::vector<Picture>& pictures = {}, const BakeOptions& options = {},
+                        const Task* task = nullptr);
 
 } // namespace baryton

@@ -36,12 +36,12 @@ public:
           fromWrites_(inverse(toEncodingPrimaries(use.writes))) {}
 
     Vec3 operator()(const Vec3& encoded) const {
-        if (use_.isPlain()) return applyLut(table_, encoded, use_.interpolation);
+        if (use_.isPlain()) return looked(encoded);
         Vec3 linear{};
         for (std::size_t k = 0; k < 3; ++k) linear[k] = srgbToLinear(encoded[k]);
         Vec3 numbers = toReads_ * linear;
         for (double& v : numbers) v = encode(use_.reads, v);
-        Vec3 light = applyLut(table_, numbers, use_.interpolation);
+        Vec3 light = looked(numbers);
         for (double& v : light) v = decode(use_.writes, v);
         light = fromWrites_ * light;
         for (double& v : light) v = linearToSrgb(v);
@@ -49,6 +49,7 @@ public:
     }
 
 private:
+    Vec3 looked(const Vec3& at) const { return applyLut(table_, at, use_.interpolation, use_.outside); }
     const LutTable& table_;
     LutUse use_;
     Mat3 toReads_, fromWrites_;

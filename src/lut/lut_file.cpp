@@ -79,6 +79,10 @@ std::string lutText(const LutTable& table, LutFormat format, const LutSpaces& sp
     return format == LutFormat::Cube ? cubeText(table, spaces) : threeDlText(table);
 }
 
+LutTable asWritten(const LutTable& table, LutFormat format, const LutSpaces& spaces) {
+    return format == LutFormat::Cube ? table : parseLut(lutText(table, format, spaces)).table;
+}
+
 void writeLutFile(const std::filesystem::path& file, const LutTable& table, LutFormat format,
                   const LutSpaces& spaces) {
     writeFileAtomically(file, lutText(table, format, spaces));

@@ -21,8 +21,8 @@ bool isLutName(const std::filesystem::path& file);
 /// A LUT as read from text, with what a reader should know.
 struct ParsedLut {
     LutTable table;
-    LutFormat format = LutFormat::Cube;
-    std::vector<std::string> remarks; ///< e.g. that the output depth had to be guessed
+    std::optional<LutFormat> format = LutFormat::Cube; ///< nothing where it came as a picture (lut_picture.h)
+    std::vector<std::string> remarks;                  ///< e.g. that the output depth had to be guessed
 };
 
 /// Reads .cube text: TITLE, LUT_1D_SIZE 2…65536 and/or LUT_3D_SIZE 2…256, LUT_1D_INPUT_RANGE, LUT_3D_INPUT_RANGE,
@@ -46,6 +46,9 @@ std::string threeDlText(const LutTable& table);
 
 /// The text of one of them.
 std::string lutText(const LutTable& table, LutFormat format, const LutSpaces& spaces = {});
+
+/// What a reader finds in such a file of the table. A .cube holds its very floats, so that there it is the table.
+LutTable asWritten(const LutTable& table, LutFormat format, const LutSpaces& spaces = {});
 
 /// By content for .cube, .3dl and CLF (clf_file.h), whatever the extension.
 ParsedLut parseLut(const std::string& text);

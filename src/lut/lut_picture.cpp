@@ -1,4 +1,5 @@
 #include "lut/lut_picture.h"
+#include "base/words.h"
 #include "lut/bake.h"
 #include "lut/pattern.h"
 
@@ -30,6 +31,18 @@ bool isIdentity(const LutTable& table) {
     return true;
 }
 
+/// What a picture teaches that has a pattern's size and, a square cube, its run; nothing of others.
+std::optional<LearntLut> patternIn(const std::filesystem::path& file, const Task* task) {
+    const PictureSize size = readPictureSize(file);
+    const auto level = squareCubeLevel(size.width, size.height);
+    if (!level && !isOwnPatternsSize(size.width, size.height)) return {};
+    if (level && !runsLikeSquareCube(readPicture(file).picture, *level)) return {};
+    LearntLut learnt = learnFromPattern(file, task);
+    if (learnt.table.gridSize() > kMostKept)
+        learnt.table = bakeLook(lutGrade(learnt.table, learnt.table.title), kMostKept, learnt.table.title);
+    return learnt;
+}
+
 } // namespace
 
 bool runsLikeSquareCube(const Picture& picture, int level) {
@@ -59,18 +72,25 @@ bool runsLikeSquareCube(const Picture& picture, int level) {
 
 std::optional<LearntLut> lutInPicture(const std::filesystem::path& file, const Task* task) {
     try {
-        const PictureSize size = readPictureSize(file);
-        const auto level = squareCubeLevel(size.width, size.height);
-        if (!level && !isOwnPatternsSize(size.width, size.height)) return {};
-        if (level && !runsLikeSquareCube(readPicture(file).picture, *level)) return {};
-        LearntLut learnt = learnFromPattern(file, task);
-        if (isIdentity(learnt.table)) return {};
-        if (learnt.table.gridSize() > kMostKept)
-            learnt.table = bakeLook(lutGrade(learnt.table, learnt.table.title), kMostKept, learnt.table.title);
+        std::optional<LearntLut> learnt = patternIn(file, task);
+        if (learnt && isIdentity(learnt->table)) learnt.reset();
         return learnt;
     } catch (const Error&) {
         return {}; // what it is instead is for others to say
     }
+}
+
+ParsedLut readAnyLut(const std::filesystem::path& file, const Task* task) {
+    if (!isPictureFile(file)) return readLutFile(file);
+    std::optional<LearntLut> learnt = patternIn(file, task);
+    if (!learnt)
+        throw Error(
+            file.string(), "",
+            words("the picture is no LUT: neither a square cube nor a pattern of ours at its own size"),
+            words("name a .cube, .3dl or .clf file; a pattern that was resized or cropped can be learned from"));
+    ParsedLut lut{std::move(learnt->table), {}, std::move(learnt->account.remarks)};
+    if (isIdentity(lut.table)) lut.remarks.push_back(words("nobody graded this pattern: it changes nothing"));
+    return lut;
 }
 
 } // namespace baryton

@@ -17,6 +17,10 @@ namespace baryton {
 namespace fs = std::filesystem;
 using nlohmann::json;
 
+FileState fileStateOf(const fs::path& file) {
+    return {fs::file_size(file), fs::last_write_time(file).time_since_epoch().count()};
+}
+
 namespace {
 
 // A kept file: the mark, a sum of all that comes behind the header's length (8 bytes), that length (4 bytes), the
@@ -26,10 +30,6 @@ namespace {
 constexpr std::string_view kMark = "BarytonSmall1\n", kKnownMark = "BarytonKnown1\n";
 constexpr double kCodes = 65535;
 constexpr std::size_t kMostHeader = 1 << 16, kMostKnown = 1 << 20;
-
-FileState stateOf(const fs::path& file) {
-    return {fs::file_size(file), fs::last_write_time(file).time_since_epoch().count()};
-}
 
 std::string keyOf(const fs::path& file, const RawSettings& raw) {
     return fmt::format("{}\n{} {} {} {} {} {}", asUtf8(fs::absolute(file).lexically_normal().string()), raw.isAsShot,
@@ -219,7 +219,7 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
     fs::path at;
     try {
         key = keyOf(file, raw);
-        state = stateOf(file);
+        state = fileStateOf(file);
         if (!folder_.empty()) at = folder_ / contentHash(key);
         std::error_code none;
         if (fs::exists(at, none)) {
@@ -239,7 +239,7 @@ SmallPicture SmallStore::read(const fs::path& file, const RawSettings& raw) cons
     try {
         if (!at.empty()) fs::create_directories(folder_);
         // One that was written to while it was read is not kept: which of its states was seen, who knows.
-        const FileState after = stateOf(file);
+        const FileState after = fileStateOf(file);
         if (!at.empty() && after == state && hasRoom(folder_, leastFree_)) {
             json header = headerOf(key, state, small.size, small.shot);
             header.update({{"width", small.picture.width()},
@@ -266,7 +266,7 @@ std::optional<KnownPicture> SmallStore::known(const fs::path& file, const std::s
         const fs::path at = knownAt(file);
         std::error_code none;
         if (at.empty() || !fs::exists(at, none)) return std::nullopt;
-        const FileState state = stateOf(file);
+        const FileState state = fileStateOf(file);
         const std::string bytes = readFile(at, kMostKnown);
         const Taken found = taken(kKnownMark, bytes, keyOf(file, {}) + drawing, state);
         fs::last_write_time(at, fs::file_time_type::clock::now(), none);

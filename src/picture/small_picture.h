@@ -18,6 +18,9 @@ struct FileState {
     bool operator==(const FileState&) const = default;
 };
 
+/// Throws std::filesystem::filesystem_error where it can't be asked.
+FileState fileStateOf(const std::filesystem::path& file);
+
 /// A picture file as lists, surveys and matches know it.
 struct SmallPicture {
     Picture picture; ///< as it lies in the file, without its frame; decoded no further than kSmallSide asks for

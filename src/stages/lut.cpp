@@ -14,17 +14,24 @@ HWY_BEFORE_NAMESPACE();
 namespace baryton {
 namespace HWY_NAMESPACE {
 
+HWY_INLINE V HeldInRange(V v) {
+    return hn::Min(hn::Max(v, Splat(-kHeldRange)), Splat(kHeldRange));
+}
+
 HWY_INLINE void RunShaper(const LutConstants& c, V& v, int channel) {
     const D d;
     const hn::Rebind<std::int32_t, D> di;
     const auto& table = c.shaper[channel];
     const float last = static_cast<float>(table.size() - 1);
-    V at = hn::MulAdd(v, Splat(c.shaperScale[channel]), Splat(c.shaperShift[channel]));
-    at = hn::Min(hn::Max(at, hn::Zero(d)), Splat(last));
-    const V whole = hn::Min(hn::Floor(at), Splat(last - 1));
+    const V free = hn::MulAdd(v, Splat(c.shaperScale[channel]), Splat(c.shaperShift[channel]));
+    const V held = hn::Min(hn::Max(free, hn::Zero(d)), Splat(last));
+    const V whole = hn::Min(hn::Floor(held), Splat(last - 1));
     const auto index = hn::ConvertTo(di, whole);
     const V low = hn::GatherIndex(d, table.data(), index), high = hn::GatherIndex(d, table.data() + 1, index);
-    v = hn::MulAdd(hn::Sub(at, whole), hn::Sub(high, low), low);
+    if (c.use.outside == OutsideDomain::Clamp)
+        v = hn::MulAdd(hn::Sub(held, whole), hn::Sub(high, low), low);
+    else
+        v = HeldInRange(hn::MulAdd(hn::Sub(free, whole), hn::Sub(high, low), low));
 }
 
 /// Pixels are worked on in runs: first, for a run, the corners and the fractions of each pixel as whole vectors; then
@@ -130,6 +137,55 @@ void RunGridTrilinear(const LutConstants& c, const Block& block) {
     }
 }
 
+void RunGridWithin(const LutConstants& c, const Block& block) {
+    if (c.use.interpolation == Interpolation::Trilinear)
+        RunGridTrilinear(c, block);
+    else
+        RunGrid(c, block);
+}
+
+/// Where a run holds colours outside the domain, the grid is asked twice: at the edge, and a cell inwards from it.
+void RunGridContinued(const LutConstants& c, const Block& block) {
+    const D d;
+    constexpr std::size_t run = 64; // as in RunGrid
+    HWY_ALIGN float inner[3][run];
+    HWY_ALIGN float beyond[run];
+    const std::size_t lanes = hn::Lanes(d);
+    const float last = static_cast<float>(c.size - 1);
+    for (std::size_t start = 0; start < block.count; start += run) {
+        const std::size_t n = block.count - start < run ? block.count - start : run;
+        float* const planes[3] = {block.r + start, block.g + start, block.b + start};
+        V most = hn::Zero(d);
+        for (std::size_t i = 0; i < n; i += lanes) {
+            V edge[3], out[3], m = hn::Zero(d);
+            for (int k = 0; k < 3; ++k) {
+                const V at = hn::MulAdd(hn::LoadU(d, planes[k] + i), Splat(c.gridScale[k]), Splat(c.gridShift[k]));
+                edge[k] = hn::Min(hn::Max(at, hn::Zero(d)), Splat(last));
+                out[k] = hn::Sub(at, edge[k]);
+                m = hn::Max(m, hn::Abs(out[k]));
+            }
+            const V one = hn::Div(Splat(1), hn::Max(m, Splat(1e-6F)));
+            for (int k = 0; k < 3; ++k) {
+                const V at = hn::NegMulAdd(out[k], one, edge[k]);
+                hn::Store(hn::Div(hn::Sub(at, Splat(c.gridShift[k])), Splat(c.gridScale[k])), d, inner[k] + i);
+            }
+            hn::Store(m, d, beyond + i);
+            most = hn::Max(most, m);
+        }
+        const Block here{planes[0], planes[1], planes[2], n};
+        RunGridWithin(c, here);
+        if (hn::AllTrue(d, hn::Eq(most, hn::Zero(d)))) continue;
+        RunGridWithin(c, {inner[0], inner[1], inner[2], n});
+        for (std::size_t i = 0; i < n; i += lanes)
+            for (int k = 0; k < 3; ++k) {
+                const V edge = hn::LoadU(d, planes[k] + i);
+                const V slope = hn::Sub(edge, hn::Load(d, inner[k] + i));
+                const V continued = hn::MulAdd(hn::Load(d, beyond + i), slope, edge);
+                hn::StoreU(HeldInRange(continued), d, planes[k] + i);
+            }
+    }
+}
+
 HWY_INLINE V Encoded(Encoding to, V linear) {
     switch (to) {
     case Encoding::Srgb:
@@ -193,10 +249,10 @@ void RunLut(const LutConstants& c, const Block& block) {
             RunShaper(c, b, 2);
         });
     if (c.size > 0) {
-        if (c.use.interpolation == Interpolation::Trilinear)
-            RunGridTrilinear(c, block);
+        if (c.use.outside == OutsideDomain::Continue)
+            RunGridContinued(c, block);
         else
-            RunGrid(c, block);
+            RunGridWithin(c, block);
     }
     if (!c.use.isPlain())
         ForEachVector(block, [&](V& r, V& g, V& b, std::size_t) {
@@ -236,7 +292,9 @@ ParameterType encodingChoice(std::string id, std::string name, std::string toolt
     return describe::choice(std::move(id), std::move(name), std::move(options), std::move(tooltip));
 }
 
-Vec3 trilinear(const LutTable& table, const std::size_t (&index)[3], const std::pair<double, std::size_t> (&at)[3]) {
+using Fractions = std::pair<double, std::size_t>[3]; ///< of a cell, with the axis of each
+
+Vec3 trilinear(const LutTable& table, const std::size_t (&index)[3], const Fractions& at) {
     const auto n = static_cast<std::size_t>(table.gridSize());
     Vec3 sum{};
     for (std::size_t corner = 0; corner < 8; ++corner) {
@@ -249,6 +307,29 @@ Vec3 trilinear(const LutTable& table, const std::size_t (&index)[3], const std::
         }
         const float* node = &table.grid[3 * (place[0] + n * (place[1] + n * place[2]))];
         for (std::size_t k = 0; k < 3; ++k) sum[k] += weight * node[k];
+    }
+    return sum;
+}
+
+/// The grid at a place in cells, which lies in it.
+Vec3 gridAt(const LutTable& table, const Vec3& at, Interpolation interpolation) {
+    const auto n = static_cast<std::size_t>(table.gridSize());
+    std::size_t index[3];
+    Fractions fraction;
+    for (std::size_t k = 0; k < 3; ++k) {
+        index[k] = std::min(static_cast<std::size_t>(at[k]), n - 2);
+        fraction[k] = {at[k] - static_cast<double>(index[k]), k};
+    }
+    if (interpolation == Interpolation::Trilinear) return trilinear(table, index, fraction);
+    std::sort(std::begin(fraction), std::end(fraction), std::greater<>());
+    Vec3 sum{};
+    double before = 1;
+    for (int step = 0; step <= 3; ++step) { // corner by corner along the tetrahedron
+        const double next = step < 3 ? fraction[step].first : 0;
+        const float* node = &table.grid[3 * (index[0] + n * (index[1] + n * index[2]))];
+        for (std::size_t k = 0; k < 3; ++k) sum[k] += (before - next) * node[k];
+        before = next;
+        if (step < 3) ++index[fraction[step].second];
     }
     return sum;
 }
@@ -283,41 +364,37 @@ Kernel lutKernel(const LutTable& table, const LutUse& use) {
                     });
 }
 
-Vec3 applyLut(const LutTable& table, const Vec3& rgb, Interpolation interpolation) {
+Vec3 applyLut(const LutTable& table, const Vec3& rgb, Interpolation interpolation, OutsideDomain outside) {
     Vec3 v = rgb;
+    const bool continues = outside == OutsideDomain::Continue;
+    const auto held = [](double each) { return std::clamp<double>(each, -kHeldRange, kHeldRange); };
     if (const std::size_t n = table.shaperSize(); n > 0)
         for (std::size_t k = 0; k < 3; ++k) {
-            const double at =
-                std::clamp((v[k] - table.shaperMin[k]) / (double(table.shaperMax[k]) - table.shaperMin[k]), 0.0,
-                           1.0) *
-                static_cast<double>(n - 1);
+            const double last = static_cast<double>(n - 1);
+            const double free =
+                (v[k] - table.shaperMin[k]) / (double(table.shaperMax[k]) - table.shaperMin[k]) * last;
+            const double at = std::clamp(free, 0.0, last);
             const auto i = std::min(static_cast<std::size_t>(at), n - 2);
-            const double f = at - static_cast<double>(i);
+            const double f = (continues ? free : at) - static_cast<double>(i);
             v[k] = table.shaper[3 * i + k] * (1 - f) + table.shaper[3 * (i + 1) + k] * f;
+            if (continues) v[k] = held(v[k]);
         }
     if (table.grid.empty()) return v;
-    const auto n = static_cast<std::size_t>(table.gridSize());
-    std::size_t index[3];
-    std::pair<double, std::size_t> fraction[3];
+    const double last = table.gridSize() - 1;
+    Vec3 edge, out;
+    double most = 0;
     for (std::size_t k = 0; k < 3; ++k) {
-        const double at =
-            std::clamp((v[k] - table.gridMin[k]) / (double(table.gridMax[k]) - table.gridMin[k]), 0.0, 1.0) *
-            static_cast<double>(n - 1);
-        index[k] = std::min(static_cast<std::size_t>(at), n - 2);
-        fraction[k] = {at - static_cast<double>(index[k]), k};
+        const double at = (v[k] - table.gridMin[k]) / (double(table.gridMax[k]) - table.gridMin[k]) * last;
+        edge[k] = std::clamp(at, 0.0, last), out[k] = at - edge[k];
+        most = std::max(most, std::abs(out[k]));
     }
-    if (interpolation == Interpolation::Trilinear) return trilinear(table, index, fraction);
-    std::sort(std::begin(fraction), std::end(fraction), std::greater<>());
-    Vec3 sum{};
-    double before = 1;
-    for (int step = 0; step <= 3; ++step) { // corner by corner along the tetrahedron
-        const double next = step < 3 ? fraction[step].first : 0;
-        const float* node = &table.grid[3 * (index[0] + n * (index[1] + n * index[2]))];
-        for (std::size_t k = 0; k < 3; ++k) sum[k] += (before - next) * node[k];
-        before = next;
-        if (step < 3) ++index[fraction[step].second];
-    }
-    return sum;
+    const Vec3 there = gridAt(table, edge, interpolation);
+    if (!continues || most == 0) return there;
+    Vec3 inner;
+    for (std::size_t k = 0; k < 3; ++k) inner[k] = std::clamp(edge[k] - out[k] / most, 0.0, last);
+    const Vec3 before = gridAt(table, inner, interpolation);
+    for (std::size_t k = 0; k < 3; ++k) v[k] = held(there[k] + most * (there[k] - before[k]));
+    return v;
 }
 
 const StageType& lutType() {
@@ -335,10 +412,13 @@ const StageType& lutType() {
                      {[](S& s) -> Encoding& { return s.use.writes; },
                       encodingChoice("writes", "Writes", "The space in which the table gives its colours.")},
                      {[](S& s) -> Interpolation& { return s.use.interpolation; },
-                      describe::choice(
-                          "interpolation", "Interpolation",
-                          {{"tetrahedral", "Tetrahedral"}, {"trilinear", "Trilinear"}},
-                          "Tetrahedral keeps greys cleaner; trilinear is what some older programs do.")}},
+                      describe::choice("interpolation", "Interpolation",
+                                       {{"tetrahedral", "Tetrahedral"}, {"trilinear", "Trilinear"}},
+                                       "Tetrahedral keeps greys cleaner; trilinear is what some older programs do.")},
+                     {[](S& s) -> OutsideDomain& { return s.use.outside; },
+                      describe::choice("outside", "Outside", {{"clamp", "Clamp"}, {"continue", "Continue"}},
+                                       "Colours beyond those that the table is made for: all as at its edge, or on "
+                                       "as it slopes there. Lights brighter than white then stay apart.")}},
         .isNeutral = [](const S& s) { return !s.file.table; },
         .compile = [](const S& s) { return lutKernel(*s.file.table, s.use); },
     });

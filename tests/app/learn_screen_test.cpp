@@ -174,4 +174,54 @@ TEST(LutScreen, ALutForAnotherSpaceIsToldWithItsRemedy) {
     EXPECT_EQ(remedy(), nullptr);
 }
 
+TEST(LutStageScreen, APictureThatIsALutIsLoadedAndTakenBack) {
+    Driver d({"lake-fog.jpg"});
+    d.start();
+    const fs::path cube = d.root() / "graded cube.png";
+    Grade grade = startingGrade();
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0.1}, {0.5, 0.6}, {1, 0.95}};
+    const QuantisedPicture identity = squareCube(4, 16);
+    writePicture(d.root() / "plain.png", identity, {}, {FileFormat::Png, 16, 90});
+    writePicture(cube,
+                 Program::compile({}).quantised(
+                     Program::compile(grade).graded(readPicture(d.root() / "plain.png").picture), 16, false),
+                 {}, {FileFormat::Png, 16, 90});
+    d.addStage(tr8("LUT"));
+    const Picture before = d.state().pictures().smallOf(0);
+    const auto lut = [&] {
+        const Stage& stage = stageAt(d.state().keyGrade(), *findStage(d.state().keyGrade(), d.state().chosenStage()));
+        const auto file = stage.parameters.find("file");
+        return file == stage.parameters.end() ? LutContent{} : std::get<LutContent>(file->second);
+    };
+    const auto load = [&](const fs::path& file) {
+        d.click(d.button(d.window().gradePage()->editorPanel(), tr8("Load LUT…")));
+        auto* files = d.window().findChild<QFileDialog*>();
+        Q_EMIT files->fileSelected(QString::fromStdString(file.string()));
+        files->close();
+    };
+    auto* invert = d.button(d.window().gradePage()->editorPanel(), tr8("Invert"));
+    EXPECT_FALSE(invert->isEnabled()) << "there is nothing to take back";
+    // A photograph is none, and that is said; nothing is put in.
+    load(d.state().pictures().at(0).file);
+    ASSERT_TRUE(Driver::waitFor([&] { return isSaid(&d.window(), "the picture is no LUT"); }));
+    EXPECT_EQ(lut().table, nullptr);
+    load(cube);
+    ASSERT_TRUE(Driver::waitFor([&] { return lut().table != nullptr; }));
+    EXPECT_EQ(lut().name, "graded cube.png");
+    EXPECT_EQ(lut().table->gridSize(), 16);
+    // Its inverse in a second stage behind it: the picture is as it was.
+    const auto moved = [&] { return compareLooks({}, d.state().keyGrade(), {before}).pictures.percentile99; };
+    EXPECT_GT(moved(), 3);
+    d.addStage(tr8("LUT"));
+    load(cube);
+    ASSERT_TRUE(Driver::waitFor([&] { return lut().table != nullptr; }));
+    const auto* first = lut().table.get();
+    d.click(d.button(d.window().gradePage()->editorPanel(), tr8("Invert")));
+    ASSERT_TRUE(Driver::waitFor([&] { return lut().table.get() != first; }, 30));
+    EXPECT_TRUE(isSaid(&d.window(), "come back within"));
+    EXPECT_LT(moved(), 1);
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(lut().name, "graded cube.png") << "one step";
+}
+
 } // namespace baryton::test

@@ -42,7 +42,8 @@ TEST(LutScreen, TheSmallestGridThatDoesIsChosenUntilAHandChooses) {
     d.state().editKey(grade);
     d.settle();
     LutPanel* panel = openPanel(d);
-    const std::vector<Picture> pictures = {d.state().pictures().smallOf(0)};
+    const std::vector<Picture> pictures = d.state().ownPixels()->of({d.state().pictures().sourceOf(0)});
+    EXPECT_EQ(pictures[0].scale(), 1.0 / 3) << "pixels of the file, not means of several";
     const auto sizes = fidelityByGrid(grade, {}, kUsualSizes, pictures);
     SizePlot* plot = panel->plot();
     for (std::size_t i = 0; i < sizes.size(); ++i) {
@@ -159,8 +160,8 @@ TEST(LutScreen, PrepIsBakedWhereItIsTicked) {
         d.click(d.button(d.sheet(), tr8("Export LUT")));
         ASSERT_TRUE(Driver::waitFor([&] { return fs::exists(file) && panel->exportButton()->isEnabled(); }));
         const LutTable table = readLutFile(file).table;
-        EXPECT_LT(measureFidelity(table, grade, {}, isTicked).cube.mean, 0.3);
-        EXPECT_GT(measureFidelity(table, grade, {}, !isTicked).cube.mean, 3);
+        EXPECT_LT(measureFidelity(table, grade, {}, {.withPrep = isTicked}).cube.mean, 0.3);
+        EXPECT_GT(measureFidelity(table, grade, {}, {.withPrep = !isTicked}).cube.mean, 3);
     }
 }
 

@@ -278,7 +278,7 @@ TEST(LutScreen, ALutIsWrittenForTheSpacesThatAreChosen) {
     const LutTable table = readLutFile(file).table;
     EXPECT_TRUE(table.title.ends_with("(ACEScct → Rec. 709)")) << table.title;
     const LutSpaces spaces{Encoding::AcesCct, Encoding::Rec709};
-    EXPECT_LT(measureFidelity(table, grade, {}, false, nullptr, spaces).cube.mean, 0.5);
+    EXPECT_LT(measureFidelity(table, grade, {}, {.spaces = spaces}).cube.mean, 0.5);
     // Light needs a table in front, for which the other format has no room.
     QTest::keyClick(d.named<QComboBox>(sheet, tr8("Reads")), Qt::Key_Up);
     d.click(d.button(sheet, tr8(".3dl")));

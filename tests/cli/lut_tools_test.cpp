@@ -56,8 +56,21 @@ TEST(LutTools, APatternThatIsGradedByALutTeachesThatLut) {
         EXPECT_EQ(learnt["size"], pattern["size"]);
         const Json apart = account(run("lut compare " + at("look.cube") + " " + at("learnt.cube"), folder));
         EXPECT_LT(apart["cube"]["mean"], layout == "--size 17" ? 0.005 : 0.3) << "other nodes, other ways between";
+        // Such a picture is a LUT wherever one is asked for.
+        const Json told = Json::parse(run("lut info " + at("graded.png"), folder).out);
+        EXPECT_EQ(told["format"], "picture");
+        EXPECT_EQ(told["size"], pattern["size"]);
+        const Json same = account(run("lut compare " + at("graded.png") + " " + at("learnt.cube"), folder));
+        EXPECT_EQ(same["cube"]["worst"], 0);
+        account(run("lut convert " + at("graded.png") + " -o " + at("copy.cube"), folder));
+        EXPECT_EQ(readLutFile(folder / "copy.cube").table.grid, readLutFile(folder / "learnt.cube").table.grid);
+        EXPECT_NE(run("lut check " + at("pattern.png"), folder).out.find("nobody graded this pattern"),
+                  std::string::npos);
         fs::remove(folder / "pattern.png"), fs::remove(folder / "graded.png");
     }
+    const Result photograph = run("lut info " + quoted(demo() / "pictures/lake-fog.jpg"), folder);
+    EXPECT_NE(photograph.code, 0);
+    EXPECT_NE(photograph.err.find("the picture is no LUT"), std::string::npos) << photograph.err;
     // Compared with itself nothing is apart; on pictures that is told too.
     const Json same = account(
         run("lut compare " + at("look.cube") + " " + at("look.cube") + " " + quoted(demo() / "pictures/lake-fog.jpg"),

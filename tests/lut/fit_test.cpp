@@ -91,7 +91,7 @@ TEST(Fit, HoldsCornersAndNeutralsAndIsTheSameEachTime) {
                 EXPECT_EQ(node(fitted, r, g, b), node(sampled, r, g, b));
     Task task;
     task.cancel();
-    EXPECT_THROW(fittedLook(preset.carried, n, "a", {}, &task), Cancelled);
+    EXPECT_THROW(fittedLook(preset.carried, n, "a", {}, {}, &task), Cancelled);
 }
 
 TEST(Fit, LeavesAloneWhatIsExact) {

@@ -220,7 +220,7 @@ TEST(LutExport, AccountsForTheFileThatWasWritten) {
     grade.finish[0].parameters["stops"] = -1.0;
     const std::vector<Picture> pictures = {paintedPicture(40, 30)};
     const auto exported = [&](const char* name, LutFormat format, int size) {
-        return exportLut(grade, {folder / name, format, size, "account"}, pictures);
+        return exportLut(grade, {{.format = format}, folder / name, size, "account"}, pictures);
     };
     const LutExportReport cube = exported("a.cube", LutFormat::Cube, fine),
                           coarse = exported("b.cube", LutFormat::Cube, 5);
@@ -235,6 +235,30 @@ TEST(LutExport, AccountsForTheFileThatWasWritten) {
     const Error e = errorOf([&] { exported("blocked/a.cube", LutFormat::Cube, 5); });
     EXPECT_NE(std::string(e.what()).find("blocked"), std::string::npos);
     EXPECT_EQ(folder.entries(), 4u);
+}
+
+TEST(LutExport, ChoosesNodesByTheFileThatHoldsThem) {
+    if (kSanitized) GTEST_SKIP() << "which are nearer is measured without them";
+    // A look far past both ends: a .3dl cuts off what nodes beyond 0…1 would do between them.
+    const TempFolder folder;
+    Grade grade = startingGrade();
+    grade.look[0].stages[0].parameters["rgb"] = Curve{{0, 0}, {0.2, 0}, {0.6, 1}, {1, 1}};
+    grade.look[0].stages[2].parameters["overall"] = 0.8;
+    const std::vector<Picture> pictures = {paintedPicture(120, 80)};
+    for (const LutFormat format : {LutFormat::Cube, LutFormat::ThreeDl}) {
+        const auto exported = [&](NodeWay way) {
+            return exportLut(grade, {{.format = format}, folder / ("a." + lutExtension(format)), 17, "far", way},
+                             pictures);
+        };
+        const LutExportReport best = exported(NodeWay::Best), sampled = exported(NodeWay::Sampled);
+        EXPECT_LE(best.fidelity.cube.mean, sampled.fidelity.cube.mean);
+        EXPECT_LE(best.fidelity.pictures.mean, sampled.fidelity.pictures.mean);
+        EXPECT_LE(best.fidelity.cube.worst, sampled.fidelity.cube.worst + 0.02);
+        if (best.sampled) EXPECT_EQ(best.sampled->cube.mean, sampled.fidelity.cube.mean) << "as written";
+        const ChosenNodes chosen = chosenNodes(grade, 17, "far", NodeWay::Best, pictures, {.format = format});
+        EXPECT_EQ(chosen.fidelity.cube.mean, best.fidelity.cube.mean) << "told before is what is written";
+        EXPECT_EQ(chosen.fidelity.pictures.worst, best.fidelity.pictures.worst);
+    }
 }
 
 TEST(ColourMoves, TellWhereALookTakesColours) {
@@ -352,14 +376,14 @@ TEST(Bake, PrepIsInItByChoiceAndMissedElsewhere) {
             EXPECT_NEAR(lut({0.25F, 0.25F, 0.25F})[1], exact({0.25F, 0.25F, 0.25F})[1], 2e-3);
             EXPECT_LT(report.fidelity.pictures.mean, 0.3);
             // The same figures pixel by pixel; against the other kind of LUT they are large.
-            const Picture missed = missedOn(picture, table, grade, withPrep);
+            const Picture missed = missedOn(picture, table, grade, {.withPrep = withPrep});
             double sum = 0, worst = 0;
             for (int y = 0; y < missed.height(); ++y)
                 for (int x = 0; x < missed.width(); ++x)
                     sum += missed.row(0, y)[x], worst = std::max(worst, double(missed.row(0, y)[x]));
             EXPECT_NEAR(sum / (60 * 40), report.fidelity.pictures.mean, 1e-6);
             EXPECT_NEAR(worst, report.fidelity.pictures.worst, 1e-6);
-            EXPECT_GT(measureFidelity(table, grade, {picture}, !withPrep).pictures.mean, 2);
+            EXPECT_GT(measureFidelity(table, grade, {picture}, {.withPrep = !withPrep}).pictures.mean, 2);
         }
     }
 }
@@ -490,7 +514,7 @@ TEST(Judges, TheDemoPresetsBakeFaithfully) {
         preset.carried.finish.clear(); // the Vignette is no function of colour
         requireValid(preset.carried);
         const auto file = folder / "look.cube";
-        const LutExportReport report = exportLut(preset.carried, {file, LutFormat::Cube, 33, preset.name}, {});
+        const LutExportReport report = exportLut(preset.carried, {{}, file, 33, preset.name}, {});
         EXPECT_TRUE(report.leftOut.empty());
         for (const char* name : {"lantern-alley.jpg", "portrait-dark.jpg", "chart-table.jpg"}) {
             const Picture in = readThumbnail(demo() / "pictures" / name, 320);
@@ -521,7 +545,7 @@ TEST(Judges, LutsForOtherSpacesDoThereWhatTheLookDoesHere) {
             const LutSpaces spaces{reads.encoding, writes.encoding};
             const auto file = folder / "spaces.cube";
             const LutExportReport report =
-                exportLut(look, {file, LutFormat::Cube, 33, "Limelight", NodeWay::Sampled, spaces}, {in});
+                exportLut(look, {{.spaces = spaces}, file, 33, "Limelight", NodeWay::Sampled}, {in});
             EXPECT_EQ(readLutFile(file).table.title,
                       spaces.isPlain() ? "Limelight" : "Limelight (" + nameOf(spaces) + ")");
             const Errors judge =
@@ -534,13 +558,13 @@ TEST(Judges, LutsForOtherSpacesDoThereWhatTheLookDoesHere) {
         }
     // Fitted nodes are in the numbers of the spaces, too.
     const LutSpaces log{Encoding::AcesCct, Encoding::Rec2020};
-    const ChosenNodes sampled = chosenNodes(look, 17, "", NodeWay::Sampled, {in}, nullptr, log),
-                      fitted = chosenNodes(look, 17, "", NodeWay::Fitted, {in}, nullptr, log);
+    const ChosenNodes sampled = chosenNodes(look, 17, "", NodeWay::Sampled, {in}, {.spaces = log}),
+                      fitted = chosenNodes(look, 17, "", NodeWay::Fitted, {in}, {.spaces = log});
     EXPECT_LT(fitted.fidelity.pictures.mean, sampled.fidelity.pictures.mean);
     EXPECT_LT(fitted.fidelity.cube.mean, sampled.fidelity.cube.mean);
     const Error refused = errorOf([&] {
         exportLut(look,
-                  {folder / "a.3dl", LutFormat::ThreeDl, 17, "", NodeWay::Best, {Encoding::Linear, Encoding::Srgb}},
+                  {{LutFormat::ThreeDl, {Encoding::Linear, Encoding::Srgb}}, folder / "a.3dl", 17, "", NodeWay::Best},
                   {});
     });
     EXPECT_NE(refused.problem().find("1D table"), std::string::npos);

@@ -196,11 +196,15 @@ Vec3 curves(const ParameterReader& p, Vec3 v) {
 Vec3 throughLut(const ParameterReader& p, const Vec3& rgb) {
     const LutUse use = {static_cast<Encoding>(p.choiceIndex("reads")), static_cast<Encoding>(p.choiceIndex("writes")),
                         p.choice("interpolation") == "trilinear" ? Interpolation::Trilinear
-                                                                 : Interpolation::Tetrahedral};
-    if (use.isPlain()) return applyLut(*p.lut("file").table, rgb, use.interpolation);
+                                                                 : Interpolation::Tetrahedral,
+                        p.choice("outside") == "continue" ? OutsideDomain::Continue : OutsideDomain::Clamp};
+    const auto looked = [&](const Vec3& at) {
+        return applyLut(*p.lut("file").table, at, use.interpolation, use.outside);
+    };
+    if (use.isPlain()) return looked(rgb);
     Vec3 v = toEncodingPrimaries(use.reads) * rgb;
     for (double& c : v) c = encode(use.reads, c);
-    v = applyLut(*p.lut("file").table, v, use.interpolation);
+    v = looked(v);
     for (double& c : v) c = decode(use.writes, c);
     return inverse(toEncodingPrimaries(use.writes)) * v;
 }

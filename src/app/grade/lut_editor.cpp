@@ -4,18 +4,23 @@
 #include "app/package/stages_sheet.h"
 #include "app/widgets/labels.h"
 #include "base/error.h"
+#include "lut/fit.h"
 #include "lut/health.h"
-#include "lut/lut_file.h"
+#include "lut/invert_lut.h"
+#include "lut/lut_picture.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
+#include <QLocale>
+#include <algorithm>
+#include <cmath>
 
 namespace baryton {
 
 LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* parent)
     : StageEditor(state, stageId, parent), name_(new StillText(4)), health_(new StillText(9)),
       remedy_(makeButton({}, "")), asStages_(makeButton(tr("Turn into stages…"), "")),
-      moves_(makeButton(tr("See it…"), "flat")) {
+      invert_(makeButton(tr("Invert"), "")), moves_(makeButton(tr("See it…"), "flat")) {
     pool_.setMaxThreadCount(1);
     QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
@@ -28,9 +33,13 @@ LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* paren
     auto* buttons = new QHBoxLayout;
     buttons->addWidget(load);
     buttons->addWidget(asStages_);
+    invert_->setToolTip(tr("Puts in its place the table that takes back what it does, and says how near a colour "
+                           "comes back"));
+    connect(invert_, &QPushButton::clicked, this, &LutEditor::invert);
+    buttons->addWidget(invert_);
     buttons->addStretch(1);
     layout->addLayout(buttons);
-    for (const char* choice : {"reads", "writes", "interpolation"}) addChoice(layout, choice);
+    for (const char* choice : {"reads", "writes", "interpolation", "outside"}) addChoice(layout, choice);
     layout->addSpacing(8);
     moves_->setToolTip(tr("All colours before and after: in a cube that turns, and as a slice of one lightness"));
     moves_->setFixedHeight(24); // its row is no higher for it
@@ -52,6 +61,7 @@ LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* paren
 }
 
 LutEditor::~LutEditor() {
+    if (task_) task_->cancel();
     waitFor(pool_);
 }
 
@@ -60,6 +70,7 @@ void LutEditor::refresh() {
     const Stage now = stage();
     const LutContent lut = ParameterReader(type(), now).lut("file");
     asStages_->setEnabled(lut.table != nullptr);
+    invert_->setEnabled(lut.table != nullptr);
     moves_->setEnabled(lut.table != nullptr);
     if (!lut.table) {
         name_->setText(lut.name.empty() ? tr("No LUT is loaded: the picture passes through.")
@@ -82,7 +93,9 @@ void LutEditor::judge(const LutContent& lut) {
     LutUse use;
     use.reads = encodingOf("reads"), use.writes = encodingOf("writes");
     use.interpolation = static_cast<Interpolation>(read.choiceIndex("interpolation"));
-    const std::string as = read.choice("reads") + " " + read.choice("writes") + " " + read.choice("interpolation");
+    use.outside = static_cast<OutsideDomain>(read.choiceIndex("outside"));
+    const std::string as = read.choice("reads") + " " + read.choice("writes") + " " + read.choice("interpolation") +
+                           " " + read.choice("outside");
     if (lut.table == judged_.table && as == judgedAs_) return;
     judged_ = lut, judgedAs_ = as;
     remedy_->hide();
@@ -125,21 +138,78 @@ void LutEditor::showMoves() {
     (new ColourMovesSheet(QString::fromStdString(file), std::move(look), window()))->open();
 }
 
-void LutEditor::load() {
-    auto* dialog = new QFileDialog(window(), tr("Load LUT"), {}, tr("LUT files (*.cube *.3dl *.clf);;All files (*)"));
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    connect(dialog, &QFileDialog::fileSelected, this, [this](const QString& file) {
+template <class Make>
+void LutEditor::takeFrom(const QString& meanwhile, Make make) {
+    if (task_) task_->cancel();
+    task_ = std::make_shared<Task>();
+    state_.tell(meanwhile);
+    runBehind(pool_, [this, task = task_, make] {
         try {
-            const std::filesystem::path path = file.toStdString();
-            const ParsedLut lut = readLutFile(path);
-            set({{"file", LutContent{path.filename().string(), std::make_shared<const LutTable>(lut.table)}}}, true);
-            for (const auto& remark : lut.remarks) state_.tell(QString::fromStdString(remark));
-        } catch (const Error& e) {
-            state_.tell(QString::fromStdString(e.what()), true);
+            auto [changes, remarks] = make(task.get());
+            tellWindow(this, [this, task, changes = std::move(changes), remarks = std::move(remarks)] {
+                if (task->isCancelled()) return; // another one meanwhile
+                set(changes, true);
+                state_.tell(remarks.join(QStringLiteral("; ")));
+            });
+        } catch (const Cancelled&) {
+            return;
+        } catch (const std::exception& e) {
+            tellWindow(this, [this, task, problem = QString::fromStdString(e.what())] {
+                if (!task->isCancelled()) state_.tell(problem, true);
+            });
         }
     });
+}
+
+void LutEditor::load() {
+    auto* dialog =
+        new QFileDialog(window(), tr("Load LUT"), {},
+                        tr("LUT files (*.cube *.3dl *.clf);;LUTs that are pictures (*.png *.tif *.tiff *.jpg "
+                           "*.jpeg);;All files (*)"));
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setFileMode(QFileDialog::ExistingFile);
+    connect(dialog, &QFileDialog::fileSelected, this, &LutEditor::read);
     dialog->open();
+}
+
+void LutEditor::read(const QString& file) {
+    const std::filesystem::path path = file.toStdString();
+    const QString name = QString::fromStdString(path.filename().string());
+    takeFrom(tr("Reading %1…").arg(name), [path, name](const Task* task) {
+        ParsedLut lut = readAnyLut(path, task);
+        const std::map<std::string, Value> changes = {
+            {"file", LutContent{name.toStdString(), std::make_shared<const LutTable>(std::move(lut.table))}}};
+        QStringList remarks{tr("%1 is loaded").arg(name)};
+        for (const auto& remark : lut.remarks) remarks.append(QString::fromStdString(remark));
+        return std::pair{changes, remarks};
+    });
+}
+
+void LutEditor::invert() {
+    const Stage now = stage();
+    const ParameterReader values(type(), now);
+    const LutContent lut = values.lut("file");
+    if (!lut.table) return;
+    const QString name = QString::fromStdString(lut.name);
+    takeFrom(tr("%1 is being inverted…").arg(name),
+             [lut, name, reads = values.choice("reads"), writes = values.choice("writes")](const Task* task) {
+                 constexpr int usual = 33;
+                 const InvertedLut inverted =
+                     invertedLut(*lut.table, std::clamp(lut.table->gridSize(), usual, kFinestFit), task);
+                 const QString taken = tr("%1, taken back").arg(name);
+                 const std::map<std::string, Value> changes = {
+                     {"file", LutContent{taken.toStdString(), std::make_shared<const LutTable>(inverted.table)}},
+                     {"reads", writes},
+                     {"writes", reads}};
+                 const QLocale locale;
+                 QStringList remarks{tr("Inverted: 99 of 100 colours come back within ΔE %1")
+                                         .arg(locale.toString(inverted.thereAndBack.percentile99, 'f', 2))};
+                 constexpr double much = 0.05;
+                 if (inverted.unreached > much)
+                     remarks.append(tr("%1 % of all colours it makes of none: they go to what is nearest")
+                                        .arg(std::lround(100 * inverted.unreached)));
+                 return std::pair{changes, remarks};
+             });
 }
 
 } // namespace baryton

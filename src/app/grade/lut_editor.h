@@ -17,11 +17,18 @@ public:
 
 private:
     void load();
+    void read(const QString& file);
+    /// The table that takes back what this one does, its spaces the other way round.
+    void invert();
+    /// Puts in the stage's table what `make` comes up with behind the window, and says its remarks.
+    template <class Make>
+    void takeFrom(const QString& meanwhile, Make make);
     void judge(const LutContent& lut);
     void turnIntoStages();
     void showMoves();
     StillText *name_, *health_;
-    QPushButton *remedy_, *asStages_, *moves_;
+    QPushButton *remedy_, *asStages_, *invert_, *moves_;
+    std::shared_ptr<Task> task_; ///< of what is being read or inverted
     LutContent judged_;
     std::string judgedAs_; ///< the choices under which it was
     std::string madeFor_;  ///< the id of the space that is offered

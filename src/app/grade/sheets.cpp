@@ -174,19 +174,11 @@ ExportLutSheet::ExportLutSheet(AppState& state, QWidget* parent)
                 .arg(QString::fromStdString(picture.file.filename().string())));
     auto* panel = new LutPanel(state, "primary");
     const QString title = QString::fromStdString(picture.file.stem().string()) + tr(" look");
-    // The key picture and those behind it, as far as they are read; the others as they come.
-    auto measure = [&state, panel, title, last = std::size_t(0)]() mutable {
-        std::vector<Picture> pictures;
-        constexpr int most = 4; // enough to judge, quick enough to wait for
-        for (int i = 0; i < std::min(state.pictures().size(), most); ++i)
-            if (Picture small = state.pictures().smallOf((state.key() + i) % state.pictures().size());
-                !small.isEmpty())
-                pictures.push_back(std::move(small));
-        if (std::exchange(last, pictures.size()) != pictures.size() || pictures.empty())
-            panel->setSource(state.keyGrade(), title, pictures);
-    };
-    measure();
-    connect(&state.pictures(), &PictureSet::thumbnailChanged, panel, measure);
+    std::vector<SourceFile> pictures; // the key picture and those behind it
+    constexpr int most = 4;           // enough to judge, quick enough to wait for
+    for (int i = 0; i < std::min(state.pictures().size(), most); ++i)
+        pictures.push_back(state.pictures().sourceOf((state.key() + i) % state.pictures().size()));
+    panel->setSource(state.keyGrade(), title, pictures);
     layout->addWidget(panel, 1);
     panel->exportButton()->setDefault(true); // Enter exports
     addCloseFoot("");

@@ -28,7 +28,7 @@ double nearEnough() {
 } // namespace
 
 ExportLutsSheet::ExportLutsSheet(AppState& state, const std::vector<LibraryEntry>& entries,
-                                 std::vector<Picture> pictures, QWidget* parent)
+                                 std::vector<SourceFile> pictures, QWidget* parent)
     : Sheet(tr("Export LUTs"), QStringLiteral("guide/package#") + tr("As a LUT"), parent), state_(state),
       pictures_(std::move(pictures)), folder_(new QLineEdit), pattern_(new QLineEdit),
       formats_(new Segments(lutFormatWords())),
@@ -181,17 +181,19 @@ void ExportLutsSheet::start() {
     for (QWidget* field : std::initializer_list<QWidget*>{folder_, pattern_, formats_, sizes_, spaces_, everywhere_})
         field->setEnabled(false);
     summary_->setText(tr("Writing, reading back and measuring…"));
-    runBehind(pool_, [this, task = task_, items = items_, wanted = wish(), pictures = pictures_] {
-        QString failure;
-        try {
-            exportLutSet(items, wanted, pictures, task.get(), [&](std::size_t row, const LutSetEntry& entry) {
-                tellWindow(this, [this, row, entry] { take(row, entry); });
-            });
-        } catch (const std::exception& e) {
-            failure = QString::fromStdString(e.what());
-        }
-        tellWindow(this, [this, task, failure] { finish(!task->isCancelled(), failure); });
-    });
+    runBehind(pool_,
+              [this, task = task_, items = items_, wanted = wish(), sources = pictures_, own = state_.ownPixels()] {
+                  QString failure;
+                  try {
+                      exportLutSet(items, wanted, own->of(sources, task.get()), task.get(),
+                                   [&](std::size_t row, const LutSetEntry& entry) {
+                                       tellWindow(this, [this, row, entry] { take(row, entry); });
+                                   });
+                  } catch (const std::exception& e) {
+                      failure = QString::fromStdString(e.what());
+                  }
+                  tellWindow(this, [this, task, failure] { finish(!task->isCancelled(), failure); });
+              });
 }
 
 void ExportLutsSheet::take(std::size_t index, const LutSetEntry& entry) {

@@ -19,7 +19,7 @@ class ExportLutsSheet : public Sheet {
     Q_OBJECT
 public:
     /// Pictures are those the files are measured on.
-    ExportLutsSheet(AppState& state, const std::vector<LibraryEntry>& entries, std::vector<Picture> pictures,
+    ExportLutsSheet(AppState& state, const std::vector<LibraryEntry>& entries, std::vector<SourceFile> pictures,
                     QWidget* parent = nullptr);
     ~ExportLutsSheet() override;
 
@@ -37,7 +37,7 @@ private:
 
     AppState& state_;
     std::vector<LutSetItem> items_;
-    std::vector<Picture> pictures_;
+    std::vector<SourceFile> pictures_;
     QLineEdit *folder_, *pattern_;
     Segments *formats_, *sizes_;
     SpacesRow* spaces_;

@@ -194,8 +194,9 @@ LutExport LutPanel::lut() const {
     return lut;
 }
 
-void LutPanel::setSource(const Grade& grade, const QString& title, const std::vector<Picture>& pictures) {
+void LutPanel::setSource(const Grade& grade, const QString& title, const std::vector<SourceFile>& pictures) {
     const bool newTitle = title != title_ || file_->text().isEmpty();
+    if (!newTitle && grade == grade_ && pictures == pictures_) return; // is measured, or about to be
     grade_ = grade, title_ = title, pictures_ = pictures;
     const bool holdsPlaces = !withoutPlaces(grade).layers.empty();
     everywhere_->setEnabled(holdsPlaces);
@@ -261,16 +262,16 @@ void LutPanel::measure() {
     account_->setText(tr("Measuring…"));
     missed_->setImages({});
     plot_->setChosen(sizes_->current());
-    runBehind(pool_, [this, task = task_, grade = wanted(), pictures = pictures_, wanted = lut(),
-                      sizesToo = !sizesKnown_] {
-        const auto tell = [this, task, size = wanted.size](const LutExportReport& report, const QString& failure) {
-            tellWindow(this, [this, task, report, failure, size] {
+    runBehind(pool_, [this, task = task_, grade = wanted(), sources = pictures_, wanted = lut(),
+                      own = state_.ownPixels(), sizesToo = !sizesKnown_] {
+        std::vector<Picture> pictures;
+        const auto tell = [this, task, size = wanted.size, &pictures](const LutExportReport& report,
+                                                                      const QString& failure) {
+            tellWindow(this, [this, task, report, failure, size, count = static_cast<qsizetype>(pictures.size())] {
                 if (task->isCancelled()) return;
                 if (failure.isEmpty())
                     showAccount(
-                        tr("Fidelity at %1 (on %2)")
-                            .arg(size)
-                            .arg(counted(static_cast<qsizetype>(pictures_.size()), tr("picture"), tr("pictures"))),
+                        tr("Fidelity at %1 (on %2)").arg(size).arg(counted(count, tr("picture"), tr("pictures"))),
                         report);
                 else
                     account_->setText(failure);
@@ -278,22 +279,23 @@ void LutPanel::measure() {
         };
         try {
             const auto measured = [&](const LutTable& table) {
-                return measureFidelity(parseLut(lutText(table, wanted.format)).table, grade, pictures,
-                                       wanted.withPrep, task.get(), wanted.spaces);
+                return measureFidelity(asWritten(table, wanted.format, wanted.spaces), grade, pictures, wanted,
+                                       task.get());
             };
             if (wanted.format == LutFormat::ThreeDl && wanted.spaces.needsShaper())
                 return tell({}, tr("A .3dl file has no room for the 1D table that light needs: choose .cube, or "
                                    "another space to read."));
+            pictures = own->of(sources, task.get());
             // Sampled nodes are known at once; whether fitted ones are better takes a moment longer.
             LutExportReport report;
             report.leftOut = leftOutOfLut(grade);
-            report.fidelity = measured(bakeLook(grade, wanted.size, "measured", wanted.withPrep, wanted.spaces));
+            report.fidelity = measured(bakeLook(grade, wanted.size, "measured", wanted));
             tell(report, {});
             measureSizes(task, grade, wanted, pictures, sizesToo);
-            const ChosenNodes chosen = chosenNodes(grade, wanted.size, "measured", NodeWay::Best, pictures,
-                                                   task.get(), wanted.spaces, wanted.withPrep);
+            const ChosenNodes chosen =
+                chosenNodes(grade, wanted.size, "measured", NodeWay::Best, pictures, wanted, task.get());
             if (!chosen.isFitted) return;
-            report.fidelity = measured(chosen.table);
+            report.fidelity = chosen.fidelity;
             report.isFitted = true, report.sampled = chosen.sampled;
             tell(report, {});
         } catch (const Cancelled&) {
@@ -323,12 +325,10 @@ void LutPanel::measureSizes(const std::shared_ptr<Task>& task, const Grade& grad
             });
         });
     }
-    const LutTable table =
-        parseLut(lutText(bakeLook(grade, wanted.size, "measured", wanted.withPrep, wanted.spaces), wanted.format))
-            .table;
+    const LutTable table = asWritten(bakeLook(grade, wanted.size, "measured", wanted), wanted.format, wanted.spaces);
     QVector<QImage> images;
     for (const Picture& picture : pictures)
-        images.append(imageOfMissed(missedOn(picture, table, grade, wanted.withPrep, task.get(), wanted.spaces)));
+        images.append(imageOfMissed(missedOn(picture, table, grade, wanted, task.get())));
     tellWindow(this, [this, task, images] {
         if (!task->isCancelled()) missed_->setImages(images);
     });
@@ -367,11 +367,13 @@ void LutPanel::write() {
     sizeIsChosen_ = true; // what is written stays chosen
     isWriting_ = true;
     measureTimer_.stop();
-    runBehind(pool_, [this, task = task_, wanted = lut(), grade = wanted(), pictures = pictures_,
-                      inUse = state_.filesInUse(), sizesToo = !sizesKnown_] {
+    runBehind(pool_, [this, task = task_, wanted = lut(), grade = wanted(), sources = pictures_,
+                      own = state_.ownPixels(), inUse = state_.filesInUse(), sizesToo = !sizesKnown_] {
         LutExportReport report;
         QString failure;
+        std::vector<Picture> pictures;
         try {
+            pictures = own->of(sources);
             requireOutput(wanted.file, inUse, isLutFile, words("a LUT"));
             report = exportLut(grade, wanted, pictures);
         } catch (const std::exception& e) {

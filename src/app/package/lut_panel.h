@@ -26,8 +26,8 @@ public:
     explicit LutPanel(AppState& state, const char* role = "", QWidget* parent = nullptr);
     ~LutPanel() override;
 
-    /// What is exported, and what it is called. Pictures are those it is measured on.
-    void setSource(const Grade& grade, const QString& title, const std::vector<Picture>& pictures);
+    /// What is exported, and what it is called. Pictures are those it is measured on, at their own pixels.
+    void setSource(const Grade& grade, const QString& title, const std::vector<SourceFile>& pictures);
 
     QPushButton* exportButton() const { return export_; }
     Segments* grids() const { return sizes_; }
@@ -66,7 +66,7 @@ private:
     AppState& state_;
     Grade grade_;
     QString title_;
-    std::vector<Picture> pictures_;
+    std::vector<SourceFile> pictures_;
     Segments *formats_, *sizes_;
     SpacesRow* spaces_;
     QCheckBox* everywhere_; ///< live where a mask with a place would leave something out

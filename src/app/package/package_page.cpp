@@ -256,11 +256,10 @@ std::vector<int> PackagePage::checkPictures() const {
     return rows;
 }
 
-std::vector<Picture> PackagePage::checkSources() const {
-    std::vector<Picture> pictures;
-    for (const int row : checkPictures())
-        if (Picture small = state_.pictures().smallOf(row); !small.isEmpty()) pictures.push_back(std::move(small));
-    return pictures;
+std::vector<SourceFile> PackagePage::checkSources() const {
+    std::vector<SourceFile> sources;
+    for (const int row : checkPictures()) sources.push_back(state_.pictures().sourceOf(row));
+    return sources;
 }
 
 QString PackagePage::checksKey() const {

@@ -61,7 +61,7 @@ private:
     /// Those of a group; without one those chosen, or where that is but one, all in sight.
     std::vector<LibraryEntry> exported(const QString& group) const;
     std::vector<int> checkPictures() const;
-    std::vector<Picture> checkSources() const;
+    std::vector<SourceFile> checkSources() const;
     QString checksKey() const;
 
     AppState& state_;

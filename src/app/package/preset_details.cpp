@@ -196,7 +196,7 @@ const LibraryEntry* PresetDetails::entry() const {
     return nullptr;
 }
 
-void PresetDetails::setFile(const std::filesystem::path& file, const std::vector<Picture>& checks) {
+void PresetDetails::setFile(const std::filesystem::path& file, const std::vector<SourceFile>& checks) {
     file_ = file;
     checks_ = checks;
     refresh();

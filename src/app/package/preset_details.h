@@ -19,7 +19,7 @@ public:
     explicit PresetDetails(AppState& state, QWidget* parent = nullptr);
 
     /// An empty path for nothing. `checks` are the pictures that a LUT's fidelity is measured on.
-    void setFile(const std::filesystem::path& file, const std::vector<Picture>& checks);
+    void setFile(const std::filesystem::path& file, const std::vector<SourceFile>& checks);
     const std::filesystem::path& file() const { return file_; }
     void refresh();
     ApplyMode mode() const;
@@ -54,7 +54,7 @@ private:
 
     AppState& state_;
     std::filesystem::path file_;
-    std::vector<Picture> checks_;
+    std::vector<SourceFile> checks_;
     QLineEdit *name_, *author_;
     QPlainTextEdit* notes_;
     QKeySequenceEdit* key_;
