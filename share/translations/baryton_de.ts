@@ -5018,6 +5018,34 @@
         <source>{}, taken back</source>
         <translation>{}, zurückgenommen</translation>
     </message>
+    <message>
+        <source>the picture is no LUT: neither a square cube nor a pattern of ours at its own size</source>
+        <translation>das Bild ist keine LUT: weder ein Würfelbild noch unser Muster in seiner eigenen Größe</translation>
+    </message>
+    <message>
+        <source>name a .cube, .3dl or .clf file; a pattern that was resized or cropped can be learned from</source>
+        <translation>eine .cube-, .3dl- oder .clf-Datei nennen; aus einem Muster, das vergrößert oder beschnitten wurde, lässt sich lernen</translation>
+    </message>
+    <message>
+        <source>nobody graded this pattern: it changes nothing</source>
+        <translation>dieses Muster hat niemand gestaltet: es ändert nichts</translation>
+    </message>
+    <message>
+        <source>Outside</source>
+        <translation>Außerhalb</translation>
+    </message>
+    <message>
+        <source>Colours beyond those that the table is made for: all as at its edge, or on as it slopes there. Lights brighter than white then stay apart.</source>
+        <translation>Farben, für die die Tabelle nicht gemacht ist: alle wie an ihrem Rand, oder weiter, wie sie dort steigt. Lichter über Weiß bleiben dann unterschieden.</translation>
+    </message>
+    <message>
+        <source>Clamp</source>
+        <translation>Begrenzen</translation>
+    </message>
+    <message>
+        <source>Continue</source>
+        <translation>Fortsetzen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::AddStageList</name>
@@ -6035,6 +6063,17 @@
         <source>A LUT of unknown making</source>
         <translation>Eine LUT unbekannter Herkunft</translation>
     </message>
+</context>
+<context>
+    <name>baryton::ColourMovesView</name>
+    <message>
+        <source>Before → after</source>
+        <translation>Vorher → nachher</translation>
+    </message>
+    <message>
+        <source>First → second</source>
+        <translation>Erste → zweite</translation>
+    </message>
     <message>
         <source>All colours</source>
         <translation>Alle Farben</translation>
@@ -6042,10 +6081,6 @@
     <message>
         <source>One lightness</source>
         <translation>Eine Helligkeit</translation>
-    </message>
-    <message>
-        <source>Before → after</source>
-        <translation>Vorher → nachher</translation>
     </message>
     <message>
         <source>Lightness</source>
@@ -6066,6 +6101,10 @@
     <message>
         <source>Being worked out…</source>
         <translation>Wird ausgerechnet…</translation>
+    </message>
+    <message>
+        <source>The two take colours ΔE %1 apart on average, the farthest by %2: one makes %3 of what the other makes %4 (red, green, blue in 8 bits).</source>
+        <translation>Die beiden bringen Farben im Mittel um ΔE %1 auseinander, höchstens um %2: die eine macht %3, woraus die andere %4 macht (Rot, Grün, Blau in 8 Bit).</translation>
     </message>
     <message>
         <source>Colours move by ΔE %1 on average, the farthest by %2: from %3 to %4 (red, green, blue in 8 bits).</source>
@@ -8654,16 +8693,48 @@ Einiges davon wurde seither geändert</translation>
         <translation>Sucht Stufen, die tun, was sie tut, und die sich ändern lassen</translation>
     </message>
     <message>
-        <source>LUT files (*.cube *.3dl *.clf);;All files (*)</source>
-        <translation>LUT-Dateien (*.cube *.3dl *.clf);;Alle Dateien (*)</translation>
-    </message>
-    <message>
         <source>See it…</source>
         <translation>Ansehen…</translation>
     </message>
     <message>
         <source>All colours before and after: in a cube that turns, and as a slice of one lightness</source>
         <translation>Alle Farben vorher und nachher: in einem Würfel, der sich dreht, und als Schnitt einer Helligkeit</translation>
+    </message>
+    <message>
+        <source>Invert</source>
+        <translation>Umkehren</translation>
+    </message>
+    <message>
+        <source>Puts in its place the table that takes back what it does, and says how near a colour comes back</source>
+        <translation>Setzt die Tabelle an ihre Stelle, die zurücknimmt, was sie tut, und sagt, wie nah eine Farbe zurückkommt</translation>
+    </message>
+    <message>
+        <source>LUT files (*.cube *.3dl *.clf);;LUTs that are pictures (*.png *.tif *.tiff *.jpg *.jpeg);;All files (*)</source>
+        <translation>LUT-Dateien (*.cube *.3dl *.clf);;LUTs, die Bilder sind (*.png *.tif *.tiff *.jpg *.jpeg);;Alle Dateien (*)</translation>
+    </message>
+    <message>
+        <source>Reading %1…</source>
+        <translation>%1 wird gelesen…</translation>
+    </message>
+    <message>
+        <source>%1 is loaded</source>
+        <translation>%1 ist geladen</translation>
+    </message>
+    <message>
+        <source>%1 is being inverted…</source>
+        <translation>%1 wird umgekehrt…</translation>
+    </message>
+    <message>
+        <source>%1, taken back</source>
+        <translation>%1, zurückgenommen</translation>
+    </message>
+    <message>
+        <source>Inverted: 99 of 100 colours come back within ΔE %1</source>
+        <translation>Umgekehrt: 99 von 100 Farben kommen bis auf ΔE %1 zurück</translation>
+    </message>
+    <message>
+        <source>%1 % of all colours it makes of none: they go to what is nearest</source>
+        <translation>%1 % aller Farben macht sie aus keiner: sie gehen zur nächsten</translation>
     </message>
 </context>
 <context>
@@ -10066,6 +10137,14 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>Export as LUTs…</source>
         <translation>Als LUTs ausgeben…</translation>
+    </message>
+    <message>
+        <source>Compare two…</source>
+        <translation>Zwei vergleichen…</translation>
+    </message>
+    <message>
+        <source>With two presets chosen (the second with Ctrl): both on the check pictures, and how far they are apart</source>
+        <translation>Sind zwei Vorgaben gewählt (die zweite mit Strg): beide auf den Prüfbildern, und wie weit sie auseinander sind</translation>
     </message>
 </context>
 <context>
@@ -12128,6 +12207,61 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
     <message>
         <source>%1: turn %2°, reach %3</source>
         <translation>%1: Drehung %2°, Reichweite %3</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::TwoLooksSheet</name>
+    <message>
+        <source>ΔE mean %1 · 99 % %2 · worst %3</source>
+        <translation>ΔE Mittel %1 · 99 % %2 · max. %3</translation>
+    </message>
+    <message>
+        <source>%1 and %2</source>
+        <translation>%1 und %2</translation>
+    </message>
+    <message>
+        <source>A LUT of unknown making</source>
+        <translation>Eine LUT unbekannter Herkunft</translation>
+    </message>
+    <message>
+        <source>On pictures</source>
+        <translation>Auf Bildern</translation>
+    </message>
+    <message>
+        <source>All colours</source>
+        <translation>Alle Farben</translation>
+    </message>
+    <message>
+        <source>One lightness</source>
+        <translation>Eine Helligkeit</translation>
+    </message>
+    <message>
+        <source>View</source>
+        <translation>Ansicht</translation>
+    </message>
+    <message>
+        <source>Both, and how far apart</source>
+        <translation>Beide, und wie weit auseinander</translation>
+    </message>
+    <message>
+        <source>How far apart</source>
+        <translation>Wie weit auseinander</translation>
+    </message>
+    <message>
+        <source>Being worked out…</source>
+        <translation>Wird ausgerechnet…</translation>
+    </message>
+    <message>
+        <source>How far apart: white is ΔE %1</source>
+        <translation>Wie weit auseinander: Weiß ist ΔE %1</translation>
+    </message>
+    <message>
+        <source>Over all colours: %1</source>
+        <translation>Über alle Farben: %1</translation>
+    </message>
+    <message>
+        <source>Not compared: %1 of %2, which is no function of colour alone</source>
+        <translation>Nicht verglichen: %1 von %2, das nicht von der Farbe allein abhängt</translation>
     </message>
 </context>
 <context>

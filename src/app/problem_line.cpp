@@ -2,7 +2,9 @@
 #include "app/widgets/labels.h"
 
 #include <QHBoxLayout>
+#include <QPainter>
 #include <QScrollArea>
+#include <QStyle>
 #include <QVBoxLayout>
 
 namespace baryton {
@@ -13,10 +15,27 @@ constexpr int kShownFor = 20'000; ///< ms: two lines can be read in it twice
 constexpr int kReadIn = 4'000;    ///< ms
 constexpr int kMostKept = 50;
 
+/// What has no room ends in dots and stands whole in the tooltip.
+class OneLine : public QLabel {
+public:
+    using QLabel::QLabel;
+
+protected:
+    void paintEvent(QPaintEvent* event) override {
+        const QRect room = contentsRect().adjusted(indent(), 0, 0, 0);
+        const QString shown = fontMetrics().elidedText(text(), Qt::ElideRight, room.width());
+        setToolTip(shown == text() ? QString() : text());
+        if (shown == text()) return QLabel::paintEvent(event);
+        QPainter p(this);
+        style()->drawItemText(&p, room, Qt::AlignLeft | Qt::AlignVCenter, palette(), isEnabled(), shown,
+                              foregroundRole());
+    }
+};
+
 } // namespace
 
 ProblemLine::ProblemLine(QWidget* parent)
-    : QStackedWidget(parent), pointer_(makeLabel({}, "")), latest_(makeLabel({}, "error")),
+    : QStackedWidget(parent), pointer_(new OneLine), latest_(makeLabel({}, "error")),
       button_(makeButton({}, "flat")) {
     pointer_->setIndent(14);
     latest_->setIndent(14);

@@ -8,6 +8,7 @@
 #include "cli/terminal.h"
 #include "lut/lut_picture.h"
 #include "package/library.h"
+#include "picture/own_pixels.h"
 #include "stages/validate.h"
 
 #include <algorithm>
@@ -68,6 +69,7 @@ void addLutSpaces(CLI::App& command, LutOutput& output) {
     command.add_option("--writes", output.writes, "The space of those that it gives")
         ->check(CLI::IsMember(ids))
         ->capture_default_str();
+    command.add_option("--on", output.on, "Pictures whose colours count, and to measure on")->type_name("PICTURE");
 }
 
 LutFormat formatOf(const LutOutput& output) {
@@ -112,21 +114,28 @@ Json jsonOf(const Difference& d) {
 
 int writeBaked(const Grade& grade, const std::string& title, const LutOutput& output, const InputSet& inputs,
                const Json& account) {
+    const std::vector<Picture> pictures = picturesOn(output);
     return written(output, inputs, account, [&](const fs::path& file, LutFormat format) {
         LutExport lut = lutOf(output);
         lut.file = file, lut.format = format, lut.title = title;
         if (output.within) {
-            const auto size = smallestWithin(fidelityByGrid(grade, lut, kUsualSizes, {}), *output.within);
+            const auto size = smallestWithin(fidelityByGrid(grade, lut, kUsualSizes, pictures), *output.within);
             if (!size) tellNoneWithin(output.out, *output.within);
             lut.size = size.value_or(kUsualSizes.back());
         }
-        return jsonOf(exportLut(grade, lut, {}), lut.size, output);
+        return jsonOf(exportLut(grade, lut, pictures), lut.size, output);
     });
 }
 
 void tellNoneWithin(const std::string& file, double within) {
     std::cerr << file << ": note: no grid is within " << within << "; written with the finest, " << kUsualSizes.back()
               << '\n';
+}
+
+std::vector<Picture> picturesOn(const LutOutput& output) {
+    std::vector<Picture> pictures;
+    for (const std::string& file : output.on) pictures.push_back(readOwnPixels({file}, OwnPixels::kMostPixels));
+    return pictures;
 }
 
 LutExport lutOf(const LutOutput& output) {
@@ -150,6 +159,7 @@ Json jsonOf(const LutExportReport& report, int size, const LutOutput& output) {
               {"nodes", report.isFitted ? "fitted" : "sampled"},
               {"deltaE2000", jsonOf(report.fidelity.cube)},
               {"leftOut", report.leftOut}};
+    if (report.fidelity.pictures.samples > 0) json["picturesDeltaE2000"] = jsonOf(report.fidelity.pictures);
     if (report.sampled) json["sampledDeltaE2000"] = jsonOf(report.sampled->cube);
     return json;
 }

@@ -28,11 +28,12 @@ struct LutOutput {
     std::string reads = "srgb", writes = "srgb"; ///< ids of the spaces of its numbers
     std::optional<double> within;                ///< instead of a size: the smallest usual one that stays below
     bool withPrep = false;                       ///< holds Exposure and White balance too
+    std::vector<std::string> on;                 ///< pictures that it is measured on
 };
 /// The options of it, for a command.
 void addLutOutput(CLI::App& command, LutOutput& output);
 
-/// Those of the spaces, for a command that bakes.
+/// Those of the spaces, and of pictures to measure on, for a command that bakes.
 void addLutSpaces(CLI::App& command, LutOutput& output);
 
 /// Of its extension, where none is named; throws WrongUsage where that tells nothing.
@@ -51,6 +52,9 @@ int writeTable(const LutTable& table, const LutOutput& output, const InputSet& i
 
 /// That no usual grid is as near as is asked for.
 void tellNoneWithin(const std::string& file, double within);
+
+/// The pictures that it is measured on, at their own pixels. Throws Error where one can't be read.
+std::vector<Picture> picturesOn(const LutOutput& output);
 
 /// How it is baked, but for file and title.
 LutExport lutOf(const LutOutput& output);

@@ -52,7 +52,7 @@ int bakeSet(const BakeWish& options) {
     }
     int code = kAllDone;
     checkUsage([&] { lutSetFiles(items, wish); });
-    exportLutSet(items, wish, {}, nullptr, [&](std::size_t, const LutSetEntry& entry) {
+    exportLutSet(items, wish, picturesOn(options.output), nullptr, [&](std::size_t, const LutSetEntry& entry) {
         if (!entry.failure.empty()) {
             std::cerr << entry.failure << '\n';
             code = kSomeFailed;

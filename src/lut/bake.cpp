@@ -27,7 +27,7 @@ Picture heldToFile(Picture picture) {
 }
 
 /// CIEDE2000 between what two programs make of a picture, in the first plane.
-Picture apartOn(const Picture& input, const Program& exact, const Program& lut, const Task* task) {
+Picture apartBetween(const Picture& input, const Program& exact, const Program& lut, const Task* task) {
     const Picture a = exact.graded(input, 0, task), b = lut.graded(input, 0, task);
     const auto clipped = [](const Picture& p, int x, int y) {
         Vec3 v;
@@ -46,13 +46,20 @@ Picture apartOn(const Picture& input, const Program& exact, const Program& lut, 
     return apart;
 }
 
+/// Changes the order.
+double percentile99Of(std::vector<float>& all) {
+    const auto at = all.begin() + static_cast<std::ptrdiff_t>((all.size() - 1) * 99 / 100);
+    std::nth_element(all.begin(), at, all.end());
+    return *at;
+}
+
 Difference differenceOver(const Program& exact, const Program& lut, const std::vector<Picture>& inputs,
                           const Task* task) {
     std::vector<float> all;
     Difference result;
     double sum = 0;
     for (const Picture& each : inputs) {
-        const Picture input = heldToFile(each), apart = apartOn(input, exact, lut, task);
+        const Picture input = heldToFile(each), apart = apartBetween(input, exact, lut, task);
         for (int y = 0; y < input.height(); ++y) {
             for (int x = 0; x < input.width(); ++x) {
                 const float e = apart.row(0, y)[x];
@@ -68,9 +75,7 @@ Difference differenceOver(const Program& exact, const Program& lut, const std::v
     result.samples = all.size();
     if (all.empty()) return result;
     result.mean = sum / static_cast<double>(all.size());
-    const auto at = all.begin() + static_cast<std::ptrdiff_t>((all.size() - 1) * 99 / 100);
-    std::nth_element(all.begin(), at, all.end());
-    result.percentile99 = *at;
+    result.percentile99 = percentile99Of(all);
     return result;
 }
 
@@ -167,8 +172,26 @@ Fidelity measureFidelity(const LutTable& table, const Grade& grade, const std::v
 
 Picture missedOn(const Picture& picture, const LutTable& table, const Grade& grade, const BakeOptions& options,
                  const Task* task) {
-    return apartOn(heldToFile(picture), Program::compile(grade, lookOnly(options.withPrep)),
-                   Program::compile(lutGrade(table, "LUT", options.spaces)), task);
+    return apartBetween(heldToFile(picture), Program::compile(grade, lookOnly(options.withPrep)),
+                        Program::compile(lutGrade(table, "LUT", options.spaces)), task);
+}
+
+Picture apartOn(const Picture& picture, const Grade& one, const Grade& other, const Task* task) {
+    return apartBetween(heldToFile(picture), Program::compile(one, lookOnly(false)),
+                        Program::compile(other, lookOnly(false)), task);
+}
+
+Difference differenceIn(const Picture& apart) {
+    std::vector<float> all;
+    for (int y = 0; y < apart.height(); ++y) all.insert(all.end(), apart.row(0, y), apart.row(0, y) + apart.width());
+    Difference result;
+    result.samples = all.size();
+    for (const float e : all) {
+        result.mean += e / static_cast<double>(all.size());
+        result.worst = std::max<double>(result.worst, e);
+    }
+    result.percentile99 = percentile99Of(all);
+    return result;
 }
 
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,

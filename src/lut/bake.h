@@ -44,6 +44,11 @@ Picture missedOn(const Picture& picture, const LutTable& table, const Grade& gra
 Fidelity compareLooks(const Grade& grade, const Grade& other, const std::vector<Picture>& pictures,
                       const Task* task = nullptr);
 
+/// How far two Looks are apart at each pixel of a picture, as missedOn tells it.
+Picture apartOn(const Picture& picture, const Grade& one, const Grade& other, const Task* task = nullptr);
+/// What stands in the first plane of such a picture; where the worst is, it does not tell.
+Difference differenceIn(const Picture& apart);
+
 /// A grade with a LUT as its only stage, made for these spaces.
 Grade lutGrade(const LutTable& table, const std::string& name, const LutSpaces& spaces = {});
 

@@ -37,20 +37,39 @@ std::vector<std::array<float, 3>> sliceColours(double lightness, int n) {
     return colours;
 }
 
-std::vector<ColourMove> colourMoves(const Grade& look, const std::vector<std::array<float, 3>>& colours,
-                                    const Task* task) {
+namespace {
+
+std::vector<std::array<float, 3>> madeOf(const std::vector<std::array<float, 3>>& colours, const Grade& look,
+                                         const Task* task) {
     const Picture made = Program::compile(look, {false, true, true, true}).graded(colourRows(colours), 0, task);
+    std::vector<std::array<float, 3>> all;
+    for (std::size_t i = 0; i < colours.size(); ++i) all.push_back(colourIn(made, i));
+    return all;
+}
+
+std::vector<ColourMove> movesFrom(const std::vector<std::array<float, 3>>& before,
+                                  const std::vector<std::array<float, 3>>& after) {
     const auto labOf = [](const std::array<float, 3>& rgb) {
         Vec3 held{};
         for (std::size_t k = 0; k < 3; ++k) held[k] = std::clamp(double(rgb[k]), 0.0, 1.0);
         return labFromSrgb(held);
     };
-    std::vector<ColourMove> moves(colours.size());
-    for (std::size_t i = 0; i < moves.size(); ++i) {
-        moves[i] = {colours[i], colourIn(made, i), 0};
-        moves[i].apart = deltaE2000(labOf(moves[i].before), labOf(moves[i].after));
-    }
+    std::vector<ColourMove> moves(before.size());
+    for (std::size_t i = 0; i < moves.size(); ++i)
+        moves[i] = {before[i], after[i], deltaE2000(labOf(before[i]), labOf(after[i]))};
     return moves;
+}
+
+} // namespace
+
+std::vector<ColourMove> colourMoves(const Grade& look, const std::vector<std::array<float, 3>>& colours,
+                                    const Task* task) {
+    return movesFrom(colours, madeOf(colours, look, task));
+}
+
+std::vector<ColourMove> colourMovesBetween(const Grade& one, const Grade& other,
+                                           const std::vector<std::array<float, 3>>& colours, const Task* task) {
+    return movesFrom(madeOf(colours, one, task), madeOf(colours, other, task));
 }
 
 } // namespace baryton

@@ -4,6 +4,7 @@
 #include "app/package/export_luts_sheet.h"
 #include "app/package/lut_panel.h"
 #include "app/package/package_page.h"
+#include "app/package/two_looks_sheet.h"
 #include "app/screen_helpers.h"
 #include "grade/grade_json.h"
 
@@ -197,14 +198,14 @@ TEST(LutScreen, WhereALutTakesColoursIsSeenInACubeThatTurnsAndInASlice) {
     EXPECT_TRUE(Driver::waitFor([&] { return page->tiles()->model()->rowCount() > 0; }));
     d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("inverted")));
     d.click(d.button(page, tr8("See it…")));
-    auto* sheet = qobject_cast<ColourMovesSheet*>(d.sheet());
-    ASSERT_NE(sheet, nullptr);
-    CubeView* cube = sheet->cube();
-    ASSERT_TRUE(Driver::waitFor([&] { return cube->dots() == 9 * 9 * 9 && sheet->slice()->dots() > 100; }));
+    ASSERT_NE(qobject_cast<ColourMovesSheet*>(d.sheet()), nullptr);
+    ColourMovesView* view = qobject_cast<ColourMovesSheet*>(d.sheet())->view();
+    CubeView* cube = view->cube();
+    ASSERT_TRUE(Driver::waitFor([&] { return cube->dots() == 9 * 9 * 9 && view->slice()->dots() > 100; }));
     const std::vector<ColourMove> moves = colourMoves(lutGrade(table, "t"), cubeColours(9));
     const auto farthest =
         std::max_element(moves.begin(), moves.end(), [](const auto& a, const auto& b) { return a.apart < b.apart; });
-    EXPECT_TRUE(sheet->said().contains(QLocale().toString(farthest->apart, 'f', 1))) << sheet->said().toStdString();
+    EXPECT_TRUE(view->said().contains(QLocale().toString(farthest->apart, 'f', 1))) << view->said().toStdString();
     EXPECT_GT(cube->place({0, 0, 0}).y(), cube->place({1, 1, 1}).y()) << "black below";
     // Cyan has come to where red was; half way all of them meet in grey.
     const auto isRed = [&] {
@@ -213,7 +214,7 @@ TEST(LutScreen, WhereALutTakesColoursIsSeenInACubeThatTurnsAndInASlice) {
         return there.red() > 180 && there.green() < 90;
     };
     EXPECT_TRUE(isRed());
-    d.type(sheet->share()->field(), QStringLiteral("50"), true);
+    d.type(view->share()->field(), QStringLiteral("50"), true);
     EXPECT_EQ(cube->share(), 0.5);
     EXPECT_FALSE(isRed());
     // It turns under the hand and by keys, and back.
@@ -226,13 +227,76 @@ TEST(LutScreen, WhereALutTakesColoursIsSeenInACubeThatTurnsAndInASlice) {
     QTest::mouseDClick(cube, Qt::LeftButton, {}, QPoint(200, 200));
     EXPECT_EQ(cube->turn(), turn);
     // The slice: of another lightness other colours.
-    EXPECT_FALSE(sheet->lightness()->isEnabled());
-    d.click(sheet->views()->button(1));
-    ASSERT_TRUE(sheet->lightness()->isEnabled());
-    const int dots = sheet->slice()->dots();
-    d.type(sheet->lightness()->field(), QStringLiteral("92"), true);
-    EXPECT_TRUE(Driver::waitFor([&] { return sheet->slice()->dots() < dots; })) << "there are few so light";
-    EXPECT_FALSE(sheet->slice()->inWords().isEmpty());
+    EXPECT_FALSE(view->lightness()->isEnabled());
+    d.click(view->views()->button(1));
+    ASSERT_TRUE(view->lightness()->isEnabled());
+    const int dots = view->slice()->dots();
+    d.type(view->lightness()->field(), QStringLiteral("92"), true);
+    EXPECT_TRUE(Driver::waitFor([&] { return view->slice()->dots() < dots; })) << "there are few so light";
+    EXPECT_FALSE(view->slice()->inWords().isEmpty());
+}
+
+TEST(LutScreen, TwoLooksAreComparedOnCheckPicturesAndOverAllColours) {
+    Driver d({"lake-fog.jpg", "red-curtain.jpg"});
+    fs::create_directories(d.libraryRoot() / "Kit");
+    const Preset ember = readPresetFile(std::string(BARYTON_SOURCE) + "/share/presets/Dusk/Ember.bpreset");
+    writePresetFile(d.libraryRoot() / "Kit/Ember.bpreset", ember);
+    writeLutFile(d.libraryRoot() / "Kit/Ember fine.cube", bakeLook(ember.carried, 49, "e"), LutFormat::Cube);
+    Preset dark = ember;
+    dark.name = "Ember dark";
+    dark.carried.look.front().stages.push_back(makeStage(dark.carried, "exposure"));
+    dark.carried.look.front().stages.back().parameters["stops"] = -1.0;
+    dark.carried.finish.push_back(makeStage(dark.carried, "vignette"));
+    dark.carried.finish.back().parameters["stops"] = -1.0;
+    writePresetFile(d.libraryRoot() / "Kit/Ember dark.bpreset", dark);
+    d.start();
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* page = d.window().packagePage();
+    EXPECT_TRUE(Driver::waitFor([&] { return page->tiles()->model()->rowCount() >= 3; }));
+    auto* compare = d.button(page, tr8("Compare two…"));
+    const auto choose = [&](const char* name, Qt::KeyboardModifiers with) {
+        const auto index = page->tiles()->model()->index(Driver::rowOf(page->tiles(), tr8(name)), 0);
+        page->tiles()->scrollTo(index);
+        QTest::mouseClick(page->tiles()->viewport(), Qt::LeftButton, with, page->tiles()->visualRect(index).center());
+    };
+    const auto compared = [&](const char* first, const char* second) {
+        choose(first, {});
+        EXPECT_FALSE(compare->isEnabled()) << "one alone";
+        choose(second, Qt::ControlModifier);
+        d.click(compare);
+        auto* sheet = qobject_cast<TwoLooksSheet*>(d.sheet());
+        EXPECT_NE(sheet, nullptr);
+        EXPECT_TRUE(Driver::waitFor([&] { return sheet->isDone(); }, 30));
+        return sheet;
+    };
+    // A fine LUT of a preset is as good as the preset; the figures are those of the files' own pixels.
+    TwoLooksSheet* sheet = compared("Ember", "Ember fine");
+    ASSERT_EQ(sheet->beside()->shown().size(), 2U);
+    const auto own = d.state().ownPixels()->of({d.state().pictures().sourceOf(0)});
+    const LooksBeside::Row near = sheet->beside()->shown()[0];
+    const LutTable fine = readLutFile(d.libraryRoot() / "Kit/Ember fine.cube").table;
+    EXPECT_NEAR(near.difference->mean, compareLooks(ember.carried, lutGrade(fine, "e"), own).pictures.mean, 1e-6);
+    EXPECT_LT(near.difference->percentile99, 0.5);
+    EXPECT_TRUE(isSaid(sheet, "white is ΔE 1"));
+    d.click(d.button(sheet, tr8("Close")));
+    // One a stop darker is not: where, is seen, and what is not compared is named.
+    sheet = compared("Ember", "Ember dark");
+    const LooksBeside::Row far = sheet->beside()->shown()[0];
+    EXPECT_GT(far.difference->mean, 5);
+    EXPECT_EQ(far.apart.size(), near.apart.size());
+    const auto light = [](const QImage& image) {
+        return qGray(image.scaled(1, 1, {}, Qt::SmoothTransformation).pixel(0, 0));
+    };
+    EXPECT_GT(light(far.one), light(far.other) + 10);
+    EXPECT_GT(light(far.apart), 30);
+    EXPECT_TRUE(sheet->said().contains(tr8("Not compared: Vignette of Ember dark"))) << sheet->said().toStdString();
+    EXPECT_FALSE(sheet->beside()->inWords().isEmpty());
+    d.click(sheet->pages()->button(1));
+    EXPECT_TRUE(Driver::waitFor([&] { return sheet->colours()->cube()->dots() == 9 * 9 * 9; }));
+    EXPECT_TRUE(sheet->colours()->said().contains(tr8("apart on average")));
+    keepSheet(d, "two-looks");
+    d.click(sheet->pages()->button(0));
+    keepSheet(d, "two-looks-pictures");
 }
 
 TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {

@@ -4,7 +4,7 @@
 #include "grade/json.h"
 #include "lut/bake.h"
 #include "lut/lut_file.h"
-#include "picture/picture_file.h"
+#include "picture/own_pixels.h"
 #include "render/program.h"
 #include "stages/lut_kernel.h"
 #include "support/samples.h"
@@ -130,6 +130,20 @@ TEST(LutTools, SeveralPresetsBecomeLutsInAFolderEachAsFineAsItNeedsToBe) {
     };
     EXPECT_LT(mean(""), 0.5);
     EXPECT_GT(mean(" --prep"), 3);
+    // Measured on pictures too, at their own pixels.
+    const fs::path lake = demo() / "pictures/lake-fog.jpg";
+    const Json on = account(run("lut bake --preset " + at("faded.bpreset") + " --size 9 --sample -o " +
+                                    at("on.cube") + " --on " + quoted(lake),
+                                folder));
+    const Fidelity want =
+        measureFidelity(readLutFile(folder / "on.cube").table, readPresetFile(folder / "faded.bpreset").carried,
+                        {readOwnPixels({lake}, OwnPixels::kMostPixels)});
+    EXPECT_EQ(on["picturesDeltaE2000"]["worst"], want.pictures.worst);
+    EXPECT_EQ(
+        run("lut bake --preset " + at("faded.bpreset") + " -o " + at("none.cube") + " --on " + at("gone.jpg"), folder)
+            .code,
+        1);
+    EXPECT_FALSE(fs::exists(folder / "none.cube"));
 }
 
 TEST(LutTools, ConvertsWithoutTouchingWhatTheFormatHolds) {

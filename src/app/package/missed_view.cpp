@@ -12,7 +12,7 @@
 
 namespace baryton {
 
-QImage imageOfMissed(const Picture& missed) {
+QImage imageOfMissed(const Picture& missed, double white) {
     // Black, amber, white: lighter is farther for every eye.
     const QColor amber = theme::colours().accent;
     const auto mixed = [](int a, int b, double share) { return a + static_cast<int>(std::lround((b - a) * share)); };
@@ -27,8 +27,8 @@ QImage imageOfMissed(const Picture& missed) {
     for (int y = 0; y < missed.height(); ++y) {
         auto* out = reinterpret_cast<QRgb*>(image.scanLine(y));
         for (int x = 0; x < missed.width(); ++x)
-            out[x] =
-                colours[static_cast<std::size_t>(std::lround(std::clamp(missed.row(0, y)[x], 0.0F, 1.0F) * 255))];
+            out[x] = colours[static_cast<std::size_t>(
+                std::lround(std::clamp(missed.row(0, y)[x] / white, 0.0, 1.0) * 255))];
     }
     return image;
 }

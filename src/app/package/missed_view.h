@@ -7,9 +7,9 @@
 
 namespace baryton {
 
-/// A picture of differences (CIEDE2000, in the first plane): black at 0, white from 1 on, where an eye that compares
-/// begins to see one.
-QImage imageOfMissed(const Picture& missed);
+/// A picture of differences (CIEDE2000, in the first plane): black at 0, amber half way, white from `white` on; 1 is
+/// where an eye that compares begins to see one.
+QImage imageOfMissed(const Picture& missed, double white = 1);
 
 /// Where a LUT misses its Look, on pictures side by side. A press, or Enter, shows them large.
 class MissedView : public QWidget {

@@ -41,8 +41,8 @@ QWidget* makePanel(int width) {
 PackagePage::PackagePage(AppState& state, QWidget* parent)
     : QWidget(parent), state_(state), search_(new QLineEdit), groups_(new GroupList(state)), checks_(new QListView),
       tiles_(new StillList), model_(new PresetTileModel(this)), sort_(new QComboBox),
-      ground_(new Segments({tr("Bare"), tr("As graded")})), wall_(new CheckWall(state)),
-      split_(new QSplitter(Qt::Vertical)), details_(new PresetDetails(state)) {
+      ground_(new Segments({tr("Bare"), tr("As graded")})), compare_(makeButton(tr("Compare two…"), "flat")),
+      wall_(new CheckWall(state)), split_(new QSplitter(Qt::Vertical)), details_(new PresetDetails(state)) {
     setGuide(this, QStringLiteral("guide/package"));
     setGuideParts(QStringLiteral("guide/package"), {{search_, tr("Search")},
                                                     {groups_, tr("Groups")},
@@ -162,6 +162,12 @@ QWidget* PackagePage::makeMiddle() {
     row->addWidget(groupName_);
     row->addWidget(count_);
     row->addStretch(1);
+    compare_->setToolTip(tr("With two presets chosen (the second with Ctrl): both on the check pictures, and how far "
+                            "they are apart"));
+    compare_->setEnabled(false);
+    connect(compare_, &QPushButton::clicked, this, &PackagePage::compareTwo);
+    row->addWidget(compare_);
+    row->addSpacing(8);
     row->addWidget(makeLabel(tr("On pictures"), "second"));
     ground_->setCurrent(0);
     ground_->setAccessibleName(tr("How the check pictures stand"));
@@ -433,6 +439,7 @@ void PackagePage::showOnWall(int hovered) {
         const auto entries = selected();
         for (std::size_t i = 0; i < std::min<std::size_t>(2, entries.size()); ++i) add(entries[i]);
     }
+    compare_->setEnabled(chosenTwo().has_value());
     wall_->setPresets(presets);
 }
 

@@ -33,6 +33,8 @@ public:
     void exportPack(const QString& group = {});
     /// The chosen presets as LUT files, or all of a group.
     void exportLuts(const QString& group = {});
+    /// The two that are chosen, beside each other.
+    void compareTwo();
     void openStarts();
     void renameChosen() { details_->rename(); }
     void deleteChosen();
@@ -58,6 +60,8 @@ private:
     void showOnWall(int hovered);
     void openMenu(QPoint at);
     std::vector<LibraryEntry> selected() const;
+    /// Where two are chosen, and can be used.
+    std::optional<std::pair<LibraryEntry, LibraryEntry>> chosenTwo() const;
     /// Those of a group; without one those chosen, or where that is but one, all in sight.
     std::vector<LibraryEntry> exported(const QString& group) const;
     std::vector<int> checkPictures() const;
@@ -72,6 +76,7 @@ private:
     QLabel *groupName_, *count_;
     QComboBox* sort_;
     Segments* ground_;
+    QPushButton* compare_; ///< live while two are chosen
     CheckWall* wall_;
     QSplitter* split_;
     PresetDetails* details_;

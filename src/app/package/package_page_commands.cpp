@@ -3,6 +3,7 @@
 #include "app/package/pack_sheets.h"
 #include "app/package/package_page.h"
 #include "app/package/start_sheet.h"
+#include "app/package/two_looks_sheet.h"
 
 #include <QDesktopServices>
 #include <QMenu>
@@ -42,6 +43,21 @@ void PackagePage::exportLuts(const QString& group) {
     (new ExportLutsSheet(state_, exported(group), checkSources(), this))->open();
 }
 
+std::optional<std::pair<LibraryEntry, LibraryEntry>> PackagePage::chosenTwo() const {
+    const auto entries = selected();
+    if (entries.size() != 2 || !entries[0].preset || !entries[1].preset) return {};
+    return std::pair{entries[0], entries[1]};
+}
+
+void PackagePage::compareTwo() {
+    const auto two = chosenTwo();
+    if (!two) return;
+    const auto named = [](const LibraryEntry& entry) {
+        return TwoLooksSheet::Named{QString::fromStdString(entry.name), entry.preset->carried};
+    };
+    (new TwoLooksSheet(state_, named(two->first), named(two->second), checkPictures(), this))->open();
+}
+
 void PackagePage::openStarts() {
     (new StartSheet(state_, this))->open();
 }
@@ -59,6 +75,7 @@ void PackagePage::openMenu(QPoint at) {
     if (entries.size() == 1 && entries.front().preset)
         menu->addAction(tr("Survey the set with it"), this,
                         [this, file = entries.front().file] { Q_EMIT state_.surveyWanted(file); });
+    if (chosenTwo()) menu->addAction(tr("Compare two…"), this, &PackagePage::compareTwo);
     menu->addSeparator();
     if (entries.size() == 1) {
         menu->addAction(tr("Rename"), details_, &PresetDetails::rename);
