@@ -1,5 +1,6 @@
 #include "lut/learn_pattern.h"
 #include "base/error.h"
+#include "base/parallel.h"
 #include "base/words.h"
 #include "colour/spaces.h"
 #include "colour/transfer.h"
@@ -99,7 +100,9 @@ public:
     /// less; what explains too little is none.
     void fit(const std::vector<std::array<Reading, kCopies>>& cells) {
         std::vector<std::pair<Factors, double>> rows;
-        for (const auto& [a, b] : cells) {
+        constexpr std::size_t enough = 40000; // of the many that a fine pattern has, for five numbers
+        for (std::size_t i = 0; i < cells.size(); i += 1 + cells.size() / enough) {
+            const auto& [a, b] = cells[i];
             if (!a.isThere || !b.isThere) continue;
             const double light = linearLuma(a), other = linearLuma(b);
             constexpr double dark = 0.03, blown = 0.85; // where a gain is drowned, or cut off
@@ -180,6 +183,13 @@ struct Nodes {
             for (int g = 0; g < size; ++g)
                 for (int r = 0; r < size; ++r) visit(r, g, b, index(r, g, b));
     }
+    /// The same from several threads.
+    template <class F>
+    void eachApart(F visit) const {
+        forRows(size * size, [&](int row) {
+            for (int r = 0; r < size; ++r) visit(r, row % size, row / size, index(r, row % size, row / size));
+        });
+    }
     /// Fills what is not known from what is beside it, from the edge of the known inward, and smooths that.
     void fill() {
         const std::vector<bool> wasKnown = isKnown;
@@ -223,12 +233,12 @@ bool isUntouched(const Vec3& rgb, const std::array<int, 3>& node, int size) {
 
 LutTable tableOf(const Nodes& nodes) {
     LutTable table;
-    table.grid.reserve(3 * nodes.rgb.size());
-    nodes.each([&](int r, int g, int b, std::size_t i) {
+    table.grid.resize(3 * nodes.rgb.size());
+    nodes.eachApart([&](int r, int g, int b, std::size_t i) {
         const bool isSame = isUntouched(nodes.rgb[i], {r, g, b}, nodes.size);
         const int node[] = {r, g, b};
         for (std::size_t k = 0; k < 3; ++k)
-            table.grid.push_back(static_cast<float>(isSame ? double(node[k]) / (nodes.size - 1) : nodes.rgb[i][k]));
+            table.grid[3 * i + k] = static_cast<float>(isSame ? double(node[k]) / (nodes.size - 1) : nodes.rgb[i][k]);
     });
     return table;
 }
@@ -299,14 +309,15 @@ LearntLut learnFromOwn(const Picture& picture, const FoundPattern& found) {
     account.scaleX = found.scaleX(), account.scaleY = found.scaleY(), account.turn = found.turn();
     Nodes nodes(found.size);
     std::vector<std::array<Reading, kCopies>> cells(nodes.rgb.size());
-    std::vector<double> deviations;
-    nodes.each([&](int r, int g, int b, std::size_t i) {
-        for (int copy = 0; copy < kCopies; ++copy) {
-            Reading& reading = cells[i][static_cast<std::size_t>(copy)];
-            reading = readCell(picture, found, layout.cell(r, g, b, copy), layout.cellSide());
-            if (reading.isThere) deviations.push_back(255 * reading.deviation);
-        }
+    nodes.eachApart([&](int r, int g, int b, std::size_t i) {
+        for (int copy = 0; copy < kCopies; ++copy)
+            cells[i][static_cast<std::size_t>(copy)] =
+                readCell(picture, found, layout.cell(r, g, b, copy), layout.cellSide());
     });
+    std::vector<double> deviations;
+    for (const auto& pair : cells)
+        for (const Reading& reading : pair)
+            if (reading.isThere) deviations.push_back(255 * reading.deviation);
     account.noise = medianOf(deviations);
     Falloff falloff;
     falloff.fit(cells);
@@ -322,6 +333,10 @@ LearntLut learnFromOwn(const Picture& picture, const FoundPattern& found) {
             for (const double sy : {-y, y}) account.cornerStops += falloff.at(sx, sy) / std::log(2) / 4;
     }
     std::vector<double> differences(cells.size(), 0), both;
+    nodes.eachApart([&](int, int, int, std::size_t i) {
+        const auto& [a, b] = cells[i];
+        if (a.isThere && b.isThere && a.rgb != b.rgb) differences[i] = apart(a.rgb, b.rgb);
+    });
     nodes.each([&](int, int, int, std::size_t i) {
         const auto& [a, b] = cells[i];
         nodes.isKnown[i] = a.isThere || b.isThere;
@@ -329,7 +344,7 @@ LearntLut learnFromOwn(const Picture& picture, const FoundPattern& found) {
         if (!nodes.isKnown[i]) ++account.lost;
         for (std::size_t k = 0; k < 3; ++k)
             nodes.rgb[i][k] = a.isThere && b.isThere ? (a.rgb[k] + b.rgb[k]) / 2 : a.isThere ? a.rgb[k] : b.rgb[k];
-        if (a.isThere && b.isThere) both.push_back(differences[i] = apart(a.rgb, b.rgb));
+        if (a.isThere && b.isThere) both.push_back(differences[i]);
     });
     account.disagreement = medianOf(both);
     const double plain = std::max(1.5, 6 * account.disagreement);
