@@ -415,6 +415,8 @@ void compareLibrary(const fs::path& folder) {
     row("  a letter of the search → painted list, 95th percentile", percentile(times.keys, 0.95),
         fmt::format("median {:.1f}", percentile(times.keys, 0.5)));
     row("  a tile (three pictures) drawn for the first time", times.coldTile);
+    row("  a tile of one of 300 LUT files of 33³, drawn for the first time", times.lutTile,
+        fmt::format("the file read alone {:.1f}", times.lutsRead));
     row("  a screenful of tiles from the disk", percentile(times.warm, 0.5));
     row("  preset pointed at → nine check pictures, median", percentile(times.hovers, 0.5),
         fmt::format("95 % {:.1f}", percentile(times.hovers, 0.95)));

@@ -16,7 +16,7 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr int kPresets = 500, kGroups = 20;
+constexpr int kPresets = 500, kGroups = 20, kLuts = 300;
 
 void makeLibrary(const fs::path& given, const fs::path& root) {
     std::vector<Preset> sources;
@@ -28,6 +28,27 @@ void makeLibrary(const fs::path& given, const fs::path& root) {
         preset.notes += fmt::format(" Number {}.", i); // each a content of its own
         writePresetFile(root / fmt::format("Group {:02}", i % kGroups) / (preset.name + ".bpreset"), preset);
     }
+}
+
+void makeLuts(const fs::path& given, const fs::path& root) {
+    fs::create_directories(root / "LUTs");
+    int i = 0;
+    while (i < kLuts)
+        for (const auto& entry : fs::recursive_directory_iterator(given)) {
+            if (entry.path().extension() != ".bpreset" || i == kLuts) continue;
+            writeLutFile(root / "LUTs" / fmt::format("{:03}.cube", i++),
+                         bakeLook(readPresetFile(entry.path()).carried, 33, fmt::format("LUT {}", i)),
+                         LutFormat::Cube);
+        }
+}
+
+/// Waits until every picture of the set has its thumbnail.
+void awaitThumbnails(const PictureSet& set) {
+    runUntil([&] {
+        for (int i = 0; i < set.size(); ++i)
+            if (set.at(i).thumbnail.isNull()) return false;
+        return true;
+    });
 }
 
 /// The rows of tiles in sight that have all their pictures.
@@ -47,6 +68,8 @@ LibraryTimes libraryTimes(const fs::path& given, const fs::path& pictures, const
     LibraryTimes times;
     const fs::path root = folder / "library";
     makeLibrary(given, root);
+    const fs::path luts = folder / "luts";
+    makeLuts(given, luts); // long before they are read: the disk is to be at rest
     qputenv("XDG_CACHE_HOME", (folder / "cache").c_str());
     for (int round = 0; round < 7; ++round) {
         QElapsedTimer clock;
@@ -60,11 +83,7 @@ LibraryTimes libraryTimes(const fs::path& given, const fs::path& pictures, const
         window.show();
         window.openPaths({pictures});
         PictureSet& set = window.state().pictures();
-        runUntil([&] {
-            for (int i = 0; i < set.size(); ++i)
-                if (set.at(i).thumbnail.isNull()) return false;
-            return true;
-        });
+        awaitThumbnails(set);
         pause(500);
         PackagePage& page = *window.packagePage();
         QElapsedTimer clock;
@@ -106,6 +125,22 @@ LibraryTimes libraryTimes(const fs::path& given, const fs::path& pictures, const
             times.hovers.push_back(since(clock));
             QObject::disconnect(connection);
         }
+    }
+    {
+        QElapsedTimer clock;
+        clock.start();
+        if (Library(luts).entries().size() != kLuts) qFatal("the LUTs are not whole");
+        times.lutsRead = since(clock) / kLuts;
+        MainWindow window(luts);
+        window.resize(1280, 800);
+        window.show();
+        window.openPaths({pictures});
+        awaitThumbnails(window.state().pictures());
+        pause(500);
+        clock.start();
+        window.showTask(AppTask::Package);
+        runUntil([&] { return window.packagePage()->drawer().drawnCount() >= kLuts * kTilePictures; });
+        times.lutTile = since(clock) / kLuts;
     }
     // Tiles alone, without the window's start around them: a drawer that finds a screenful on the disk.
     const auto entries = Library(root).entries();

@@ -9,6 +9,8 @@ struct LibraryTimes {
     std::vector<double> open;   ///< all files read and checked, by a library that knows none of them
     std::vector<double> keys;   ///< from a letter typed into the search to the painted list
     double coldTile = 0;        ///< one tile of three pictures drawn for the first time
+    double lutTile = 0;         ///< the same of each of 300 LUT files of 33³, reading them included
+    double lutsRead = 0;        ///< for each of them, read alone
     std::vector<double> warm;   ///< a screenful of tiles in a new window, all of them from the disk
     std::vector<double> hovers; ///< a preset pointed at, until nine check pictures show it
 };

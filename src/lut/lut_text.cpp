@@ -8,7 +8,22 @@
 namespace baryton {
 
 namespace {
-constexpr std::string_view kBlank = " \t\v\f";
+// A set of characters that is searched for by its own loop: the library's takes a call for each letter of a megabyte.
+bool isBlank(char c) {
+    return c == ' ' || c == '\t' || c == '\v' || c == '\f';
+}
+
+std::size_t lineEnd(std::string_view text) {
+    std::size_t at = 0;
+    while (at < text.size() && text[at] != '\n' && text[at] != '\r') ++at;
+    return at;
+}
+
+/// From a place on, the next letter that is blank or is none; the line's end where there is no more.
+std::size_t nextIn(std::string_view line, std::size_t at, bool blank) {
+    while (at < line.size() && isBlank(line[at]) != blank) ++at;
+    return at;
+}
 } // namespace
 
 std::string hintForDamagedLut() {
@@ -30,17 +45,17 @@ const std::vector<std::string_view>& LutLines::next() {
     }
     fields_.clear();
     while (fields_.empty() && !text_.empty()) {
-        const std::size_t end = std::min(text_.find_first_of("\r\n"), text_.size());
+        const std::size_t end = lineEnd(text_);
         line_ = text_.substr(0, end);
         std::size_t skip = end < text_.size() ? 1 : 0;
         if (skip && text_[end] == '\r' && end + 1 < text_.size() && text_[end + 1] == '\n') skip = 2;
         text_.remove_prefix(end + skip);
         ++number_;
-        for (std::size_t at = line_.find_first_not_of(kBlank); at != std::string_view::npos;) {
-            const std::size_t stop = std::min(line_.find_first_of(kBlank, at), line_.size());
+        for (std::size_t at = nextIn(line_, 0, false); at < line_.size();) {
+            const std::size_t stop = nextIn(line_, at, true);
             if (line_[at] == '#') break; // a remark, on a line of its own or behind something
             fields_.push_back(line_.substr(at, stop - at));
-            at = line_.find_first_not_of(kBlank, stop);
+            at = nextIn(line_, stop, false);
         }
     }
     return fields_;
@@ -50,8 +65,8 @@ std::string_view LutLines::rest() const {
     if (fields_.empty()) return {};
     std::string_view rest =
         line_.substr(static_cast<std::size_t>(fields_[0].data() - line_.data()) + fields_[0].size());
-    while (!rest.empty() && kBlank.find(rest.front()) != std::string_view::npos) rest.remove_prefix(1);
-    while (!rest.empty() && kBlank.find(rest.back()) != std::string_view::npos) rest.remove_suffix(1);
+    while (!rest.empty() && isBlank(rest.front())) rest.remove_prefix(1);
+    while (!rest.empty() && isBlank(rest.back())) rest.remove_suffix(1);
     return rest;
 }
 
