@@ -5020,7 +5020,7 @@
     </message>
     <message>
         <source>the picture is no LUT: neither a square cube nor a pattern of ours at its own size</source>
-        <translation>das Bild ist keine LUT: weder ein Würfelbild noch unser Muster in seiner eigenen Größe</translation>
+        <translation>das Bild ist keine LUT: weder ein Würfelquadrat noch unser Muster in seiner eigenen Größe</translation>
     </message>
     <message>
         <source>name a .cube, .3dl or .clf file; a pattern that was resized or cropped can be learned from</source>

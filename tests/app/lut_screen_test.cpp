@@ -294,9 +294,9 @@ TEST(LutScreen, TwoLooksAreComparedOnCheckPicturesAndOverAllColours) {
     d.click(sheet->pages()->button(1));
     EXPECT_TRUE(Driver::waitFor([&] { return sheet->colours()->cube()->dots() == 9 * 9 * 9; }));
     EXPECT_TRUE(sheet->colours()->said().contains(tr8("apart on average")));
-    keepSheet(d, "two-looks");
+    keepSheet(d, "all-colours");
     d.click(sheet->pages()->button(0));
-    keepSheet(d, "two-looks-pictures");
+    keepSheet(d, "two-looks");
 }
 
 TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {

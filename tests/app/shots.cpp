@@ -2,6 +2,7 @@
 #include "app/drawn_pictures.h"
 #include "app/driver.h"
 #include "app/grade/colour_editors.h"
+#include "app/package/lut_panel.h"
 #include "app/package/stages_sheet.h"
 #include "app/preferences.h"
 #include "app/render_image.h"
@@ -56,7 +57,15 @@ void packages(Driver& d, const QString& folder) {
     };
     QTest::qWait(2500);
     d.chooseRow(tiles, find("Late straw"));
-    QTest::qWait(3500);
+    auto* lut = package->findChild<LutPanel*>();
+    Driver::waitFor(
+        [&] {
+            const auto& grids = lut->plot()->columns();
+            return grids.size() == 5 && grids.back().first &&
+                   !lut->accountText().contains(QStringLiteral("Measuring"));
+        },
+        60);
+    QTest::qWait(3000); // until the advised grid is fitted
     save(&d.window(), folder, QStringLiteral("package"));
 
     const auto text = [](const char* preset) {
