@@ -8669,18 +8669,6 @@ Einiges davon wurde seither geändert</translation>
 1D, %1 Einträge</translation>
     </message>
     <message>
-        <source>Being looked at…</source>
-        <translation>Wird angesehen…</translation>
-    </message>
-    <message>
-        <source>Nothing stands out: no clipping, no folds, greys stay grey.</source>
-        <translation>Nichts fällt auf: kein Beschnitt, keine Umkehr, Grau bleibt Grau.</translation>
-    </message>
-    <message>
-        <source>Read it as %1</source>
-        <translation>Als %1 lesen</translation>
-    </message>
-    <message>
         <source>Load LUT</source>
         <translation>LUT laden</translation>
     </message>
@@ -8735,6 +8723,21 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>%1 % of all colours it makes of none: they go to what is nearest</source>
         <translation>%1 % aller Farben macht sie aus keiner: sie gehen zur nächsten</translation>
+    </message>
+</context>
+<context>
+    <name>baryton::LutHealthView</name>
+    <message>
+        <source>Being looked at…</source>
+        <translation>Wird angesehen…</translation>
+    </message>
+    <message>
+        <source>Read it as %1</source>
+        <translation>Als %1 lesen</translation>
+    </message>
+    <message>
+        <source>Nothing stands out: no clipping, no folds, greys stay grey.</source>
+        <translation>Nichts fällt auf: kein Beschnitt, keine Umkehr, Grau bleibt Grau.</translation>
     </message>
 </context>
 <context>
@@ -10894,6 +10897,14 @@ Einiges davon wurde seither geändert</translation>
     <message>
         <source>All colours before and after: in a cube that turns, and as a slice of one lightness</source>
         <translation>Alle Farben vorher und nachher: in einem Würfel, der sich dreht, und als Schnitt einer Helligkeit</translation>
+    </message>
+    <message>
+        <source>WHAT IT DOES</source>
+        <translation>WAS SIE TUT</translation>
+    </message>
+    <message>
+        <source>%1 added to the group %2</source>
+        <translation>%1 liegt jetzt in der Gruppe %2</translation>
     </message>
 </context>
 <context>

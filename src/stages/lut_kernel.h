@@ -19,6 +19,7 @@ struct LutUse {
 
     /// True when the working encoding goes in and comes out as it is.
     bool isPlain() const { return reads == Encoding::Srgb && writes == Encoding::Srgb; }
+    bool operator==(const LutUse&) const = default;
 };
 
 /// A LUT made ready to apply: the 1D table by linear interpolation, the grid by tetrahedral interpolation (Kasson et

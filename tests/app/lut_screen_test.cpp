@@ -299,6 +299,43 @@ TEST(LutScreen, TwoLooksAreComparedOnCheckPicturesAndOverAllColours) {
     keepSheet(d, "two-looks");
 }
 
+TEST(LutScreen, ALutFileInTheLibrarySaysWhatItDoesAndIsReadAsItWasMeant) {
+    Driver d({"lake-fog.jpg"});
+    const fs::path kit = d.libraryRoot() / "Kit";
+    fs::create_directories(kit);
+    const Preset ember = readPresetFile(std::string(BARYTON_SOURCE) + "/share/presets/Dusk/Ember.bpreset");
+    const LutSpaces log{Encoding::AcesCct, Encoding::Srgb};
+    writeLutFile(kit / "stranger.cube", bakeLook(ember.carried, 33, "stranger", {.spaces = log}), LutFormat::Cube);
+    writePresetFile(kit / "Ember.bpreset", ember);
+    d.start();
+    d.click(d.button(&d.window(), tr8("Package")));
+    PackagePage* page = d.window().packagePage();
+    EXPECT_TRUE(Driver::waitFor([&] { return page->tiles()->model()->rowCount() >= 2; }));
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("Ember")));
+    EXPECT_TRUE(isSaid(page->details(), "WHAT IT CARRIES"));
+    d.chooseRow(page->tiles(), Driver::rowOf(page->tiles(), tr8("stranger")));
+    EXPECT_TRUE(isSaid(page->details(), "WHAT IT DOES"));
+    auto* health = page->details()->findChild<LutHealthView*>();
+    ASSERT_TRUE(Driver::waitFor([&] { return health->text().contains(tr8("made for pictures in ACEScct")); }));
+    d.click(d.button(page->details(), tr8("Read it as ACEScct")));
+    // The file stays, and a preset beside it looks as the LUT was meant.
+    EXPECT_TRUE(fs::exists(kit / "stranger.cube"));
+    const auto made = [&]() -> const LibraryEntry* {
+        for (const LibraryEntry& each : d.state().presets())
+            if (each.name == "stranger" && each.kind == LibraryEntry::Kind::Preset) return &each;
+        return nullptr;
+    };
+    ASSERT_TRUE(Driver::waitFor([&] { return made() != nullptr; }));
+    EXPECT_EQ(made()->group, "Kit");
+    const std::vector<Picture> on = {d.state().pictures().smallOf(0)};
+    const LutTable table = readLutFile(kit / "stranger.cube").table;
+    EXPECT_EQ(compareLooks(lutGrade(table, "meant", log), made()->preset->carried, on).cube.worst, 0);
+    EXPECT_GT(compareLooks(lutGrade(table, "plain"), made()->preset->carried, on).pictures.mean, 10);
+    EXPECT_TRUE(Driver::waitFor([&] { return isSaid(page->details(), "WHAT IT CARRIES"); })) << "it is chosen";
+    EXPECT_TRUE(d.undo());
+    EXPECT_EQ(made(), nullptr);
+}
+
 TEST(LutScreen, AGroupBecomesLutsAtOnceWithOneAccount) {
     Driver d({"lake-fog.jpg"});
     d.start();

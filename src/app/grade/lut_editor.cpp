@@ -5,7 +5,6 @@
 #include "app/widgets/labels.h"
 #include "base/error.h"
 #include "lut/fit.h"
-#include "lut/health.h"
 #include "lut/invert_lut.h"
 #include "lut/lut_picture.h"
 
@@ -18,9 +17,9 @@
 namespace baryton {
 
 LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* parent)
-    : StageEditor(state, stageId, parent), name_(new StillText(4)), health_(new StillText(9)),
-      remedy_(makeButton({}, "")), asStages_(makeButton(tr("Turn into stages…"), "")),
-      invert_(makeButton(tr("Invert"), "")), moves_(makeButton(tr("See it…"), "flat")) {
+    : StageEditor(state, stageId, parent), name_(new StillText(4)), health_(new LutHealthView(9)),
+      asStages_(makeButton(tr("Turn into stages…"), "")), invert_(makeButton(tr("Invert"), "")),
+      moves_(makeButton(tr("See it…"), "flat")) {
     pool_.setMaxThreadCount(1);
     QVBoxLayout* layout = startLayout();
     layout->addSpacing(4);
@@ -49,12 +48,9 @@ LutEditor::LutEditor(AppState& state, const std::string& stageId, QWidget* paren
     head->addWidget(moves_);
     layout->addLayout(head);
     layout->addWidget(health_);
-    QSizePolicy stays = remedy_->sizePolicy();
-    stays.setRetainSizeWhenHidden(true);
-    remedy_->setSizePolicy(stays);
-    remedy_->hide();
-    connect(remedy_, &QPushButton::clicked, this, [this] { set({{"reads", madeFor_}}, true); });
-    layout->addWidget(remedy_, 0, Qt::AlignLeft);
+    connect(health_, &LutHealthView::readAsWanted, this, [this](const std::string& space) {
+        set({{"reads", space}}, true);
+    });
     addLimits(layout);
     layout->addStretch(1);
     LutEditor::refresh();
@@ -83,40 +79,18 @@ void LutEditor::refresh() {
         if (lut.table->shaperSize() > 0) text += tr("\n1D, %1 entries").arg(lut.table->shaperSize());
         name_->setText(text);
     }
-    judge(lut);
+    health_->setLut(lut.table, use());
 }
 
-void LutEditor::judge(const LutContent& lut) {
+LutUse LutEditor::use() const {
     const Stage now = stage();
     const ParameterReader read(type(), now);
-    const auto encodingOf = [&](const char* id) { return static_cast<Encoding>(read.choiceIndex(id)); };
     LutUse use;
-    use.reads = encodingOf("reads"), use.writes = encodingOf("writes");
+    use.reads = static_cast<Encoding>(read.choiceIndex("reads"));
+    use.writes = static_cast<Encoding>(read.choiceIndex("writes"));
     use.interpolation = static_cast<Interpolation>(read.choiceIndex("interpolation"));
     use.outside = static_cast<OutsideDomain>(read.choiceIndex("outside"));
-    const std::string as = read.choice("reads") + " " + read.choice("writes") + " " + read.choice("interpolation") +
-                           " " + read.choice("outside");
-    if (lut.table == judged_.table && as == judgedAs_) return;
-    judged_ = lut, judgedAs_ = as;
-    remedy_->hide();
-    health_->setText(lut.table ? tr("Being looked at…") : QString());
-    if (!lut.table) return;
-    runBehind(pool_, [this, table = lut.table, use, as] {
-        const LutHealth health = healthOf(*table, use);
-        tellWindow(this, [this, table, as, health] {
-            if (table != judged_.table || as != judgedAs_) return; // another one meanwhile
-            QStringList lines;
-            for (const auto& sentence : health.sentences)
-                lines.append(QStringLiteral("· ") + QString::fromStdString(sentence));
-            health_->setText(lines.isEmpty() ? tr("Nothing stands out: no clipping, no folds, greys stay grey.")
-                                             : lines.join(u'\n'));
-            if (!health.seemsMadeFor) return;
-            const EncodingType& space = encodings()[static_cast<std::size_t>(*health.seemsMadeFor)];
-            madeFor_ = space.id;
-            remedy_->setText(tr("Read it as %1").arg(QString::fromStdString(space.name)));
-            remedy_->show();
-        });
-    });
+    return use;
 }
 
 void LutEditor::turnIntoStages() {

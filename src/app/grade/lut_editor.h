@@ -1,5 +1,6 @@
 #pragma once
 #include "app/grade/editors.h"
+#include "app/package/lut_health_view.h"
 
 #include <QThreadPool>
 
@@ -23,15 +24,13 @@ private:
     /// Puts in the stage's table what `make` comes up with behind the window, and says its remarks.
     template <class Make>
     void takeFrom(const QString& meanwhile, Make make);
-    void judge(const LutContent& lut);
+    LutUse use() const;
     void turnIntoStages();
     void showMoves();
-    StillText *name_, *health_;
-    QPushButton *remedy_, *asStages_, *invert_, *moves_;
+    StillText* name_;
+    LutHealthView* health_;
+    QPushButton *asStages_, *invert_, *moves_;
     std::shared_ptr<Task> task_; ///< of what is being read or inverted
-    LutContent judged_;
-    std::string judgedAs_; ///< the choices under which it was
-    std::string madeFor_;  ///< the id of the space that is offered
     QThreadPool pool_;
 };
 

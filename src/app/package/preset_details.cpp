@@ -110,7 +110,8 @@ QWidget* PresetDetails::makeUse() {
     auto* use = new QVBoxLayout(usable_);
     use->setContentsMargins(0, 0, 0, 0);
     use->setSpacing(8);
-    use->addWidget(makeLabel(tr("WHAT IT CARRIES"), "section"));
+    head_ = makeLabel({}, "section");
+    use->addWidget(head_);
     carries_ = new CarryTree(false);
     carries_->setIsPreset();
     carries_->setEditable(true);
@@ -118,7 +119,14 @@ QWidget* PresetDetails::makeUse() {
     carries_->setMinimumHeight(96);
     carries_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Ignored);
     carries_->setToolTip(tr("Double-click a value to change it; Delete drops what is chosen"));
-    use->addWidget(carries_, 1);
+    // A file that is a LUT has nothing to list; what it does is what one wants to know of it.
+    what_ = new QStackedWidget;
+    what_->addWidget(carries_);
+    constexpr int lines = 4;
+    health_ = new LutHealthView(lines);
+    connect(health_, &LutHealthView::readAsWanted, this, &PresetDetails::keepReadAs);
+    what_->addWidget(health_);
+    use->addWidget(what_, 1);
     account_ = makeLabel({}, "second");
     account_->setWordWrap(true);
     use->addWidget(account_);
@@ -232,6 +240,10 @@ void PresetDetails::refresh() {
             notes_->setPlainText(QString::fromStdString(chosen->preset->notes));
         author_->setText(QString::fromStdString(chosen->preset->author));
         carries_->setEditable(isPreset);
+        head_->setText(isPreset ? tr("WHAT IT CARRIES") : tr("WHAT IT DOES"));
+        what_->setCurrentIndex(isPreset ? 0 : 1);
+        const Stage* lut = isPreset ? nullptr : onlyLut();
+        health_->setLut(lut ? std::get<LutContent>(lut->parameters.at("file")).table : nullptr);
         // Only what has changed: what is chosen in the tree stays so.
         if (!(shown_ && *shown_ == chosen->preset->carried)) carries_->setGrade(chosen->preset->carried);
         shown_ = chosen->preset->carried;
@@ -261,6 +273,16 @@ const Stage* PresetDetails::onlyLut() const {
 void PresetDetails::turnIntoStages() {
     if (const Stage* lut = onlyLut())
         (new StagesSheet(state_, {*lut, QString::fromStdString(entry()->name), {}, {}}, window()))->open();
+}
+
+void PresetDetails::keepReadAs(const std::string& space) {
+    const LibraryEntry* chosen = entry();
+    if (!chosen || !onlyLut()) return;
+    Preset made = *chosen->preset;
+    made.carried.look[0].stages[0].parameters["reads"] = space;
+    const std::string group = chosen->group;
+    state_.editLibrary([&] { return state_.library().add(made, group, true); });
+    state_.tell(tr("%1 added to the group %2").arg(QString::fromStdString(made.name), QString::fromStdString(group)));
 }
 
 void PresetDetails::rename() {

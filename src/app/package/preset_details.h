@@ -1,12 +1,14 @@
 #pragma once
 #include "app/app_state.h"
 #include "app/carry_tree.h"
+#include "app/package/lut_health_view.h"
 #include "app/package/lut_panel.h"
 #include "app/widgets/value_row.h"
 
 #include <QKeySequenceEdit>
 #include <QLineEdit>
 #include <QPlainTextEdit>
+#include <QStackedWidget>
 #include <QWidget>
 
 namespace baryton {
@@ -44,6 +46,8 @@ private:
     /// The LUT stage of an entry that is nothing else.
     const Stage* onlyLut() const;
     void turnIntoStages();
+    /// A preset of its own that reads a LUT file's table so; the file stays.
+    void keepReadAs(const std::string& space);
     void takeName();
     void takeWords();
     void takeKey();
@@ -61,7 +65,10 @@ private:
     QLabel *extension_, *error_, *account_;
     QPushButton *favourite_, *apply_, *over_, *asStages_;
     QWidget *words_, *usable_;
+    QLabel* head_; ///< of what stands below it: the tree, or of a LUT file what it does
+    QStackedWidget* what_;
     CarryTree* carries_;
+    LutHealthView* health_;
     Segments* mode_;
     ValueRow* strength_;
     LutPanel* lut_;
