@@ -12274,6 +12274,10 @@ Wie aufgenommen: %2 K, Tönung %3</translation>
         <source>Not compared: %1 of %2, which is no function of colour alone</source>
         <translation>Nicht verglichen: %1 von %2, das nicht von der Farbe allein abhängt</translation>
     </message>
+    <message>
+        <source>Choose check pictures at the left of Package</source>
+        <translation>Prüfbilder links in Packen wählen</translation>
+    </message>
 </context>
 <context>
     <name>baryton::WatchSheet</name>

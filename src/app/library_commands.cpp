@@ -32,7 +32,7 @@ void take(AppState& state, const ImportAccount& account, const QPointer<QWidget>
     if (account.items.size() == 1 && account.items[0].preset && account.items[0].state == ImportItem::State::New) {
         state.editLibrary([&] { return importEdit(account, state.library()); });
         state.tell(
-            say("%1 added to the group %2")
+            say("%1 added to the group %2, on the shelf and in Package")
                 .arg(QString::fromStdString(account.items[0].name), QString::fromStdString(account.items[0].group)));
         return;
     }

@@ -297,6 +297,17 @@ TEST(LutScreen, TwoLooksAreComparedOnCheckPicturesAndOverAllColours) {
     keepSheet(d, "all-colours");
     d.click(sheet->pages()->button(0));
     keepSheet(d, "two-looks");
+    d.click(d.button(sheet, tr8("Close")));
+    // Without a check picture there are the colours.
+    auto* checks = page->findChild<QListView*>(QStringLiteral("checks"));
+    checks->clearSelection();
+    d.settle();
+    d.click(compare);
+    sheet = qobject_cast<TwoLooksSheet*>(d.sheet());
+    ASSERT_NE(sheet, nullptr);
+    EXPECT_TRUE(sheet->colours()->isVisible());
+    EXPECT_FALSE(sheet->pages()->button(0)->isEnabled());
+    EXPECT_TRUE(Driver::waitFor([&] { return sheet->isDone(); }, 30));
 }
 
 TEST(LutScreen, ALutFileInTheLibrarySaysWhatItDoesAndIsReadAsItWasMeant) {

@@ -158,6 +158,12 @@ TwoLooksSheet::TwoLooksSheet(AppState& state, Named one, Named other, const std:
         rows_.push_back({picture.name(), {}, {}, {}, {}});
     }
     beside_->setRows(rows_);
+    if (rows_.empty()) { // what there is to see without any
+        pages_->button(0)->setEnabled(false);
+        pages_->button(0)->setToolTip(tr("Choose check pictures at the left of Package"));
+        pages_->setCurrent(1);
+        stack->setCurrentIndex(1);
+    }
     workOut(std::move(on));
 }
 
