@@ -197,6 +197,7 @@ void TwoLooksSheet::workOut(std::vector<On> pictures) {
             }
             const double white = whiteFor(figures);
             std::vector<QImage> images;
+            images.reserve(apart.size());
             for (const Picture& each : apart)
                 images.push_back(each.isEmpty() ? QImage() : imageOfMissed(each, white));
             const Difference cube = compareLooks(one_.look, other_.look, {}, task.get()).cube;
