@@ -9081,6 +9081,13 @@ Einiges davon wurde seither geändert</translation>
     </message>
 </context>
 <context>
+    <name>baryton::Make</name>
+    <message>
+        <source>Another picture was chosen meanwhile: its LUT stays as it is</source>
+        <translation>Inzwischen wurde ein anderes Bild gewählt: dessen LUT bleibt, wie sie ist</translation>
+    </message>
+</context>
+<context>
     <name>baryton::MaskPages</name>
     <message>
         <source>%1 %</source>

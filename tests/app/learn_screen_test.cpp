@@ -224,4 +224,36 @@ TEST(LutStageScreen, APictureThatIsALutIsLoadedAndTakenBack) {
     EXPECT_EQ(lut().name, "graded cube.png") << "one step";
 }
 
+TEST(LutStageScreen, ALutThatIsBeingInvertedGoesToNoOtherPicture) {
+    Driver d({"lake-fog.jpg", "snow-yard.jpg"});
+    d.start();
+    Grade grade = startingGrade();
+    Stage stage = makeStage(grade, "lut");
+    LutTable table = bakeLook({}, 33, "t");
+    for (float& v : table.grid) v = 0.1F + 0.8F * v * v;
+    stage.parameters["file"] = LutContent{"t.cube", std::make_shared<const LutTable>(table)};
+    const std::string id = stage.id;
+    grade.look[0].stages.push_back(std::move(stage));
+    for (const int key : {1, 0}) {
+        d.state().setKey(key);
+        d.state().editKey(grade);
+    }
+    d.settle();
+    d.state().chooseStage(id); // both pictures have a stage of that name
+    d.settle();
+    const Grade other = d.state().pictures().at(1).work.grade;
+    // The hand is quicker than the inverse: no event is served between the two.
+    d.button(d.window().gradePage()->editorPanel(), tr8("Invert"))->click();
+    d.state().setKey(1);
+    ASSERT_TRUE(Driver::waitFor(
+        [&] {
+            return isSaid(&d.window(), "Another picture was chosen") ||
+                   d.window().gradePage()->editorPanel()->editor() == nullptr;
+        },
+        30));
+    d.settle();
+    EXPECT_EQ(d.state().pictures().at(1).work.grade, other);
+    EXPECT_EQ(d.state().pictures().at(0).work.grade, grade);
+}
+
 } // namespace baryton::test

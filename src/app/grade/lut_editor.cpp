@@ -117,11 +117,14 @@ void LutEditor::takeFrom(const QString& meanwhile, Make make) {
     if (task_) task_->cancel();
     task_ = std::make_shared<Task>();
     state_.tell(meanwhile);
-    runBehind(pool_, [this, task = task_, make] {
+    const std::filesystem::path picture = state_.pictures().at(state_.key()).file; // that the hand meant
+    runBehind(pool_, [this, task = task_, make, picture] {
         try {
             auto [changes, remarks] = make(task.get());
-            tellWindow(this, [this, task, changes = std::move(changes), remarks = std::move(remarks)] {
+            tellWindow(this, [this, task, picture, changes = std::move(changes), remarks = std::move(remarks)] {
                 if (task->isCancelled()) return; // another one meanwhile
+                if (!state_.hasKey() || state_.pictures().at(state_.key()).file != picture)
+                    return state_.tell(tr("Another picture was chosen meanwhile: its LUT stays as it is"), true);
                 set(changes, true);
                 state_.tell(remarks.join(QStringLiteral("; ")));
             });
